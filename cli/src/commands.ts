@@ -1,0 +1,29 @@
+import { badInput, type Answer } from './answer';
+import { scaleCommand } from './scaleCommand';
+import { waterCommand } from './waterCommand';
+
+const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
+  scale: scaleCommand,
+  water: waterCommand,
+};
+
+/**
+ * Runs one command on one JSON text.
+ *
+ * @param name e.g. `scale`
+ * @param json the whole document
+ */
+export function runCommand(name: string | undefined, json: string): Answer {
+  const command = commands[name ?? ''];
+  if (!command) {
+    const known = Object.keys(commands).join(', ');
+    return badInput(`No command "${name ?? ''}". There is: ${known}.`, 'command.unknown');
+  }
+  let input: unknown;
+  try {
+    input = JSON.parse(json);
+  } catch (error) {
+    return badInput(`This is not JSON: ${(error as Error).message}`, 'json.invalid');
+  }
+  return command(input);
+}

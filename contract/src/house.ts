@@ -1,0 +1,140 @@
+import type {
+  DeratingPoint,
+  Formula,
+  Route,
+  ScaleReadability,
+  Skill,
+  WaterMethod,
+  YeastConversion,
+} from '@calm/core';
+
+/** A site as it appears in a list. */
+export interface HouseSummary {
+  readonly slug: string;
+  readonly name: string;
+}
+
+/** How a house weighs, loses and reckons. Percentages as in the core, temperatures °C. */
+export interface HouseSettings {
+  readonly residuePercent: number;
+  readonly residuePerLoadG: number;
+  readonly scaleReadabilityG: ScaleReadability;
+  readonly yeastConversion: YeastConversion;
+  readonly derating: readonly DeratingPoint[];
+  readonly pourBy: WaterMethod;
+  /** The house's own base sum for doughs without a pre-ferment, if it uses one. */
+  readonly baseSumC?: number;
+  /** What the thermometers usually show, as a first guess on a new sheet. */
+  readonly usualTempsC: {
+    readonly room: number;
+    readonly flour: number;
+    readonly tap: number;
+    readonly preferment: number;
+  };
+  readonly ballTolerancePercent: number;
+}
+
+/** A site. */
+export interface House extends HouseSummary {
+  readonly id: string;
+  /** IANA zone; all services and shifts are in it. */
+  readonly timeZone: string;
+  readonly settings: HouseSettings;
+}
+
+/** What is sold. */
+export interface Product {
+  readonly id: string;
+  readonly slug: string;
+  readonly name: string;
+  readonly formulaId: string;
+  readonly routeId: string;
+  readonly ballWeightG: number;
+  readonly trimPercent: number;
+  readonly ballsPerTray: number;
+  /** Made from what is left of another product's dough. */
+  readonly isFromRemainders: boolean;
+}
+
+/** A short safety note whose wording lives in the catalogues. */
+export type CautionKey =
+  'mixer' | 'flour-dust' | 'lifting' | 'raw-dough' | 'cold-room' | 'sheeter' | 'knives' | 'oven';
+
+/** One step of a mixing method, in the house's own words. */
+export interface MethodStep {
+  readonly key: string;
+  readonly title: string;
+  /** What to do, in a sentence. */
+  readonly detail: string;
+  /** What to look and feel for before going on. */
+  readonly lookFor?: string;
+  readonly minutes?: number;
+  readonly speed?: 'slow' | 'fast';
+  readonly caution?: CautionKey;
+}
+
+/** A named way of mixing. */
+export interface Method {
+  readonly name: string;
+  /** Why it is done in this order. */
+  readonly why: string;
+  readonly steps: readonly MethodStep[];
+}
+
+/** A house's formula with what belongs to it. */
+export interface FormulaRecord {
+  readonly id: string;
+  readonly slug: string;
+  /** Two letters that lot codes start with. */
+  readonly code: string;
+  readonly name: string;
+  readonly version: number;
+  readonly formula: Formula;
+  readonly doughTempC: number;
+  readonly method: Method;
+  readonly mixerId: string;
+  readonly allergens: readonly string[];
+}
+
+/** A named route. */
+export interface RouteRecord {
+  readonly id: string;
+  readonly name: string;
+  readonly stages: Route;
+}
+
+/** A mixer. */
+export interface Mixer {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'spiral' | 'planetary' | 'hand';
+  readonly minDoughKg: number;
+  readonly maxDoughKg: number;
+  /** Heating as set by the house, °C of the n-fold sum, until the log has learned it. */
+  readonly frictionC: number;
+}
+
+/** Someone on the crew. */
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly initials: string;
+  readonly skills: readonly Skill[];
+}
+
+/** What changes seldom: everything a device needs to know about a house before a day. */
+export interface HouseBook {
+  readonly house: House;
+  readonly products: readonly Product[];
+  readonly formulas: readonly FormulaRecord[];
+  readonly routes: readonly RouteRecord[];
+  readonly mixers: readonly Mixer[];
+  readonly people: readonly Person[];
+}
+
+/** One person's shift on one day. Instants are ISO 8601, UTC. */
+export interface Shift {
+  readonly personId: string;
+  readonly startsAt: string;
+  readonly endsAt: string;
+}

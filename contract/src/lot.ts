@@ -1,0 +1,122 @@
+import type { Formula, MixerRange, Route, ScaleReadability, YeastConversion } from '@calm/core';
+import type { HouseSettings, Method } from './house';
+
+/** Everything a lot is made by, frozen when it starts: later edits never reach a lot under way. */
+export interface Recipe {
+  readonly formulaId: string;
+  readonly formulaName: string;
+  readonly formulaVersion: number;
+  readonly formula: Formula;
+  readonly doughTempC: number;
+  readonly method: Method;
+  readonly route: Route;
+  readonly allergens: readonly string[];
+  readonly mixer: MixerRange & { readonly id: string; readonly name: string };
+  readonly settings: Pick<
+    HouseSettings,
+    'residuePercent' | 'residuePerLoadG' | 'derating' | 'pourBy' | 'baseSumC'
+  > & {
+    readonly scaleReadabilityG: ScaleReadability;
+    readonly yeastConversion: YeastConversion;
+  };
+}
+
+/** Balls of one product in a lot. Weight and trim are frozen with it. */
+export interface LotItem {
+  readonly productId: string;
+  readonly name: string;
+  readonly count: number;
+  readonly ballWeightG: number;
+  readonly trimPercent: number;
+}
+
+/** What the thermometers showed before a load, °C. */
+export interface LoadTemps {
+  readonly roomTempC: number;
+  readonly flourTempC: number;
+  readonly tapTempC: number;
+  /** Null without a pre-ferment. */
+  readonly prefermentTempC: number | null;
+}
+
+/** One mixer bowl as it was made. */
+export interface LoadRecord extends LoadTemps {
+  readonly number: number;
+  readonly version: number;
+  /** The mixer's heating this load was reckoned with, °C of the n-fold sum. */
+  readonly frictionC: number;
+  /** Water that these temperatures ask for, °C: what was to be poured. */
+  readonly waterTempC: number;
+  /** Dough temperature off the mixer, °C; null until written. */
+  readonly doughOutC: number | null;
+}
+
+/** A change to a load's temperatures. */
+export interface LoadChange extends LoadTemps {
+  readonly version: number;
+  readonly doughOutC: number | null;
+}
+
+/** A step ticked off. Load 0 is the whole lot: the stages of its route. */
+export interface Mark {
+  readonly loadNumber: number;
+  readonly stepKey: string;
+  /** ISO 8601, UTC; null once un-ticked. */
+  readonly doneAt: string | null;
+  readonly version: number;
+}
+
+/** A change to a mark. */
+export interface MarkChange {
+  readonly isDone: boolean;
+  readonly version: number;
+}
+
+/** One dough made for a day's services. */
+export interface Lot {
+  readonly id: string;
+  readonly code: string;
+  /** Local date of the services it is for. */
+  readonly serviceDate: string;
+  readonly version: number;
+  readonly startedAt: string;
+  /** First doors it is for and last close, ISO 8601 UTC. */
+  readonly doorsAt: string;
+  readonly closeAt: string;
+  readonly note: string;
+  readonly recipe: Recipe;
+  readonly items: readonly LotItem[];
+  readonly loads: readonly LoadRecord[];
+  readonly marks: readonly Mark[];
+}
+
+/** What it takes to start a lot. */
+export interface LotStart {
+  readonly productId: string;
+  readonly serviceDate: string;
+  readonly mixerId: string;
+  readonly items: readonly { readonly productId: string; readonly count: number }[];
+  readonly temps: LoadTemps;
+}
+
+/** A change to a lot's note. */
+export interface NoteChange {
+  readonly note: string;
+  readonly version: number;
+}
+
+/** Takes a lot back, or restores it. */
+export interface WithdrawChange {
+  readonly isWithdrawn: boolean;
+  readonly version: number;
+}
+
+/** A mixer's heating of one dough, as the log knows it. */
+export interface MixerFriction {
+  readonly mixerId: string;
+  readonly formulaId: string;
+  readonly frictionC: number;
+  /** How many logged loads stand behind it; 0 when the mixer's set value is used. */
+  readonly loads: number;
+  readonly scatterC: number;
+}

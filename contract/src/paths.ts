@@ -1,0 +1,27 @@
+/** Where the API lives. */
+export const API = '/api/v1';
+
+const house = (slug: string) => `${API}/houses/${encodeURIComponent(slug)}`;
+const lot = (slug: string, id: string) => `${house(slug)}/lots/${encodeURIComponent(id)}`;
+
+/** Every address of the API, built in one place. Dates are `YYYY-MM-DD`. */
+export const paths = {
+  clock: () => `${API}/clock`,
+  houses: () => `${API}/houses`,
+  book: (slug: string) => `${house(slug)}/book`,
+  services: (slug: string, from: string, days: number) =>
+    `${house(slug)}/services?from=${from}&days=${days}`,
+  shifts: (slug: string, from: string, days: number) =>
+    `${house(slug)}/shifts?from=${from}&days=${days}`,
+  count: (slug: string, date: string, patternId: string, productId: string) =>
+    `${house(slug)}/counts/${date}/${patternId}/${productId}`,
+  lots: (slug: string, from?: string, days?: number) =>
+    `${house(slug)}/lots${from === undefined ? '' : `?from=${from}&days=${days}`}`,
+  lot,
+  note: (slug: string, id: string) => `${lot(slug, id)}/note`,
+  withdrawn: (slug: string, id: string) => `${lot(slug, id)}/withdrawn`,
+  load: (slug: string, id: string, number: number) => `${lot(slug, id)}/loads/${number}`,
+  mark: (slug: string, id: string, loadNumber: number, stepKey: string) =>
+    `${lot(slug, id)}/marks/${loadNumber}/${encodeURIComponent(stepKey)}`,
+  frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
+} as const;

@@ -1,0 +1,5 @@
+export * from './numbers';
+export * from './formula';
+export * from './engine';
+export * from './requests';
+export * from './check';

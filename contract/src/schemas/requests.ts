@@ -1,0 +1,94 @@
+import type { CountChange } from '../demand';
+import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
+import type { WithdrawChange } from '../lot';
+import Joi from 'joi';
+import { ballCount, localDate, tempC, text, version } from './numbers';
+
+const id = () => Joi.string().guid();
+const slug = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'slug');
+
+/** Longest stretch of days one request may ask for. */
+export const MOST_DAYS = 62;
+
+/** Parts of an address. */
+export const params = {
+  house: Joi.object({ house: slug().required() }),
+  count: Joi.object({
+    house: slug().required(),
+    date: localDate().required(),
+    patternId: id().required(),
+    productId: id().required(),
+  }),
+  lot: Joi.object({ house: slug().required(), lot: id().required() }),
+  load: Joi.object({
+    house: slug().required(),
+    lot: id().required(),
+    number: Joi.number().integer().min(1).max(200).required(),
+  }),
+  mark: Joi.object({
+    house: slug().required(),
+    lot: id().required(),
+    loadNumber: Joi.number().integer().min(0).max(200).required(),
+    stepKey: Joi.string()
+      .pattern(/^[a-z0-9-]{1,60}$/, 'step')
+      .required(),
+  }),
+} as const;
+
+/** A stretch of days, from a local date. */
+export const daysQuery = Joi.object<{ from: string; days: number }>({
+  from: localDate().required(),
+  days: Joi.number().integer().min(1).max(MOST_DAYS).required(),
+});
+
+/** PUT a count. */
+export const countChangeSchema = Joi.object<CountChange>({
+  count: ballCount().required().allow(null),
+  version: version(),
+});
+
+const temps = {
+  roomTempC: tempC().required(),
+  flourTempC: tempC().required(),
+  tapTempC: tempC().min(0).required(),
+  prefermentTempC: tempC().required().allow(null),
+};
+
+/** POST a lot. */
+export const lotStartSchema = Joi.object<LotStart>({
+  productId: id().required(),
+  serviceDate: localDate().required(),
+  mixerId: id().required(),
+  items: Joi.array()
+    .items(Joi.object({ productId: id().required(), count: ballCount().required() }))
+    .min(1)
+    .max(20)
+    .unique('productId')
+    .required(),
+  temps: Joi.object<LoadTemps>(temps).required(),
+});
+
+/** PUT a load's temperatures. */
+export const loadChangeSchema = Joi.object<LoadChange>({
+  ...temps,
+  doughOutC: tempC().required().allow(null),
+  version: version(),
+});
+
+/** PUT a mark. */
+export const markChangeSchema = Joi.object<MarkChange>({
+  isDone: Joi.boolean().required(),
+  version: version(),
+});
+
+/** PUT a note. */
+export const noteChangeSchema = Joi.object<NoteChange>({
+  note: text(500).allow('').required(),
+  version: version(),
+});
+
+/** PUT whether a lot is withdrawn. */
+export const withdrawChangeSchema = Joi.object<WithdrawChange>({
+  isWithdrawn: Joi.boolean().required(),
+  version: version(),
+});

@@ -1,0 +1,5 @@
+export * from './yeast';
+export * from './formula';
+export * from './effective';
+export * from './perLitre';
+export * from './finalMix';

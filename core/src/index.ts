@@ -1,0 +1,6 @@
+export * from './outcome';
+export * from './units';
+export * from './formula';
+export * from './scale';
+export * from './water';
+export * from './plan';

@@ -1,0 +1,4 @@
+export * from './route';
+export * from './countBack';
+export * from './coverage';
+export * from './whereabouts';

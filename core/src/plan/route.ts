@@ -1,0 +1,66 @@
+/** Work that needs a person with a skill. */
+export type Skill = 'mix' | 'ball' | 'sheet' | 'cold' | 'oven';
+
+/** Every skill, in dough's order. */
+export const SKILLS: readonly Skill[] = ['mix', 'ball', 'sheet', 'cold', 'oven'];
+
+/** What a person does to a lot. */
+export type WorkKey =
+  'preferment-mix' | 'weigh' | 'mix' | 'divide-ball' | 'sheet' | 'pan' | 'chill' | 'pull';
+
+/** What a lot does by itself. */
+export type RestKey = 'preferment' | 'rest' | 'bulk' | 'cold' | 'temper';
+
+/** What the dough stands in; decides how fast it takes the room's temperature. */
+export type Container = 'tub' | 'single-tub' | 'lidded-tray' | 'stacked-tray' | 'open-tray';
+
+/** Time a piece of work takes, minutes; the house's own rates. */
+export interface WorkRate {
+  readonly fixedMin: number;
+  readonly perLoadMin?: number;
+  readonly perHundredBallsMin?: number;
+}
+
+/** A stage with hands on it. */
+export interface WorkStage {
+  readonly kind: 'work';
+  readonly key: WorkKey;
+  readonly skill: Skill;
+  readonly people: 1 | 2;
+  readonly rate: WorkRate;
+}
+
+/** A stage that only takes time, in a place. */
+export interface RestStage {
+  readonly kind: 'rest';
+  readonly key: RestKey;
+  readonly place: string;
+  readonly airTempC: number;
+  readonly container: Container;
+  readonly hours: { readonly least: number; readonly preferred: number; readonly most: number };
+}
+
+/** One stage of a route. */
+export type Stage = WorkStage | RestStage;
+
+/** The ordered stages from flour to the opening of the doors. */
+export type Route = readonly Stage[];
+
+/** What a lot's size asks of its work. */
+export interface LotSize {
+  readonly loads: number;
+  readonly balls: number;
+}
+
+/**
+ * Minutes one stage of work takes.
+ *
+ * @returns minutes, never less than 1
+ */
+export function workMinutes(rate: WorkRate, size: LotSize): number {
+  const minutes =
+    rate.fixedMin +
+    (rate.perLoadMin ?? 0) * size.loads +
+    ((rate.perHundredBallsMin ?? 0) * size.balls) / 100;
+  return Math.max(1, Math.round(minutes));
+}

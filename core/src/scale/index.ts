@@ -1,0 +1,4 @@
+export * from './loads';
+export * from './dilution';
+export * from './remainder';
+export * from './scale';

@@ -1,0 +1,3 @@
+export * from './mass';
+export * from './temperature';
+export * from './rounding';

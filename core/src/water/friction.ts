@@ -1,0 +1,62 @@
+import { median, medianAbsoluteDeviation } from 'simple-statistics';
+import { factorCount, type MixTemperatures } from './temperature';
+
+/** A load as it was logged: what went in and what came out, °C. */
+export interface LoggedMix extends MixTemperatures {
+  readonly waterTempC: number;
+  readonly doughOutC: number;
+}
+
+/**
+ * What a mixer added to one load: n · T_out − Σ temperatures, °C of the n-fold sum.
+ *
+ * @example room 21, flour 20, water 15, out 24: 3·24 − 56 = 16
+ */
+export function frictionOfLoadC(mix: LoggedMix): number {
+  const given = mix.roomTempC + mix.flourTempC + mix.waterTempC + (mix.prefermentTempC ?? 0);
+  return factorCount(mix) * mix.doughOutC - given;
+}
+
+/** A mixer's friction and what stands behind it. */
+export interface LearnedFriction {
+  readonly frictionC: number;
+  /** Loads that were counted; 0 when the mixer's set value is used. */
+  readonly loads: number;
+  /** Loads left out as mis-read. */
+  readonly leftOut: number;
+  /** Typical scatter of one load around it, °C (1.4826 × median absolute deviation). */
+  readonly scatterC: number;
+}
+
+/** No constant is moved on fewer records than this (dough-science § 8). */
+export const FEWEST_LOADS_TO_LEARN = 5;
+/** Beyond this many scatters a thermometer was mis-read. */
+const OUTLIER_SCATTERS = 3;
+/** Makes a median absolute deviation comparable to a standard deviation of normal data. */
+const MAD_TO_SIGMA = 1.4826;
+/** Two thermometers read to 0.1 °C cannot scatter less than this in the n-fold sum. */
+const LEAST_SCATTER_C = 0.5;
+
+/**
+ * A mixer's friction from its log: mean of the loads after those far from the median are set
+ * aside. Pass only loads of the same mixer, and of like speed, minutes, size and hydration.
+ *
+ * @param mixes logged loads, newest or oldest first alike
+ * @param setFrictionC the value set for the mixer, used until there are five loads
+ */
+export function learnFriction(mixes: readonly LoggedMix[], setFrictionC: number): LearnedFriction {
+  const frictions = mixes.map(frictionOfLoadC).filter(Number.isFinite);
+  if (frictions.length < FEWEST_LOADS_TO_LEARN) {
+    return { frictionC: setFrictionC, loads: 0, leftOut: 0, scatterC: 0 };
+  }
+  const middle = median(frictions);
+  const scatterC = MAD_TO_SIGMA * medianAbsoluteDeviation(frictions);
+  const reach = OUTLIER_SCATTERS * Math.max(scatterC, LEAST_SCATTER_C);
+  const kept = frictions.filter((friction) => Math.abs(friction - middle) <= reach);
+  return {
+    frictionC: kept.reduce((sum, friction) => sum + friction, 0) / kept.length,
+    loads: kept.length,
+    leftOut: frictions.length - kept.length,
+    scatterC,
+  };
+}

@@ -1,0 +1,4 @@
+export * from './temperature';
+export * from './ice';
+export * from './advice';
+export * from './friction';

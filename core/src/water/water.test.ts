@@ -1,0 +1,185 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  adviseWater,
+  baseSumOfC,
+  frictionOfLoadC,
+  iceFor,
+  learnFriction,
+  mixedTempC,
+  waterByBaseSumC,
+  waterByFrictionC,
+  waterByHeatBalance,
+  type WaterRequest,
+} from '.';
+
+const kitchen: WaterRequest = {
+  doughTempC: 24,
+  roomTempC: 22,
+  flourTempC: 21,
+  tapTempC: 16,
+  frictionC: 14,
+  flourG: 20_000,
+  waterG: 12_400,
+};
+const temp = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const anyKitchen = fc.record({
+  doughTempC: temp(20, 28),
+  roomTempC: temp(12, 36),
+  flourTempC: temp(8, 34),
+  tapTempC: temp(4, 30),
+  frictionC: temp(2, 30),
+  flourG: temp(1000, 40_000),
+  waterG: temp(600, 28_000),
+});
+
+describe('base sum and friction', () => {
+  it('are the same line with B = n · dough − friction', () => {
+    fc.assert(
+      fc.property(anyKitchen, fc.option(temp(4, 30), { nil: undefined }), (k, pre) => {
+        const temps = pre === undefined ? k : { ...k, prefermentTempC: pre };
+        const n = pre === undefined ? 3 : 4;
+        const baseC = baseSumOfC(k.doughTempC, k.frictionC, n);
+        expect(waterByBaseSumC(baseC, temps)).toBeCloseTo(
+          waterByFrictionC(k.doughTempC, k.frictionC, temps),
+          9,
+        );
+      }),
+    );
+  });
+
+  it('gives the textbook figure: 3 · 24 − 22 − 21 − 14 = 15', () => {
+    expect(adviseWater(kitchen).friction.waterTempC).toBe(15);
+    expect(adviseWater(kitchen).baseSum).toEqual({ waterTempC: 15, baseC: 58 });
+  });
+
+  it('differs when the house has a base sum of its own', () => {
+    expect(adviseWater({ ...kitchen, baseSumC: 55 }).baseSum.waterTempC).toBe(12);
+  });
+});
+
+describe('heat balance', () => {
+  it('balances: what the water gives the others take, less the heat that arises', () => {
+    fc.assert(
+      fc.property(anyKitchen, (k) => {
+        const b = waterByHeatBalance(k.doughTempC, k.frictionC, k, k);
+        const gainedKJ =
+          b.othersKJPerK * (k.doughTempC - k.flourTempC) +
+          b.waterKJPerK * (k.doughTempC - b.waterTempC);
+        expect(gainedKJ).toBeCloseTo(b.heatKJ, 5);
+      }),
+    );
+  });
+
+  it('agrees with the rule when everything starts at one temperature', () => {
+    const even = 24 - 14 / 3;
+    const temps = { roomTempC: even, flourTempC: even };
+    expect(waterByFrictionC(24, 14, temps)).toBeCloseTo(even, 9);
+    expect(waterByHeatBalance(24, 14, temps, kitchen).waterTempC).toBeCloseTo(even, 9);
+  });
+
+  it('asks for colder water when the flour or the pre-ferment is warmer', () => {
+    const water = (flourTempC: number) =>
+      waterByHeatBalance(24, 14, { ...kitchen, flourTempC }, kitchen).waterTempC;
+    expect(water(28)).toBeLessThan(water(18));
+    const withPre = (prefermentTempC: number) =>
+      adviseWater({ ...kitchen, prefermentTempC, prefermentG: 6000 }).heatBalance.waterTempC;
+    expect(withPre(26)).toBeLessThan(withPre(12));
+  });
+
+  it('needs water', () => {
+    expect(() => waterByHeatBalance(24, 14, kitchen, { flourG: 1, waterG: 0 })).toThrow(RangeError);
+  });
+});
+
+describe('ice', () => {
+  it('matches the melting of ice by hand', () => {
+    // 6200 · (24 − 10) ÷ (24 + 79.9) = 835.4
+    expect(iceFor(6200, 24, 10).iceG).toBeCloseTo(835.4, 1);
+    expect(iceFor(6200, 12, 15)).toEqual({ iceG: 0, tapWaterG: 6200 });
+  });
+
+  it('together with the tap water comes to the wanted temperature', () => {
+    fc.assert(
+      fc.property(temp(500, 30_000), temp(10, 30), temp(-5, 9), (waterG, tapC, wantC) => {
+        const mix = iceFor(waterG, tapC, wantC);
+        expect(mix.iceG + mix.tapWaterG).toBeCloseTo(waterG, 6);
+        expect(mixedTempC(mix, tapC)).toBeCloseTo(wantC, 6);
+      }),
+    );
+  });
+});
+
+describe('advice', () => {
+  it('never pours water above 40 °C, and says what dough that makes', () => {
+    fc.assert(
+      fc.property(anyKitchen, (k) => expect(adviseWater(k).pourTempC).toBeLessThanOrEqual(40)),
+    );
+    const icy = { ...kitchen, roomTempC: 5, flourTempC: 4, frictionC: 6 };
+    expect(adviseWater(icy).warnings[0]).toEqual({
+      kind: 'water-too-hot',
+      wantedTempC: 57,
+      doughTempC: 24 - 17 / 3,
+    });
+  });
+
+  it('warns above 35 °C and when the tap must be warmed', () => {
+    const cool = { ...kitchen, roomTempC: 12, flourTempC: 10 };
+    expect(adviseWater(cool).warnings.map((w) => w.kind)).toEqual(['water-hot', 'warm-the-tap']);
+  });
+
+  it('says so when ice would be most of the water, or more than all of it', () => {
+    const hot = { ...kitchen, roomTempC: 40, flourTempC: 38, tapTempC: 30, frictionC: 30 };
+    const advice = adviseWater(hot);
+    expect(advice.warnings.map((w) => w.kind)).toEqual(['much-ice']);
+    const absurd = adviseWater({ ...hot, frictionC: 90 });
+    expect(absurd.warnings.map((w) => w.kind)).toEqual(['ice-exceeds-water']);
+    expect(absurd.iceG).toBe(absurd.iceG + absurd.tapWaterG);
+  });
+
+  it('pours by the method the house chose', () => {
+    const byBase = adviseWater({ ...kitchen, baseSumC: 55, pourBy: 'base-sum' });
+    expect(byBase.pourTempC).toBe(12);
+    expect(byBase.spreadC).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('learned friction', () => {
+  const load = (doughOutC: number) => ({
+    roomTempC: 21,
+    flourTempC: 20,
+    waterTempC: 15,
+    doughOutC,
+  });
+
+  it('is what the load came out above the sum', () => {
+    expect(frictionOfLoadC(load(24))).toBe(16);
+    expect(frictionOfLoadC({ ...load(24), prefermentTempC: 20 })).toBe(20);
+  });
+
+  it('keeps the set value until there are five loads', () => {
+    expect(learnFriction([24, 24, 24, 24].map(load), 12)).toMatchObject({
+      frictionC: 12,
+      loads: 0,
+    });
+  });
+
+  it('is not moved by a mis-read thermometer', () => {
+    const learned = learnFriction([24, 24.1, 23.9, 24.2, 23.8, 31].map(load), 12);
+    expect(learned.leftOut).toBe(1);
+    expect(learned.frictionC).toBeCloseTo(16, 9);
+  });
+
+  it('finds a true friction from noisy loads', () => {
+    fc.assert(
+      fc.property(
+        temp(4, 30),
+        fc.array(temp(-0.4, 0.4), { minLength: 12, maxLength: 40 }),
+        (trueC, noise) => {
+          const mixes = noise.map((n) => ({ ...load(0), doughOutC: (56 + trueC) / 3 + n }));
+          expect(Math.abs(learnFriction(mixes, 0).frictionC - trueC)).toBeLessThan(1.2);
+        },
+      ),
+    );
+  });
+});

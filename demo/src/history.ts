@@ -1,0 +1,165 @@
+import {
+  adviseLoad,
+  lotItem,
+  productsOfDough,
+  recipeFor,
+  scaleRecipe,
+  type HouseBook,
+  type LoadTemps,
+  type Lot,
+  type Product,
+  type Recipe,
+} from '@calm/contract';
+import { countBack, stageKey, workOf, type PlannedStage, type ScaledLot } from '@calm/core';
+import { addDays, instantOf, localDateOf, weekdayOf } from '@calm/server';
+import { services, trueFrictionC, usual } from './lanternYard';
+import { noise } from './noise';
+
+/** Weeks of history behind today. */
+export const WEEKS_OF_HISTORY = 10;
+/** Lots are looked for this many days ahead: the longest route starts three days before doors. */
+const DAYS_AHEAD = 4;
+/** The heatwave: days before today, and how much warmer the kitchen was, °C. */
+const HEATWAVE = { firstDaysAgo: 40, lastDaysAgo: 34, warmerC: 8 };
+/** Work is recorded up to this late or early, min. */
+const RECORD_SCATTER_MIN = 6;
+
+/** Every lot that was, or is, under way by now. */
+export function makeHistory(book: HouseBook, now: Date): Lot[] {
+  const zone = book.house.timeZone;
+  const today = localDateOf(now, zone);
+  const days = WEEKS_OF_HISTORY * 7 + DAYS_AHEAD;
+  const first = addDays(today, -WEEKS_OF_HISTORY * 7);
+  const lots: Lot[] = [];
+  for (let day = 0; day < days; day += 1) {
+    const date = addDays(first, day);
+    const daysAgo = WEEKS_OF_HISTORY * 7 - day;
+    for (const product of book.products.filter((p) => !p.isFromRemainders)) {
+      const lot = makeLot(book, product, date, daysAgo, now);
+      if (lot) lots.push(lot);
+    }
+  }
+  return lots;
+}
+
+function makeLot(
+  book: HouseBook,
+  product: Product,
+  date: string,
+  daysAgo: number,
+  now: Date,
+): Lot | null {
+  const zone = book.house.timeZone;
+  const weekday = weekdayOf(date);
+  const open = services.filter((service) => service.weekday === weekday);
+  const [firstService, lastService] = [open[0], open.at(-1)];
+  if (!firstService || !lastService) return null;
+  const doorsAt = instantOf(date, firstService.startMin, zone);
+  const items = productsOfDough(book, product)
+    .map((p) => lotItem(p, usualOnDay(p.slug, weekday)))
+    .filter((item) => item.count > 0);
+  const recipe = recipeFor(book, product);
+  const scaled = scaleRecipe(recipe, items);
+  if (!scaled.ok) throw new Error(`${product.name} on ${date}: ${JSON.stringify(scaled.reasons)}`);
+
+  const size = { loads: scaled.value.loads.length, balls: scaled.value.totals.balls };
+  const stages = countBack(recipe.route, doorsAt.getTime(), size);
+  const startMs = stages[0]?.startMs ?? 0;
+  if (startMs > now.getTime()) return null;
+  const formula = book.formulas.find((f) => f.id === product.formulaId);
+  const key = `${formula?.slug}/${date}`;
+  const marks = marksOf(stages, scaled.value, recipe, key, now);
+  const startedAt = new Date(startMs);
+  const [, month, dayOfMonth] = localDateOf(startedAt, zone).split('-');
+  const isHot = daysAgo <= HEATWAVE.firstDaysAgo && daysAgo >= HEATWAVE.lastDaysAgo;
+  return {
+    id: key,
+    code: `${formula?.code}-${month}${dayOfMonth}-A`,
+    serviceDate: date,
+    version: 1,
+    startedAt: startedAt.toISOString(),
+    doorsAt: doorsAt.toISOString(),
+    closeAt: instantOf(date, lastService.endMin, zone).toISOString(),
+    note: isHot ? 'Heatwave: kitchen far warmer than usual, ice in every load.' : '',
+    recipe,
+    items,
+    loads: scaled.value.loads.map((load, i) => {
+      const temps = tempsOf(book, recipe, `${key}/${i}`, isHot);
+      const { frictionC } = required(book.mixers.find((m) => m.id === recipe.mixer.id));
+      const waterTempC = round1(adviseLoad(recipe, load, temps, frictionC).pourTempC);
+      const isMixed = marks.some((mark) => mark.stepKey.endsWith('-mix') && mark.loadNumber === 0);
+      const outC = doughOutC(temps, waterTempC, formula?.slug ?? '', `${key}/${i}/out`);
+      return {
+        number: i + 1,
+        version: 1,
+        ...temps,
+        frictionC,
+        waterTempC,
+        doughOutC: isMixed ? outC : null,
+      };
+    }),
+    marks,
+  };
+}
+
+function usualOnDay(slug: string, weekday: number): number {
+  return Object.values(usual).reduce((sum, week) => sum + (week[slug]?.[weekday - 1] ?? 0), 0);
+}
+
+/** Stages done by now, and the method's steps of every load once it was mixed. */
+function marksOf(
+  stages: readonly PlannedStage[],
+  scaled: ScaledLot,
+  recipe: Recipe,
+  key: string,
+  now: Date,
+): Lot['marks'] {
+  const done = workOf(stages)
+    .map((work) => ({ work, doneMs: recordedMs(work.endMs, `${key}/${stageKey(work)}`) }))
+    .filter(({ doneMs }) => doneMs <= now.getTime());
+  const mark = (loadNumber: number, stepKey: string, ms: number) => ({
+    loadNumber,
+    stepKey,
+    doneAt: new Date(ms).toISOString(),
+    version: 1,
+  });
+  const mixed = done.find(({ work }) => work.key === 'mix');
+  return [
+    ...done.map(({ work, doneMs }) => mark(0, stageKey(work), doneMs)),
+    ...(mixed
+      ? scaled.loads.flatMap((_, i) =>
+          recipe.method.steps.map((step) => mark(i + 1, step.key, mixed.doneMs)),
+        )
+      : []),
+  ];
+}
+
+function recordedMs(plannedMs: number, key: string): number {
+  return plannedMs + Math.round(noise(key) * RECORD_SCATTER_MIN) * 60_000;
+}
+
+function tempsOf(book: HouseBook, recipe: Recipe, key: string, isHot: boolean): LoadTemps {
+  const usualC = book.house.settings.usualTempsC;
+  const warmerC = isHot ? HEATWAVE.warmerC : 0;
+  return {
+    roomTempC: round1(usualC.room + warmerC + noise(`${key}/room`) * 1.5),
+    flourTempC: round1(usualC.flour + warmerC * 0.8 + noise(`${key}/flour`) * 1.2),
+    tapTempC: round1(usualC.tap + warmerC * 0.4 + noise(`${key}/tap`)),
+    prefermentTempC: recipe.formula.preferment
+      ? round1(usualC.preferment + warmerC * 0.5 + noise(`${key}/pre`))
+      : null,
+  };
+}
+
+function doughOutC(temps: LoadTemps, waterTempC: number, formulaSlug: string, key: string) {
+  const n = temps.prefermentTempC === null ? 3 : 4;
+  const sumC = temps.roomTempC + temps.flourTempC + waterTempC + (temps.prefermentTempC ?? 0);
+  return round1((sumC + (trueFrictionC[formulaSlug] ?? 0)) / n + noise(key) * 0.25);
+}
+
+const round1 = (value: number) => Math.round(value * 10) / 10;
+
+function required<T>(value: T | undefined): T {
+  if (value === undefined) throw new RangeError('the demo house is inconsistent');
+  return value;
+}

@@ -1,0 +1,221 @@
+import type { HouseSettings } from '@calm/contract';
+import { STANDARD_DERATING, STANDARD_YEAST_CONVERSION, type Route, type Skill } from '@calm/core';
+import {
+  crackleDough,
+  crackleRoute,
+  slabDough,
+  slabRoute,
+  twoNightsCold,
+  yardDough,
+} from './doughs';
+import { dryFirst, prefermentOilLate, saltFirst } from './methods';
+
+/*
+ * Lantern Yard, a made-up pizzeria in the made-up harbour town of Ostrel. Everything about it is
+ * invented. Keys here are turned into ids when it is loaded.
+ */
+
+export const HOUSE_NAME = 'Lantern Yard';
+export const TIME_ZONE = 'Europe/Copenhagen';
+
+export const settings: HouseSettings = {
+  residuePercent: 0.8,
+  residuePerLoadG: 60,
+  scaleReadabilityG: { default: 1, yeast: 0.1 },
+  yeastConversion: STANDARD_YEAST_CONVERSION,
+  derating: STANDARD_DERATING,
+  pourBy: 'friction',
+  baseSumC: 57,
+  usualTempsC: { room: 22, flour: 21, tap: 14, preferment: 19 },
+  ballTolerancePercent: 2.5,
+};
+
+export const mixers = [
+  {
+    key: 'spiral',
+    name: '40 kg spiral',
+    kind: 'spiral',
+    minDoughG: 6000,
+    maxDoughG: 40_000,
+    frictionC: 14,
+  },
+  {
+    key: 'planetary',
+    name: '12 kg planetary',
+    kind: 'planetary',
+    minDoughG: 1500,
+    maxDoughG: 12_000,
+    frictionC: 10,
+  },
+] as const;
+
+/** What each mixer really adds to each dough; the log shows it, the mixer's set value is off. */
+export const trueFrictionC: Readonly<Record<string, number>> = {
+  'yard-dough': 15.4,
+  'slab-dough': 19.2,
+  'crackle-dough': 11.6,
+};
+
+export const routes: readonly { key: string; name: string; stages: Route }[] = [
+  { key: 'two-nights', name: 'Two nights cold', stages: twoNightsCold },
+  { key: 'slab', name: 'Pre-ferment, one night in the pan', stages: slabRoute },
+  { key: 'crackle', name: 'One night, sheeted', stages: crackleRoute },
+];
+
+const wheat = 'wheat (gluten)';
+
+export const formulas = [
+  {
+    key: 'yard-dough',
+    code: 'YR',
+    name: 'Yard dough',
+    formula: yardDough,
+    doughTempC: 24,
+    method: saltFirst,
+    mixer: 'spiral',
+    allergens: [wheat],
+  },
+  {
+    key: 'slab-dough',
+    code: 'SL',
+    name: 'Slab dough',
+    formula: slabDough,
+    doughTempC: 25,
+    method: prefermentOilLate,
+    mixer: 'spiral',
+    allergens: [wheat],
+  },
+  {
+    key: 'crackle-dough',
+    code: 'CR',
+    name: 'Crackle dough',
+    formula: crackleDough,
+    doughTempC: 23,
+    method: dryFirst,
+    mixer: 'planetary',
+    allergens: [wheat, 'barley (gluten)'],
+  },
+] as const;
+
+export const products = [
+  {
+    key: 'yard-round',
+    name: 'Yard Round',
+    formula: 'yard-dough',
+    route: 'two-nights',
+    ballWeightG: 275,
+    trimPercent: 0,
+    ballsPerTray: 12,
+    isFromRemainders: false,
+  },
+  {
+    key: 'slab',
+    name: 'Slab',
+    formula: 'slab-dough',
+    route: 'slab',
+    ballWeightG: 820,
+    trimPercent: 0,
+    ballsPerTray: 2,
+    isFromRemainders: false,
+  },
+  {
+    key: 'crackle',
+    name: 'Crackle',
+    formula: 'crackle-dough',
+    route: 'crackle',
+    ballWeightG: 190,
+    trimPercent: 7,
+    ballsPerTray: 15,
+    isFromRemainders: false,
+  },
+  {
+    key: 'sprout',
+    name: 'Sprout',
+    formula: 'yard-dough',
+    route: 'two-nights',
+    ballWeightG: 140,
+    trimPercent: 0,
+    ballsPerTray: 20,
+    isFromRemainders: true,
+  },
+] as const;
+
+const at = (hour: number, minute = 0) => hour * 60 + minute;
+const TUE_TO_SUN = [2, 3, 4, 5, 6, 7];
+const WED_TO_SUN = [3, 4, 5, 6, 7];
+
+export const services = [
+  ...WED_TO_SUN.map((weekday) => ({ name: 'Lunch', weekday, startMin: at(12), endMin: at(15) })),
+  ...TUE_TO_SUN.map((weekday) => ({
+    name: 'Dinner',
+    weekday,
+    startMin: at(17, 30),
+    endMin: at(22, 30),
+  })),
+];
+
+/** Usual balls by service and weekday, Monday first. */
+export const usual: Readonly<Record<string, Readonly<Record<string, readonly number[]>>>> = {
+  Lunch: {
+    'yard-round': [0, 0, 56, 60, 72, 94, 98],
+    slab: [0, 0, 6, 6, 8, 10, 12],
+    crackle: [0, 0, 18, 18, 22, 26, 24],
+    sprout: [0, 0, 4, 4, 6, 14, 16],
+  },
+  Dinner: {
+    'yard-round': [0, 96, 108, 116, 168, 186, 124],
+    slab: [0, 8, 8, 10, 14, 16, 10],
+    crackle: [0, 24, 28, 30, 42, 46, 30],
+    sprout: [0, 6, 6, 8, 10, 16, 14],
+  },
+};
+
+export const crew: readonly {
+  name: string;
+  initials: string;
+  skills: Skill[];
+  shifts: readonly { weekdays: readonly number[]; from: number; to: number }[];
+}[] = [
+  {
+    name: 'Maro',
+    initials: 'MA',
+    skills: ['mix', 'ball', 'cold'],
+    shifts: [
+      { weekdays: [1], from: at(10), to: at(18) },
+      { weekdays: [2, 3, 4, 5], from: at(9), to: at(17) },
+    ],
+  },
+  {
+    name: 'Tilde',
+    initials: 'TI',
+    skills: ['ball', 'sheet', 'cold'],
+    shifts: [
+      { weekdays: [1, 3, 4, 5], from: at(10), to: at(18) },
+      { weekdays: [6], from: at(9), to: at(15) },
+    ],
+  },
+  {
+    name: 'Ossian',
+    initials: 'OS',
+    skills: ['mix', 'ball', 'cold'],
+    shifts: [
+      { weekdays: [2, 3, 4, 5, 6], from: at(11), to: at(19) },
+      { weekdays: [7], from: at(14), to: at(22, 30) },
+    ],
+  },
+  {
+    name: 'Wren',
+    initials: 'WR',
+    skills: ['mix', 'cold', 'oven'],
+    shifts: [{ weekdays: TUE_TO_SUN, from: at(16), to: at(24) }],
+  },
+  {
+    name: 'Bashir',
+    initials: 'BA',
+    skills: ['sheet', 'cold', 'oven'],
+    shifts: [
+      { weekdays: WED_TO_SUN, from: at(8), to: at(16) },
+      { weekdays: [2], from: at(12), to: at(20) },
+    ],
+  },
+];

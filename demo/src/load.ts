@@ -1,0 +1,227 @@
+import { activeKeyOf, openDatabase, schema as t, type Database } from '@calm/server';
+import type { HouseBook } from '@calm/contract';
+import { eq } from 'drizzle-orm';
+import { v5 as uuidOf } from 'uuid';
+import { makeHistory } from './history';
+import * as yard from './lanternYard';
+
+type Queries =
+  ReturnType<typeof openDatabase>['db'] | Parameters<Parameters<Database['transaction']>[0]>[0];
+
+/** Any fixed namespace will do: it makes the demo's ids the same every time. */
+const NAMESPACE = '5b1f3e0a-6c1d-4f0e-9a55-0d1f2c3b4a59';
+
+/** How to load the demo house. */
+export interface DemoOptions {
+  /** Several copies may live in one database under different slugs. */
+  readonly slug?: string;
+  readonly name?: string;
+  /** "Today": history ends here. */
+  readonly now: Date;
+}
+
+/** True when the house is there already. */
+export async function isLoaded(db: Database, slug = 'lantern-yard'): Promise<boolean> {
+  const rows = await db.select({ id: t.houses.id }).from(t.houses).where(eq(t.houses.slug, slug));
+  return rows.length > 0;
+}
+
+/**
+ * Loads Lantern Yard, replacing a copy under the same slug. All in one transaction.
+ *
+ * @returns how many lots of history it now has
+ */
+export async function loadLanternYard(
+  db: Database,
+  { slug = 'lantern-yard', name = yard.HOUSE_NAME, now }: DemoOptions,
+): Promise<{ lots: number }> {
+  const id = (key: string) => uuidOf(`${slug}/${key}`, NAMESPACE);
+  const houseId = id('house');
+  const book = bookOf(id, slug, name);
+  const lots = makeHistory(book, now);
+  await db.transaction(async (tx) => {
+    await removeHouse(tx, houseId);
+    await insertBook(tx, houseId, book, id);
+    await insertWeek(tx, houseId, id);
+    await inBatches(lots, async (batch) => {
+      await tx.insert(t.lots).values(
+        batch.map(({ recipe, ...lot }) => ({
+          id: id(lot.id),
+          houseId,
+          code: lot.code,
+          serviceDate: lot.serviceDate,
+          formulaId: recipe.formulaId,
+          routeId: routeIdOf(book, recipe.formulaId),
+          mixerId: recipe.mixer.id,
+          startedAt: new Date(lot.startedAt),
+          doorsAt: new Date(lot.doorsAt),
+          closeAt: new Date(lot.closeAt),
+          note: lot.note,
+          recipe,
+          activeKey: activeKeyOf(
+            recipe.formulaId,
+            routeIdOf(book, recipe.formulaId),
+            lot.serviceDate,
+          ),
+        })),
+      );
+    });
+    const parts = lots.map((lot) => ({ lot, ids: { houseId, lotId: id(lot.id) } }));
+    await inBatches(
+      parts.flatMap(({ lot, ids }) =>
+        lot.items.map((item, position) => ({ ...ids, position, ...item })),
+      ),
+      (batch) => tx.insert(t.lotItems).values(batch),
+    );
+    await inBatches(
+      parts.flatMap(({ lot, ids }) => lot.loads.map((load) => ({ ...ids, ...load }))),
+      (batch) => tx.insert(t.loads).values(batch),
+    );
+    await inBatches(
+      parts.flatMap(({ lot, ids }) =>
+        lot.marks.map((mark) => ({
+          ...ids,
+          ...mark,
+          doneAt: mark.doneAt === null ? null : new Date(mark.doneAt),
+        })),
+      ),
+      (batch) => tx.insert(t.marks).values(batch),
+    );
+  });
+  return { lots: lots.length };
+}
+
+const ROWS_PER_INSERT = 500;
+
+async function inBatches<Row>(rows: readonly Row[], insert: (batch: Row[]) => Promise<unknown>) {
+  for (let i = 0; i < rows.length; i += ROWS_PER_INSERT) {
+    await insert(rows.slice(i, i + ROWS_PER_INSERT));
+  }
+}
+
+function routeIdOf(book: HouseBook, formulaId: string): string {
+  return book.products.find((p) => p.formulaId === formulaId)?.routeId ?? '';
+}
+
+/** The house as its own devices see it, before it has an hour of history. */
+function bookOf(id: (key: string) => string, slug: string, name: string): HouseBook {
+  const { settings, TIME_ZONE: timeZone } = yard;
+  return {
+    house: { id: id('house'), slug, name, timeZone, settings },
+    mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
+      id: id(`mixer/${key}`),
+      ...mixer,
+      minDoughKg: minDoughG / 1000,
+      maxDoughKg: maxDoughG / 1000,
+    })),
+    routes: yard.routes.map(({ key, ...route }) => ({ id: id(`route/${key}`), ...route })),
+    formulas: yard.formulas.map(({ key, mixer, ...formula }) => ({
+      id: id(`formula/${key}`),
+      slug: key,
+      ...formula,
+      version: 1,
+      mixerId: id(`mixer/${mixer}`),
+    })),
+    products: yard.products.map(({ key, formula, route, ...product }) => ({
+      id: id(`product/${key}`),
+      slug: key,
+      ...product,
+      formulaId: id(`formula/${formula}`),
+      routeId: id(`route/${route}`),
+    })),
+    people: yard.crew.map(({ name: person, initials, skills }) => ({
+      id: id(`person/${person}`),
+      name: person,
+      initials,
+      skills,
+    })),
+  };
+}
+
+async function insertBook(
+  tx: Queries,
+  houseId: string,
+  book: HouseBook,
+  id: (key: string) => string,
+) {
+  const { house, mixers, routes, formulas, products, people } = book;
+  await tx.insert(t.houses).values(house);
+  await tx.insert(t.mixers).values(
+    mixers.map(({ minDoughKg, maxDoughKg, ...mixer }) => ({
+      houseId,
+      ...mixer,
+      minDoughG: minDoughKg * 1000,
+      maxDoughG: maxDoughKg * 1000,
+    })),
+  );
+  await tx.insert(t.routes).values(routes.map((route) => ({ houseId, ...route })));
+  await tx
+    .insert(t.formulas)
+    .values(
+      formulas.map((formula) => ({ houseId, ...formula, allergens: [...formula.allergens] })),
+    );
+  await tx.insert(t.products).values(
+    products.map((product, position) => ({
+      houseId,
+      position,
+      ...product,
+      isFromRemainders: product.isFromRemainders ? 1 : 0,
+    })),
+  );
+  await tx
+    .insert(t.people)
+    .values(people.map((person) => ({ houseId, ...person, skills: [...person.skills] })));
+  await tx.insert(t.shiftPatterns).values(
+    yard.crew.flatMap(({ name, shifts }) =>
+      shifts.flatMap(({ weekdays, from, to }) =>
+        weekdays.map((weekday) => ({
+          id: id(`shift/${name}/${weekday}/${from}`),
+          houseId,
+          personId: id(`person/${name}`),
+          weekday,
+          startMin: from,
+          endMin: to,
+        })),
+      ),
+    ),
+  );
+}
+
+async function insertWeek(tx: Queries, houseId: string, id: (key: string) => string) {
+  const patternId = (service: { name: string; weekday: number }) =>
+    id(`service/${service.name}/${service.weekday}`);
+  await tx
+    .insert(t.servicePatterns)
+    .values(yard.services.map((service) => ({ id: patternId(service), houseId, ...service })));
+  await tx.insert(t.usualCounts).values(
+    yard.services.flatMap((service) =>
+      Object.entries(yard.usual[service.name] ?? {}).map(([product, week]) => ({
+        houseId,
+        patternId: patternId(service),
+        productId: id(`product/${product}`),
+        count: week[service.weekday - 1] ?? 0,
+      })),
+    ),
+  );
+}
+
+/** Takes a house and everything of it out, children first. */
+async function removeHouse(tx: Queries, houseId: string) {
+  const children = [
+    t.marks,
+    t.loads,
+    t.lotItems,
+    t.lots,
+    t.chosenCounts,
+    t.usualCounts,
+    t.shiftPatterns,
+    t.servicePatterns,
+    t.products,
+    t.formulas,
+    t.routes,
+    t.people,
+    t.mixers,
+  ] as const;
+  for (const table of children) await tx.delete(table).where(eq(table.houseId, houseId));
+  await tx.delete(t.houses).where(eq(t.houses.id, houseId));
+}

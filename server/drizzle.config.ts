@@ -1,0 +1,7 @@
+import { defineConfig } from 'drizzle-kit';
+
+export default defineConfig({
+  dialect: 'mysql',
+  schema: './server/src/store/schema.ts',
+  out: './server/src/store/migrations',
+});

@@ -1,0 +1,137 @@
+import {
+  countChangeSchema,
+  daysQuery,
+  loadChangeSchema,
+  lotStartSchema,
+  markChangeSchema,
+  noteChangeSchema,
+  params,
+  withdrawChangeSchema,
+} from '@calm/contract/schemas';
+import { Router } from 'express';
+import type { Clock } from '../clock';
+import { listHouses, readBook } from '../store/book';
+import type { Database } from '../store/database';
+import { findLot, readLots } from '../store/lots';
+import { servicesBetween, shiftsBetween } from '../use-cases/calendar';
+import { changeCount } from '../use-cases/changeCount';
+import { changeLoad, changeMark, changeNote, withdrawLot } from '../use-cases/changeLot';
+import { learnedFrictions } from '../use-cases/frictions';
+import { done } from '../use-cases/result';
+import { startLot } from '../use-cases/startLot';
+import { addDays } from '../use-cases/wallClock';
+import { houseDoor, noSuchDoor } from './door';
+
+/** Every door of /api/v1, in dough's order. */
+export function apiRouter(db: Database, clock: Clock): Router {
+  const api = Router();
+
+  api.get('/clock', (_req, res) => {
+    res.json(clock.reading());
+  });
+  api.get('/houses', async (_req, res) => {
+    res.json(await listHouses(db));
+  });
+  api.get(
+    '/houses/:house/book',
+    houseDoor(db, { run: async ({ scope, house }) => done(await readBook(scope, house)) }),
+  );
+  api.get(
+    '/houses/:house/services',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, house, query }) =>
+        done(await servicesBetween(scope, house, query.from, query.days)),
+    }),
+  );
+  api.get(
+    '/houses/:house/shifts',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, house, query }) =>
+        done(await shiftsBetween(scope, house, query.from, query.days)),
+    }),
+  );
+  api.put(
+    '/houses/:house/counts/:date/:patternId/:productId',
+    houseDoor(db, {
+      params: params.count,
+      body: countChangeSchema,
+      run: ({ scope, params: key, body }) => {
+        const { date, patternId, productId } = key;
+        return changeCount(scope, { date, patternId, productId }, body);
+      },
+    }),
+  );
+  api.get(
+    '/houses/:house/mixers/frictions',
+    houseDoor(db, {
+      run: async ({ scope, house }) => {
+        const { mixers } = await readBook(scope, house);
+        const setC = (id: string) => mixers.find((m) => m.id === id)?.frictionC ?? 0;
+        return done(await learnedFrictions(scope, setC));
+      },
+    }),
+  );
+  api.get(
+    '/houses/:house/lots',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, query }) =>
+        done(await readLots(scope, query.from, addDays(query.from, query.days - 1))),
+    }),
+  );
+  api.post(
+    '/houses/:house/lots',
+    houseDoor(db, {
+      body: lotStartSchema,
+      status: 201,
+      run: ({ scope, house, body }) => startLot(scope, house, body, clock.now()),
+    }),
+  );
+  api.get(
+    '/houses/:house/lots/:lot',
+    houseDoor(db, {
+      params: params.lot,
+      run: async ({ scope, params: { lot } }) => {
+        const found = await findLot(scope, lot);
+        return found ? done(found) : { kind: 'not-found', what: 'lot' };
+      },
+    }),
+  );
+  api.put(
+    '/houses/:house/lots/:lot/note',
+    houseDoor(db, {
+      params: params.lot,
+      body: noteChangeSchema,
+      run: ({ scope, params: { lot }, body }) => changeNote(scope, lot, body),
+    }),
+  );
+  api.put(
+    '/houses/:house/lots/:lot/withdrawn',
+    houseDoor(db, {
+      params: params.lot,
+      body: withdrawChangeSchema,
+      run: ({ scope, params: { lot }, body }) => withdrawLot(scope, lot, body),
+    }),
+  );
+  api.put(
+    '/houses/:house/lots/:lot/loads/:number',
+    houseDoor(db, {
+      params: params.load,
+      body: loadChangeSchema,
+      run: ({ scope, params: { lot, number }, body }) => changeLoad(scope, lot, number, body),
+    }),
+  );
+  api.put(
+    '/houses/:house/lots/:lot/marks/:loadNumber/:stepKey',
+    houseDoor(db, {
+      params: params.mark,
+      body: markChangeSchema,
+      run: ({ scope, params: { lot, loadNumber, stepKey }, body }) =>
+        changeMark(scope, lot, { loadNumber, stepKey }, body, clock.now()),
+    }),
+  );
+  api.use(noSuchDoor);
+  return api;
+}

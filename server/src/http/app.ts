@@ -1,0 +1,91 @@
+import { API } from '@calm/contract';
+import { sql } from 'drizzle-orm';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { randomBytes, randomUUID } from 'node:crypto';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Clock } from '../clock';
+import type { Database } from '../store/database';
+import { apiRouter } from './api';
+import { problemHandler, sendProblem } from './problems';
+import { webFiles } from './webFiles';
+
+/** What an application is made of. */
+export interface AppParts {
+  readonly db: Database;
+  readonly clock: Clock;
+  readonly log: Logger;
+  /** Built web files; null serves the API alone. */
+  readonly webDir: string | null;
+  /** False once the server has been told to stop. */
+  readonly isTakingWork: () => boolean;
+}
+
+/** The largest request body. */
+const BODY_LIMIT = '100kb';
+
+/** The Express application: log, headers, health, API, web files, problems. */
+export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger: log,
+      genReqId: (_req, res) => {
+        const id = randomUUID();
+        res.setHeader('X-Request-Id', id);
+        return id;
+      },
+      customLogLevel: (_req, res, error) =>
+        error || res.statusCode >= 500 ? 'error' : res.statusCode >= 400 ? 'warn' : 'debug',
+    }),
+  );
+  app.use((_req, res, next) => {
+    res.locals['cspNonce'] = randomBytes(16).toString('base64');
+    next();
+  });
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: [
+            "'self'",
+            (_req, res) => `'nonce-${(res as express.Response).locals['cspNonce']}'`,
+          ],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+
+  app.get('/healthz', (_req, res) => {
+    res.json({ is: 'alive' });
+  });
+  app.get('/readyz', async (_req, res) => {
+    if (!isTakingWork()) return sendProblem(res, 'not-ready', 'The server is stopping.');
+    try {
+      await db.execute(sql`select 1 from houses limit 1`);
+      res.json({ is: 'ready' });
+    } catch {
+      sendProblem(res, 'not-ready', 'The database does not answer, or is not migrated.');
+    }
+  });
+
+  app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock));
+  if (webDir) app.use(webFiles(webDir));
+  app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));
+  app.use(problemHandler);
+  return app;
+}

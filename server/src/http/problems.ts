@@ -1,0 +1,91 @@
+import type { FieldError, Problem, ProblemKind } from '@calm/contract';
+import type { ErrorRequestHandler, Response } from 'express';
+import type { Refusal } from '../use-cases/result';
+
+const STATUS: Readonly<Record<ProblemKind, number>> = {
+  'bad-input': 400,
+  'not-json': 400,
+  'not-found': 404,
+  stale: 409,
+  'already-started': 409,
+  'too-large': 413,
+  'cannot-scale': 422,
+  unexpected: 500,
+  'not-ready': 503,
+};
+
+const TITLE: Readonly<Record<ProblemKind, string>> = {
+  'bad-input': 'Some of what was sent is not right',
+  'not-json': 'What was sent is not JSON',
+  'not-found': 'There is no such thing here',
+  stale: 'Somebody changed this in the meantime',
+  'already-started': 'This dough is already under way for that date',
+  'too-large': 'What was sent is too large',
+  'cannot-scale': 'This lot cannot be made as asked',
+  unexpected: 'Something went wrong on our side',
+  'not-ready': 'The house is not ready yet',
+};
+
+type Extras = Partial<Pick<Problem, 'errors' | 'current' | 'sent' | 'reasons'>>;
+
+/** Sends a problem document (RFC 9457). Every error of the API leaves through here. */
+export function sendProblem(
+  res: Response,
+  kind: ProblemKind,
+  detail: string,
+  extras: Extras = {},
+): void {
+  const problem: Problem = {
+    type: `/problems/${kind}`,
+    title: TITLE[kind],
+    status: STATUS[kind],
+    detail,
+    requestId: String(res.req.id ?? ''),
+    ...extras,
+  };
+  res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+/** Sends why a use case did nothing. */
+export function sendRefusal(res: Response, refusal: Refusal): void {
+  switch (refusal.kind) {
+    case 'bad-input':
+      return sendBadInput(res, refusal.errors);
+    case 'not-found':
+      return sendProblem(res, 'not-found', `No ${refusal.what} with this address.`);
+    case 'stale':
+      return sendProblem(res, 'stale', 'Nothing was written. Choose which of the two to keep.', {
+        current: refusal.current,
+        sent: refusal.sent,
+      });
+    case 'already-started':
+      return sendProblem(res, 'already-started', 'Nothing was written. Open the lot there is.', {
+        current: refusal.current,
+      });
+    case 'cannot-scale':
+      return sendProblem(res, 'cannot-scale', 'Nothing was written. The reasons say what fits.', {
+        reasons: refusal.reasons,
+      });
+  }
+}
+
+/** Sends every bad field with its path. */
+export function sendBadInput(res: Response, errors: readonly FieldError[]): void {
+  const detail = errors.map((error) => error.message).join(' ');
+  sendProblem(res, 'bad-input', detail, { errors });
+}
+
+/** The last layer: bodies that could not be read, and bugs. */
+export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, next) => {
+  if (res.headersSent) return next(error);
+  const type = (error as { type?: string }).type ?? '';
+  if (type === 'entity.too.large') {
+    return sendProblem(res, 'too-large', 'A request may be 100 kB at most.');
+  }
+  if (type === 'entity.parse.failed' || type.startsWith('encoding.')) {
+    return sendProblem(res, 'not-json', (error as Error).message);
+  }
+  if (error instanceof URIError) return sendProblem(res, 'not-found', 'This address is broken.');
+  req.log.error({ err: error }, 'unexpected error');
+  sendProblem(res, 'unexpected', 'It has been logged under this request id. Try once more.');
+};

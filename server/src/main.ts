@@ -1,0 +1,14 @@
+import { readConfig, StartError } from './config';
+import { serve } from './serve';
+
+try {
+  const serving = await serve(readConfig(process.env));
+  process.stdout.write(`Calm Tray listens on ${serving.url}\n`);
+  const stop = () => void serving.stop().then(() => process.exit(0));
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+} catch (error) {
+  if (!(error instanceof StartError)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 1;
+}

@@ -1,0 +1,99 @@
+import { paths, type Service } from '@calm/contract';
+import { loadLanternYard } from '@calm/demo';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { freshDatabase, HOUSE, NOW, TODAY } from './test-support/testHouse';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+let database: Awaited<ReturnType<typeof freshDatabase>>;
+beforeAll(async () => {
+  database = await freshDatabase();
+  await loadLanternYard(database.db, { now: new Date(NOW) });
+});
+afterAll(() => database.drop());
+
+/** A server process of its own, as `npm run demo` starts it. */
+async function startProcess(port: number, env: Record<string, string> = {}) {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    cwd: root,
+    env: {
+      ...process.env,
+      NODE_OPTIONS: '',
+      DATABASE_URL: database.url,
+      LOG_LEVEL: 'silent',
+      PORT: String(port),
+      CALM_NOW: NOW,
+      ...env,
+    },
+  });
+  let output = '';
+  child.stdout.on('data', (chunk) => (output += chunk));
+  child.stderr.on('data', (chunk) => (output += chunk));
+  const ended = new Promise<number | null>((resolve) => child.once('close', resolve));
+  await Promise.race([ended, untilOutput(child, () => output.includes('listens on'))]);
+  return { child, ended, output: () => output };
+}
+
+function untilOutput(child: ChildProcess, isThere: () => boolean): Promise<void> {
+  return new Promise((resolve) => {
+    child.stdout?.on('data', () => isThere() && resolve());
+  });
+}
+
+async function anyPort(): Promise<number> {
+  const probe = createServer();
+  await new Promise<void>((resolve) => probe.listen(0, '127.0.0.1', resolve));
+  const { port } = probe.address() as { port: number };
+  await new Promise((resolve) => probe.close(resolve));
+  return port;
+}
+
+describe('a server process', () => {
+  it('loses no acknowledged change when it is killed right after', async () => {
+    const port = await anyPort();
+    const url = (path: string) => `http://127.0.0.1:${port}${path}`;
+    for (let round = 0; round < 3; round += 1) {
+      const server = await startProcess(port);
+      const services = (await (
+        await fetch(url(paths.services(HOUSE, TODAY, 1)))
+      ).json()) as Service[];
+      const service = services[0] as Service;
+      const count = service.counts[0];
+      const answer = await fetch(
+        url(paths.count(HOUSE, TODAY, service.patternId, count?.productId ?? '')),
+        {
+          method: 'PUT',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ count: 301 + round, version: count?.version }),
+        },
+      );
+      expect(answer.status).toBe(200);
+      server.child.kill('SIGKILL');
+      await server.ended;
+    }
+    const again = await startProcess(port);
+    const services = (await (
+      await fetch(url(paths.services(HOUSE, TODAY, 1)))
+    ).json()) as Service[];
+    expect(services[0]?.counts[0]).toMatchObject({ count: 303, version: 3 });
+    again.child.kill('SIGTERM');
+    expect(await again.ended).toBe(0);
+  });
+
+  it('says in a sentence why it cannot start', async () => {
+    const port = await anyPort();
+    const first = await startProcess(port);
+    const second = await startProcess(port);
+    expect(await second.ended).toBe(1);
+    expect(second.output()).toMatch(/^Port \d+ is already in use\. Stop what uses it/);
+    expect(second.output()).not.toContain('    at ');
+    first.child.kill('SIGTERM');
+    await first.ended;
+
+    const refused = await startProcess(port, { DATABASE_URL: 'mysql://a:b@127.0.0.1:1/none' });
+    expect(await refused.ended).toBe(1);
+    expect(refused.output()).toMatch(/^Cannot reach the database at 127\.0\.0\.1:1\/none\./);
+  });
+});

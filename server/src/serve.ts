@@ -1,0 +1,85 @@
+import { createServer, type Server } from 'node:http';
+import { pino } from 'pino';
+import { fixedClock, systemClock } from './clock';
+import { StartError, type Config } from './config';
+import { createApp } from './http/app';
+import { openDatabase } from './store/database';
+
+/** A server that listens. */
+export interface Serving {
+  readonly url: string;
+  /** Takes no new work, finishes what runs, closes the database. */
+  stop(): Promise<void>;
+}
+
+/** Longest wait for running requests when stopping, ms. */
+const STOP_WITHIN_MS = 10_000;
+
+/**
+ * Starts serving.
+ *
+ * @throws StartError with one sentence when the port or the database is not to be had
+ */
+export async function serve(config: Config): Promise<Serving> {
+  const log = pino({ level: config.logLevel });
+  const { db, pool } = openDatabase(config.databaseUrl);
+  let isTakingWork = true;
+  const app = createApp({
+    db,
+    log,
+    clock: config.fixedNow ? fixedClock(config.fixedNow) : systemClock,
+    webDir: config.webDir,
+    isTakingWork: () => isTakingWork,
+  });
+  const server = createServer(app);
+  try {
+    await pool.query('select 1');
+    await listen(server, config);
+  } catch (error) {
+    await pool.end();
+    throw startError(error, config);
+  }
+  return {
+    url: `http://${config.host}:${config.port}`,
+    stop: async () => {
+      isTakingWork = false;
+      const hurry = setTimeout(() => server.closeAllConnections(), STOP_WITHIN_MS);
+      await new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeIdleConnections();
+      });
+      clearTimeout(hurry);
+      await pool.end();
+    },
+  };
+}
+
+function listen(server: Server, { host, port }: Config): Promise<void> {
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, () => {
+      server.off('error', reject);
+      resolve();
+    });
+  });
+}
+
+function startError(error: unknown, { port, databaseUrl }: Config): unknown {
+  const { code, message } = error as NodeJS.ErrnoException;
+  const { hostname, port: databasePort, pathname } = new URL(databaseUrl);
+  if (code === 'EADDRINUSE') {
+    return new StartError(
+      `Port ${port} is already in use. Stop what uses it, or choose another: PORT=4190 npm run demo`,
+    );
+  }
+  if (code === 'EACCES')
+    return new StartError(`No right to listen on port ${port}. Choose one over 1024.`);
+  const asked = `the database at ${hostname}:${databasePort || 3306}${pathname}`;
+  if (code === 'ECONNREFUSED' || code === 'ETIMEDOUT' || code === 'ENOTFOUND') {
+    return new StartError(`Cannot reach ${asked}. Start it, or correct DATABASE_URL.`);
+  }
+  if (code === 'ER_ACCESS_DENIED_ERROR' || code === 'ER_BAD_DB_ERROR') {
+    return new StartError(`Cannot use ${asked}: ${message}. Correct DATABASE_URL.`);
+  }
+  return error;
+}

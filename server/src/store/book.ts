@@ -1,0 +1,56 @@
+import type { House, HouseBook, HouseSummary } from '@calm/contract';
+import { asc, eq } from 'drizzle-orm';
+import type { Queries } from './database';
+import * as t from './schema';
+import type { Scope } from './scope';
+
+/** All houses in this database, by name. */
+export function listHouses(tx: Queries): Promise<HouseSummary[]> {
+  return tx
+    .select({ slug: t.houses.slug, name: t.houses.name })
+    .from(t.houses)
+    .orderBy(asc(t.houses.name));
+}
+
+/** One house by its slug, or null. */
+export async function findHouse(tx: Queries, slug: string): Promise<House | null> {
+  const [row] = await tx.select().from(t.houses).where(eq(t.houses.slug, slug));
+  if (!row) return null;
+  const { id, name, timeZone, settings } = row;
+  return { id, slug, name, timeZone, settings };
+}
+
+/** Everything of a house that changes seldom. */
+export async function readBook({ tx, houseId }: Scope, house: House): Promise<HouseBook> {
+  const [products, formulas, routes, mixers, people] = await Promise.all([
+    tx
+      .select()
+      .from(t.products)
+      .where(eq(t.products.houseId, houseId))
+      .orderBy(asc(t.products.position)),
+    tx.select().from(t.formulas).where(eq(t.formulas.houseId, houseId)),
+    tx.select().from(t.routes).where(eq(t.routes.houseId, houseId)),
+    tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
+    tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
+  ]);
+  return {
+    house,
+    products: products.map(
+      ({ houseId: _h, version: _v, position: _p, isFromRemainders, ...p }) => ({
+        ...p,
+        isFromRemainders: isFromRemainders === 1,
+      }),
+    ),
+    formulas: formulas.map(({ houseId: _h, ...formula }) => formula),
+    routes: routes.map(({ id, name, stages }) => ({ id, name, stages })),
+    mixers: mixers.map(({ id, name, kind, minDoughG, maxDoughG, frictionC }) => ({
+      id,
+      name,
+      kind,
+      frictionC,
+      minDoughKg: minDoughG / 1000,
+      maxDoughKg: maxDoughG / 1000,
+    })),
+    people: people.map(({ id, name, initials, skills }) => ({ id, name, initials, skills })),
+  };
+}

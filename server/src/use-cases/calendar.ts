@@ -1,0 +1,63 @@
+import type { House, Service, Shift } from '@calm/contract';
+import { productCount, readChosen, readUsual } from '../store/counts';
+import type { Scope } from '../store/scope';
+import { readServicePatterns, readShiftPatterns } from '../store/week';
+import { addDays, datesFrom, instantOf, weekdayOf } from './wallClock';
+
+/** A house's services over some days, with the count of every product, in time's order. */
+export async function servicesBetween(
+  scope: Scope,
+  house: House,
+  from: string,
+  days: number,
+): Promise<Service[]> {
+  const [patterns, usual, chosen] = await Promise.all([
+    readServicePatterns(scope),
+    readUsual(scope),
+    readChosen(scope, from, addDays(from, days - 1)),
+  ]);
+  return datesFrom(from, days).flatMap((date) =>
+    patterns
+      .filter((pattern) => pattern.weekday === weekdayOf(date))
+      .sort((a, b) => a.startMin - b.startMin)
+      .map((pattern) => ({
+        patternId: pattern.id,
+        name: pattern.name,
+        date,
+        startsAt: instantOf(date, pattern.startMin, house.timeZone).toISOString(),
+        endsAt: instantOf(date, pattern.endMin, house.timeZone).toISOString(),
+        counts: usual
+          .filter((row) => row.patternId === pattern.id)
+          .map((row) =>
+            productCount(
+              row.productId,
+              row.count,
+              chosen.find(
+                (c) =>
+                  c.date === date && c.patternId === pattern.id && c.productId === row.productId,
+              ),
+            ),
+          ),
+      })),
+  );
+}
+
+/** Everybody's shifts over some days, in time's order. */
+export async function shiftsBetween(
+  scope: Scope,
+  house: House,
+  from: string,
+  days: number,
+): Promise<Shift[]> {
+  const patterns = await readShiftPatterns(scope);
+  return datesFrom(from, days).flatMap((date) =>
+    patterns
+      .filter((pattern) => pattern.weekday === weekdayOf(date))
+      .sort((a, b) => a.startMin - b.startMin)
+      .map((pattern) => ({
+        personId: pattern.personId,
+        startsAt: instantOf(date, pattern.startMin, house.timeZone).toISOString(),
+        endsAt: instantOf(date, pattern.endMin, house.timeZone).toISOString(),
+      })),
+  );
+}

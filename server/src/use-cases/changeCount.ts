@@ -1,0 +1,26 @@
+import type { CountChange, ProductCount } from '@calm/contract';
+import { readCount, readUsual, writeCount, type CountKey } from '../store/counts';
+import type { Scope } from '../store/scope';
+import { readServicePatterns } from '../store/week';
+import { done, type Result } from './result';
+import { weekdayOf } from './wallClock';
+
+/** Sets how many balls of a product a service wants, or puts it back to the usual. */
+export async function changeCount(
+  scope: Scope,
+  key: CountKey,
+  change: CountChange,
+): Promise<Result<ProductCount>> {
+  const patterns = await readServicePatterns(scope);
+  const pattern = patterns.find((p) => p.id === key.patternId);
+  if (pattern?.weekday !== weekdayOf(key.date)) return { kind: 'not-found', what: 'service' };
+  const usual = await readUsual(scope);
+  const isSold = usual.some(
+    (row) => row.patternId === key.patternId && row.productId === key.productId,
+  );
+  if (!isSold) return { kind: 'not-found', what: 'product' };
+
+  const isWritten = await writeCount(scope, key, change.count, change.version);
+  const current = await readCount(scope, key);
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}

@@ -1,0 +1,93 @@
+import {
+  adviseLoad,
+  scaleRecipe,
+  type LoadChange,
+  type LoadRecord,
+  type Lot,
+  type Mark,
+  type MarkChange,
+  type NoteChange,
+  type WithdrawChange,
+} from '@calm/contract';
+import { updateLoad } from '../store/loads';
+import { activeKeyOf, findActiveLot, findLot, findLotRow, updateLot } from '../store/lots';
+import { readMark, writeMark } from '../store/marks';
+import type { Scope } from '../store/scope';
+import { done, type Refusal, type Result } from './result';
+
+const NO_LOT: Refusal = { kind: 'not-found', what: 'lot' };
+
+/** Writes what the thermometers showed at one load, and the water that asks for. */
+export async function changeLoad(
+  scope: Scope,
+  lotId: string,
+  number: number,
+  change: LoadChange,
+): Promise<Result<LoadRecord>> {
+  const lot = await findLot(scope, lotId);
+  const load = lot?.loads.find((l) => l.number === number);
+  if (!lot) return NO_LOT;
+  if (!load) return { kind: 'not-found', what: 'load' };
+  const scaled = scaleRecipe(lot.recipe, lot.items);
+  const bowl = scaled.ok ? scaled.value.loads[0] : undefined;
+  const { version, ...temps } = change;
+  const waterTempC = bowl
+    ? adviseLoad(lot.recipe, bowl, temps, load.frictionC).pourTempC
+    : load.waterTempC;
+  const isWritten = await updateLoad(scope, lotId, number, version, { ...temps, waterTempC });
+  const current = (await findLot(scope, lotId))?.loads.find((l) => l.number === number);
+  if (!current) return NO_LOT;
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}
+
+/** Ticks a step off, or takes the tick back. */
+export async function changeMark(
+  scope: Scope,
+  lotId: string,
+  step: { loadNumber: number; stepKey: string },
+  change: MarkChange,
+  now: Date,
+): Promise<Result<Mark>> {
+  const lot = await findLot(scope, lotId);
+  if (!lot) return NO_LOT;
+  const isLoad = step.loadNumber === 0 || lot.loads.some((l) => l.number === step.loadNumber);
+  if (!isLoad) return { kind: 'not-found', what: 'load' };
+  const doneAt = change.isDone ? now : null;
+  const isWritten = await writeMark(scope, lotId, { ...step, doneAt, version: change.version });
+  const current = await readMark(scope, lotId, step.loadNumber, step.stepKey);
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}
+
+/** Writes the note that is pinned to a lot. */
+export async function changeNote(
+  scope: Scope,
+  lotId: string,
+  { note, version }: NoteChange,
+): Promise<Result<Lot>> {
+  const isWritten = await updateLot(scope, lotId, version, { note });
+  const current = await findLot(scope, lotId);
+  if (!current) return NO_LOT;
+  return isWritten ? done(current) : { kind: 'stale', current, sent: { note, version } };
+}
+
+/** Takes a lot back that was started by mistake, or restores it. Nothing of it is lost. */
+export async function withdrawLot(
+  scope: Scope,
+  lotId: string,
+  { isWithdrawn, version }: WithdrawChange,
+): Promise<Result<{ version: number; isWithdrawn: boolean }>> {
+  const row = await findLotRow(scope, lotId);
+  if (!row) return NO_LOT;
+  const key = activeKeyOf(row.formulaId, row.routeId, row.serviceDate);
+  const other = isWithdrawn ? null : await findActiveLot(scope, key);
+  if (other && other.id !== lotId) return { kind: 'already-started', current: other };
+  const activeKey = isWithdrawn ? null : key;
+  const isWritten = await updateLot(scope, lotId, version, { activeKey });
+  return isWritten
+    ? done({ version: version + 1, isWithdrawn })
+    : {
+        kind: 'stale',
+        current: { version: row.version, isWithdrawn: row.activeKey === null },
+        sent: { isWithdrawn, version },
+      };
+}

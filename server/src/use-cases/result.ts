@@ -1,0 +1,16 @@
+import type { FieldError } from '@calm/contract';
+import type { ScaleReason } from '@calm/core';
+
+/** Why a use case did nothing. Each becomes one problem document. */
+export type Refusal =
+  | { readonly kind: 'not-found'; readonly what: 'house' | 'lot' | 'load' | 'service' | 'product' }
+  | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
+  | { readonly kind: 'already-started'; readonly current: unknown }
+  | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }
+  | { readonly kind: 'bad-input'; readonly errors: readonly FieldError[] };
+
+/** What a use case came to. */
+export type Result<T> = { readonly kind: 'done'; readonly value: T } | Refusal;
+
+/** It worked. */
+export const done = <T>(value: T): Result<T> => ({ kind: 'done', value });

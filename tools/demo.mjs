@@ -1,0 +1,70 @@
+import { spawn } from 'node:child_process';
+import { buildWeb, WEB_DIST } from './build.mjs';
+import { installDatabase, startDatabase } from './database.mjs';
+import { checkNode, installPackages } from './install.mjs';
+import { bin, freePort, ROOT, run } from './processes.mjs';
+import { Plain, runTool, say } from './say.mjs';
+
+/*
+ * npm run demo: installs what is missing, starts a private MariaDB on loopback (or uses
+ * DATABASE_URL), builds, migrates, loads Lantern Yard and serves it until Ctrl-C.
+ *   npm run demo -- --reset   loads the demo house afresh
+ */
+await runTool(async () => {
+  checkNode();
+  const port = Number(process.env['PORT'] ?? 4180);
+  if (!Number.isInteger(port) || port < 1 || port > 65535) {
+    throw new Plain(`PORT must be a number from 1 to 65535, not "${process.env['PORT']}".`);
+  }
+  if ((await freePort(port)) === null) {
+    throw new Plain(
+      `Port ${port} is already in use. Stop what uses it, or choose another: PORT=4190 npm run demo`,
+    );
+  }
+  await installPackages();
+  const ownUrl = process.env['DATABASE_URL'];
+  if (!ownUrl) await installDatabase();
+  await buildWeb();
+
+  const stopping = new AbortController();
+  for (const name of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.once(name, () => stopping.abort());
+
+  const database = ownUrl ? null : await startDatabase('demo');
+  try {
+    const env = { DATABASE_URL: ownUrl ?? database?.url ?? '', NODE_OPTIONS: '' };
+    const prepared = await run(bin('tsx'), ['demo/src/prepare.ts', ...process.argv.slice(2)], {
+      env,
+    });
+    if (prepared.code !== 0) {
+      throw new Plain('See the line above; then try "npm run demo" again.');
+    }
+    if (!stopping.signal.aborted) await serveUntilStopped(env, port, stopping.signal);
+  } finally {
+    await database?.stop();
+  }
+  say('Stopped.');
+});
+
+/** @param {Record<string, string>} env @param {number} port @param {AbortSignal} stopping */
+function serveUntilStopped(env, port, stopping) {
+  return /** @type {Promise<void>} */ (
+    new Promise((resolve, reject) => {
+      const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+        cwd: ROOT,
+        detached: true,
+        stdio: ['ignore', 'inherit', 'inherit'],
+        env: {
+          LOG_LEVEL: 'warn',
+          ...process.env,
+          ...env,
+          PORT: String(port),
+          CALM_WEB_DIR: WEB_DIST,
+        },
+      });
+      stopping.addEventListener('abort', () => server.kill('SIGTERM'));
+      server.on('close', (code) =>
+        code === 0 || stopping.aborted ? resolve() : reject(new Plain('The server has ended.')),
+      );
+    })
+  );
+}
