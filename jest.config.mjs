@@ -16,5 +16,5 @@ const project = (name) => ({
 
 export default {
   testTimeout: 60_000,
-  projects: ['core', 'contract', 'server', 'cli', 'demo'].map(project),
+  projects: ['core', 'contract', 'server', 'cli', 'demo', 'web'].map(project),
 };

@@ -1,5 +1,5 @@
 import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
-import { bin, ROOT, run } from './processes.mjs';
+import { ROOT, run } from './processes.mjs';
 import { Plain, say } from './say.mjs';
 
 /** Where the built web application lies. */
@@ -12,7 +12,7 @@ export async function buildWeb() {
   const newestMs = Math.max(...SOURCES.map((path) => newestIn(`${ROOT}/${path}`)));
   if (existsSync(STAMP) && statSync(STAMP).mtimeMs > newestMs) return;
   say('Building the web application …');
-  const { code, output } = await run(bin('vite'), ['build', 'web'], {
+  const { code, output } = await run('npm', ['run', '--silent', 'build'], {
     quiet: true,
     env: { NODE_OPTIONS: '' },
   });

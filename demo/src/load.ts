@@ -1,12 +1,9 @@
-import { activeKeyOf, openDatabase, schema as t, type Database } from '@calm/server';
+import { activeKeyOf, schema as t, type Database, type Queries } from '@calm/server';
 import type { HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
 import { makeHistory } from './history';
 import * as yard from './lanternYard';
-
-type Queries =
-  ReturnType<typeof openDatabase>['db'] | Parameters<Parameters<Database['transaction']>[0]>[0];
 
 /** Any fixed namespace will do: it makes the demo's ids the same every time. */
 const NAMESPACE = '5b1f3e0a-6c1d-4f0e-9a55-0d1f2c3b4a59';
@@ -101,6 +98,11 @@ async function inBatches<Row>(rows: readonly Row[], insert: (batch: Row[]) => Pr
 
 function routeIdOf(book: HouseBook, formulaId: string): string {
   return book.products.find((p) => p.formulaId === formulaId)?.routeId ?? '';
+}
+
+/** Lantern Yard's book with made-up ids, for tests that need no database. */
+export function exampleBook(): HouseBook {
+  return bookOf((key) => uuidOf(`example/${key}`, NAMESPACE), 'example', yard.HOUSE_NAME);
 }
 
 /** The house as its own devices see it, before it has an hour of history. */

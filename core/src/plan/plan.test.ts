@@ -132,6 +132,11 @@ describe('whereabouts', () => {
     expect(at(now - 1, record(2), now)).toMatchObject({ kind: 'at-work', stage: 'mix' });
   });
 
+  it('is serving once the doors are open and nothing is left to do', () => {
+    expect(at(doors, record(3))).toEqual({ kind: 'serving', sinceMs: doors });
+    expect(at(doors, record(2)).kind).toBe('resting');
+  });
+
   it('is served after the close only when it was finished', () => {
     expect(at(close, record(3))).toEqual({ kind: 'served', sinceMs: close });
     expect(at(close, record(1)).kind).toBe('at-work');

@@ -28,6 +28,8 @@ export type Whereabouts =
       readonly next: PlannedWork;
       readonly lateMin: number;
     }
+  /** All work is done and the doors are open. */
+  | { readonly kind: 'serving'; readonly sinceMs: number }
   | { readonly kind: 'served'; readonly sinceMs: number };
 
 /**
@@ -60,6 +62,8 @@ export function whereabouts(
     if (!next) throw new RangeError('a route needs at least one stage of work');
     return { kind: 'to-make', next, lateMin };
   }
+  const doorsMs = stages.at(-1)?.endMs ?? Infinity;
+  if (!next && atMs >= doorsMs) return { kind: 'serving', sinceMs: doorsMs };
   const sinceMs = doneAtMs.get(stageKey(lastWork)) ?? lastWork.endMs;
   const following = stages.find((stage) => stage.index === lastWork.index + 1);
   if (following?.kind === 'rest' || !next) {

@@ -85,7 +85,10 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
   if (type === 'entity.parse.failed' || type.startsWith('encoding.')) {
     return sendProblem(res, 'not-json', (error as Error).message);
   }
-  if (error instanceof URIError) return sendProblem(res, 'not-found', 'This address is broken.');
+  const { status } = error as { status?: number };
+  if (error instanceof URIError || status === 404 || status === 400) {
+    return sendProblem(res, 'not-found', `Nothing at ${req.path}.`);
+  }
   req.log.error({ err: error }, 'unexpected error');
   sendProblem(res, 'unexpected', 'It has been logged under this request id. Try once more.');
 };

@@ -1,0 +1,54 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { loadLanternYard } from '@calm/demo';
+import { openDatabase } from '@calm/server';
+import { test as base, expect, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { NOW } from './server';
+
+/** What every journey has: a house of its own, so that journeys never meet. */
+interface HouseFixture {
+  /** The house's slug: the first part of its addresses. */
+  readonly house: string;
+  /** Absolute address of a page of the house. */
+  readonly at: (path: string) => string;
+}
+
+export const test = base.extend<HouseFixture>({
+  // Playwright reads a fixture's wishes from this pattern, empty or not.
+  // eslint-disable-next-line no-empty-pattern
+  house: async ({}, use) => {
+    const slug = `yard-${randomUUID().slice(0, 8)}`;
+    const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
+    await loadLanternYard(db, { slug, now: new Date(NOW) });
+    await pool.end();
+    await use(slug);
+  },
+  at: async ({ house }, use) => {
+    await use((path) => `${process.env['E2E_URL']}/${house}/${path}`);
+  },
+});
+
+export { expect };
+
+/** Fails on anything that axe calls serious or critical on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  const told = grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join('\n  ')}`);
+  expect(told).toEqual([]);
+}
+
+/** Fails when the page says anything to the console that it should not have to. */
+export function watchConsole(page: Page): string[] {
+  const said: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error' || message.type() === 'warning') said.push(message.text());
+  });
+  page.on('pageerror', (error) => said.push(error.message));
+  return said;
+}
+
+/** A count on Demand. */
+export function countField(page: Page, product: string, service: string, date: string) {
+  return page.getByRole('textbox', { name: `${product}, ${service} ${date}` });
+}

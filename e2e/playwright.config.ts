@@ -1,0 +1,48 @@
+import { defineConfig, type Project } from '@playwright/test';
+
+const browser = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+const desk = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
+/** The whole journey runs in both themes and both sizes; the rest once. */
+const project = (
+  name: string,
+  viewport: { width: number; height: number },
+  colorScheme: 'light' | 'dark',
+  isFirst = false,
+): Project => ({
+  name,
+  use: { viewport, colorScheme },
+  ...(!isFirst && { testMatch: /firstSlice\.spec\.ts/ }),
+});
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: /\.spec\.ts/,
+  outputDir: '../.data/e2e',
+  globalSetup: './server.ts',
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [['list'], ['json']],
+  use: { launchOptions: browser, screenshot: 'only-on-failure', locale: 'en-GB' },
+  projects: [
+    project('desk-light', desk, 'light', true),
+    project('desk-dark', desk, 'dark'),
+    project('phone-light', phone, 'light'),
+    project('phone-dark', phone, 'dark'),
+  ],
+});

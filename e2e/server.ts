@@ -1,0 +1,78 @@
+import { migrate, openDatabase } from '@calm/server';
+import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import { createConnection } from 'mysql2/promise';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** A Wednesday, 15:40 at Lantern Yard: lunch is over, dinner is in two hours. */
+export const NOW = '2026-11-25T14:40:00.000Z';
+/** The same wall clock a day on. */
+export const TOMORROW = '2026-11-26T14:40:00.000Z';
+
+/** Starts a real server process on the built web files; resolves with its address. */
+export async function startServer(
+  databaseUrl: string,
+  now: string,
+): Promise<{ url: string; stop: () => Promise<void> }> {
+  const port = await freePort();
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    cwd: root,
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      CALM_NOW: now,
+      LOG_LEVEL: 'error',
+      CALM_WEB_DIR: process.env['CALM_WEB_DIR'] ?? `${root}web/dist`,
+    },
+  });
+  const ended = new Promise<void>((resolve) => child.once('close', () => resolve()));
+  let output = '';
+  await new Promise<void>((resolve, reject) => {
+    const look = (chunk: Buffer) => {
+      output += chunk.toString();
+      if (output.includes('listens on')) resolve();
+    };
+    child.stdout.on('data', look);
+    child.stderr.on('data', look);
+    child.once('close', () => reject(new Error(`the server ended: ${output}`)));
+  });
+  return {
+    url: `http://127.0.0.1:${port}`,
+    stop: async () => {
+      child.kill('SIGTERM');
+      await ended;
+    },
+  };
+}
+
+async function freePort(): Promise<number> {
+  const probe = createServer();
+  await new Promise<void>((resolve) => probe.listen(0, '127.0.0.1', resolve));
+  const { port } = probe.address() as { port: number };
+  await new Promise((resolve) => probe.close(resolve));
+  return port;
+}
+
+/** Before all journeys: a database of their own, and a server on it. After them: both away. */
+export default async function globalSetup(): Promise<() => Promise<void>> {
+  const base = new URL(process.env['DATABASE_URL'] ?? '');
+  const name = `calm_tray_test_${randomUUID().replaceAll('-', '').slice(0, 16)}`;
+  const admin = await createConnection(base.href);
+  await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  base.pathname = `/${name}`;
+  const { db, pool } = openDatabase(base.href);
+  await migrate(db);
+  await pool.end();
+  const server = await startServer(base.href, NOW);
+  process.env['E2E_URL'] = server.url;
+  process.env['E2E_DATABASE_URL'] = base.href;
+  return async () => {
+    await server.stop();
+    await admin.query(`DROP DATABASE ${name}`);
+    await admin.end();
+  };
+}

@@ -1,0 +1,18 @@
+import { useEffect, useRef, useState } from 'react';
+
+/** The width of an element in px, followed as it changes. */
+export function useWidth<E extends HTMLElement>(): {
+  ref: React.RefObject<E | null>;
+  width: number;
+} {
+  const ref = useRef<E>(null);
+  const [width, setWidth] = useState(0);
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return { ref, width };
+}

@@ -1,0 +1,142 @@
+import type { LoadTemps } from '@calm/contract';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useParams } from 'react-router';
+import { Caution } from '../../parts/Caution';
+import { Failed } from '../../parts/Failed';
+import { useFormats } from '../../parts/format';
+import { Message } from '../../parts/Message';
+import { Page } from '../../parts/Page';
+import { Waiting } from '../../parts/Waiting';
+import { useBoard, type Board } from '../../state/useBoard';
+import styles from './BatchSheet.module.css';
+import { LoadOut } from './LoadOut';
+import { LotNote } from './LotNote';
+import { Onward } from './Onward';
+import { sayReason } from './sayReason';
+import { ScaleChain } from './ScaleChain';
+import { SheetHead } from './SheetHead';
+import { Steps } from './Steps';
+import { useLoadTemps } from './useLoadTemps';
+import { findBoardLot, useSheet, type Sheet } from './useSheet';
+import { WaterPanel } from './WaterPanel';
+import { WeighList } from './WeighList';
+
+/** The batch sheet of one product and date: from ball counts to the bowl, load by load. */
+export function BatchSheet() {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { date = '', product = '' } = useParams();
+  const isDate = /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date));
+  const { board, error, retry } = useBoard(isDate ? date : '2000-01-01');
+  if (error) return <Failed error={error} onRetry={retry} />;
+  if (!board) return <Waiting />;
+  const known = board.book.products.find((p) => p.slug === product);
+  const boardLot = isDate ? findBoardLot(board, date, product) : null;
+  if (!boardLot) {
+    const isOpen = board.services.some((service) => service.date === date);
+    const why = !known || !isDate ? 'unknown' : isOpen ? 'notWanted' : 'closed';
+    return (
+      <Message
+        title={t(`mix.none.${why}`)}
+        text={t(`mix.none.${why}How`, {
+          product: known?.name ?? '',
+          date: isDate ? f.date(date) : '',
+        })}
+        link={{ label: t('stops.demand'), to: `/${board.house}/demand?days=7` }}
+      />
+    );
+  }
+  return <OpenSheet key={boardLot.lot?.id ?? 'preview'} board={board} sheetOf={boardLot} />;
+}
+
+function OpenSheet({
+  board,
+  sheetOf,
+}: {
+  readonly board: Board;
+  readonly sheetOf: Parameters<typeof useSheet>[1];
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const sheet = useSheet(board, sheetOf);
+  const [shown, setShown] = useState(1);
+  const { scaled, recipe } = sheet;
+  const loads = scaled.ok ? scaled.value.loads.length : 0;
+  const number = Math.min(shown, Math.max(1, loads));
+  return (
+    <Page
+      title={t('mix.sheetTitle', { dough: recipe.formulaName, date: f.date(sheetOf.date) })}
+      lead={sheetOf.items.map((item) => `${f.count(item.count)} × ${item.name}`).join(' · ')}
+      aside={<SheetHead board={board} sheet={sheet} />}
+    >
+      {scaled.ok ? (
+        <>
+          <ScaleChain sheet={sheet} scaled={scaled.value} />
+          {loads > 1 && (
+            <Tabs
+              value={number}
+              onChange={(_event, value: number) => setShown(value)}
+              className={styles['loads'] ?? ''}
+              aria-label={t('mix.loads')}
+            >
+              {scaled.value.loads.map((_, i) => (
+                <Tab key={i} value={i + 1} label={t('mix.load', { number: i + 1, of: loads })} />
+              ))}
+            </Tabs>
+          )}
+          <LoadSheet key={number} board={board} sheet={sheet} number={number} />
+        </>
+      ) : (
+        <div role="alert" className={styles['cannot']}>
+          {scaled.reasons.map((reason) => (
+            <p key={reason.kind}>{sayReason(t, reason)}</p>
+          ))}
+        </div>
+      )}
+    </Page>
+  );
+}
+
+/** One load: weigh, water, steps, what came out. */
+function LoadSheet({
+  board,
+  sheet,
+  number,
+}: {
+  readonly board: Board;
+  readonly sheet: Sheet;
+  readonly number: number;
+}) {
+  const { boardLot, scaled } = sheet;
+  const load = useLoadTemps(board.house, sheet, number);
+  const [live, setLive] = useState<LoadTemps | null>(null);
+  if (!scaled.ok) return null;
+  const temps = live ?? load.temps;
+  return (
+    <div className={styles['sheet']}>
+      <div className={styles['main']}>
+        <WeighList sheet={sheet} scaled={scaled.value} number={number} temps={temps} />
+        <Caution about="lifting" />
+        <Steps board={board} sheet={sheet} number={number} />
+        {boardLot.lot && (
+          <>
+            <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />
+            <Onward board={board} boardLot={boardLot} />
+            <LotNote house={board.house} lot={boardLot.lot} />
+          </>
+        )}
+      </div>
+      <WaterPanel
+        sheet={sheet}
+        scaled={scaled.value}
+        load={load}
+        temps={temps}
+        onLive={setLive}
+        number={number}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import { frictionOfLoadC, type ScaledLot } from '@calm/core';
+import { adviseLoad } from '@calm/contract';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../parts/format';
+import { NumberField } from '../../parts/NumberField';
+import { KITCHEN_TEMP } from '../../parts/readNumber';
+import styles from './BatchSheet.module.css';
+import type { LoadTempsState } from './useLoadTemps';
+import type { Sheet } from './useSheet';
+
+/** Off by less than this is a good load, °C. */
+const GOOD_WITHIN_C = 0.5;
+
+/** The dough temperature that came out, and what it says about the next load. */
+export function LoadOut({
+  sheet,
+  scaled,
+  number,
+  load,
+}: {
+  readonly sheet: Sheet;
+  readonly scaled: ScaledLot;
+  readonly number: number;
+  readonly load: LoadTempsState;
+}) {
+  const { t } = useTranslation();
+  return (
+    <section className={styles['out']} aria-label={t('mix.out.title')}>
+      <h2>{t('mix.out.title')}</h2>
+      <div className={styles['outField']}>
+        <NumberField
+          label={t('mix.out.field')}
+          unit="°C"
+          size="far"
+          rule={{ ...KITCHEN_TEMP, mayBeEmpty: true }}
+          step={0.1}
+          value={load.temps.doughOutC}
+          onCommit={(doughOutC) => load.write({ doughOutC })}
+        />
+        <Verdict sheet={sheet} scaled={scaled} number={number} load={load} />
+      </div>
+    </section>
+  );
+}
+
+function Verdict({
+  sheet,
+  scaled,
+  number,
+  load,
+}: {
+  readonly sheet: Sheet;
+  readonly scaled: ScaledLot;
+  readonly number: number;
+  readonly load: LoadTempsState;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { recipe } = sheet;
+  const { temps } = load;
+  const bowl = scaled.loads[number - 1];
+  if (temps.doughOutC === null || !bowl) return <p className="quiet">{t('mix.out.empty')}</p>;
+  const offC = temps.doughOutC - recipe.doughTempC;
+  if (Math.abs(offC) < GOOD_WITHIN_C) return <p>{t('mix.out.good')}</p>;
+  const { pourTempC } = adviseLoad(recipe, bowl, temps, load.frictionC);
+  const { prefermentTempC, ...others } = temps;
+  const foundC = frictionOfLoadC({
+    ...others,
+    waterTempC: pourTempC,
+    doughOutC: temps.doughOutC,
+    ...(prefermentTempC !== null && { prefermentTempC }),
+  });
+  const next = adviseLoad(recipe, bowl, temps, foundC);
+  return (
+    <p>
+      {t(offC > 0 ? 'mix.out.warm' : 'mix.out.cold', {
+        off: f.warmer(offC),
+        wanted: f.temperature(recipe.doughTempC),
+        water: f.temperature(next.pourTempC),
+        was: f.temperature(pourTempC),
+      })}
+    </p>
+  );
+}

@@ -1,0 +1,76 @@
+import { stageKey, workOf, type PlannedWork } from '@calm/core';
+import Checkbox from '@mui/material/Checkbox';
+import { useTranslation } from 'react-i18next';
+import { Caution } from '../../parts/Caution';
+import { useFormats } from '../../parts/format';
+import { coverOf, shiftTimes } from '../../state/crewCover';
+import type { BoardLot } from '../../state/lotBoard';
+import { coverWords } from '../../state/lotWords';
+import type { Board } from '../../state/useBoard';
+import styles from './BatchSheet.module.css';
+import { useMark } from './useMark';
+
+/** The lot's way from the scale to the doors: each piece of work, when, by whom, done or not. */
+export function Onward({
+  board,
+  boardLot,
+}: {
+  readonly board: Board;
+  readonly boardLot: BoardLot;
+}) {
+  const { t } = useTranslation();
+  return (
+    <section aria-label={t('mix.onward.title')}>
+      <h2>{t('mix.onward.title')}</h2>
+      <ol className={styles['steps']}>
+        {workOf(boardLot.stages).map((work) => (
+          <OnwardStep key={stageKey(work)} board={board} boardLot={boardLot} work={work} />
+        ))}
+      </ol>
+      <Caution about="cold-room" />
+      <Caution about="raw-dough" />
+    </section>
+  );
+}
+
+function OnwardStep({
+  board,
+  boardLot,
+  work,
+}: {
+  readonly board: Board;
+  readonly boardLot: BoardLot;
+  readonly work: PlannedWork;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const title = t(`work.${work.key}`);
+  const { mark, toggle, isSending } = useMark(board.house, boardLot.lot, 0, stageKey(work), title);
+  const cover = coverOf(board, shiftTimes(board), work);
+  return (
+    <li data-done={mark?.doneAt != null}>
+      <Checkbox
+        checked={mark?.doneAt != null}
+        disabled={isSending}
+        onChange={(event) => toggle(event.target.checked)}
+        slotProps={{ input: { 'aria-label': title } }}
+        sx={{ width: 48, height: 48, '& svg': { fontSize: 32 } }}
+      />
+      <div className={styles['step']}>
+        <b>
+          {title}{' '}
+          <span className="quiet">
+            {f.moment(work.startMs)}–{f.time(work.endMs)}
+          </span>
+          {mark?.doneAt != null && (
+            <span className={styles['at']}>
+              {' '}
+              {t('mix.onward.doneAt', { at: f.moment(Date.parse(mark.doneAt)) })}
+            </span>
+          )}
+        </b>
+        <p className="quiet small">{coverWords(t, work, cover)}</p>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,78 @@
+import type { MethodStep } from '@calm/contract';
+import Checkbox from '@mui/material/Checkbox';
+import { useTranslation } from 'react-i18next';
+import { Caution } from '../../parts/Caution';
+import { useFormats } from '../../parts/format';
+import type { Board } from '../../state/useBoard';
+import styles from './BatchSheet.module.css';
+import { useMark } from './useMark';
+import type { Sheet } from './useSheet';
+
+/** The method's steps in order, ticked off load by load. */
+export function Steps({
+  board,
+  sheet,
+  number,
+}: {
+  readonly board: Board;
+  readonly sheet: Sheet;
+  readonly number: number;
+}) {
+  const { t } = useTranslation();
+  const { method } = sheet.recipe;
+  return (
+    <section aria-label={t('mix.steps.title')}>
+      <h2>{method.name}</h2>
+      <p className="quiet small">{method.why}</p>
+      {!sheet.boardLot.lot && <p className={styles['hint']}>{t('mix.steps.startFirst')}</p>}
+      <ol className={styles['steps']}>
+        {method.steps.map((step) => (
+          <Step key={step.key} board={board} sheet={sheet} number={number} step={step} />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Step({
+  board,
+  sheet,
+  number,
+  step,
+}: {
+  readonly board: Board;
+  readonly sheet: Sheet;
+  readonly number: number;
+  readonly step: MethodStep;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { lot } = sheet.boardLot;
+  const { mark, toggle, isSending } = useMark(board.house, lot, number, step.key, step.title);
+  const pace = [
+    step.minutes === undefined ? '' : f.duration(step.minutes),
+    step.speed ? t(`mix.steps.${step.speed}`) : '',
+  ];
+  return (
+    <li data-done={mark?.doneAt != null}>
+      <Checkbox
+        checked={mark?.doneAt != null}
+        disabled={!lot || isSending}
+        onChange={(event) => toggle(event.target.checked)}
+        slotProps={{ input: { 'aria-label': step.title } }}
+        sx={{ width: 48, height: 48, '& svg': { fontSize: 32 } }}
+      />
+      <div className={styles['step']}>
+        <b>
+          {step.title} <span className="quiet">{pace.filter(Boolean).join(', ')}</span>
+          {mark?.doneAt != null && (
+            <span className={styles['at']}> {f.time(Date.parse(mark.doneAt))}</span>
+          )}
+        </b>
+        <p>{step.detail}</p>
+        {step.lookFor && <p className={styles['lookFor']}>{step.lookFor}</p>}
+        {step.caution && <Caution about={step.caution} />}
+      </div>
+    </li>
+  );
+}

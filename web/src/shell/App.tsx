@@ -1,0 +1,58 @@
+import { lazy, Suspense, type ComponentType } from 'react';
+import { Navigate, Route, Routes } from 'react-router';
+import { Tonight } from '../places/tonight/Tonight';
+import { Waiting } from '../parts/Waiting';
+import { useHousesQuery } from '../state/api';
+import { NoHouse } from './NoHouse';
+import { Shell } from './Shell';
+import { NoSuchPage } from './NoSuchPage';
+
+/** A place whose code comes when somebody goes there. */
+function place(load: () => Promise<ComponentType>): ComponentType {
+  return lazy(async () => ({ default: await load() }));
+}
+
+const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
+const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
+const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
+const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
+const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).BatchSheet);
+const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).WalkIn);
+const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
+const Log = place(async () => (await import('../places/log/Log')).Log);
+const House = place(async () => (await import('../places/house/House')).House);
+
+/** Every address of the application. */
+export function App() {
+  return (
+    <Suspense fallback={<Waiting />}>
+      <Routes>
+        <Route path="/" element={<FirstHouse />} />
+        <Route path="/:house" element={<Shell />}>
+          <Route index element={<Navigate to="tonight" replace />} />
+          <Route path="tonight" element={<Tonight />} />
+          <Route path="demand" element={<Demand />} />
+          <Route path="formulas" element={<Formulas />} />
+          <Route path="plan" element={<Plan />} />
+          <Route path="mix" element={<Mix />} />
+          <Route path="mix/:date/:product" element={<BatchSheet />} />
+          <Route path="walk-in" element={<WalkIn />} />
+          <Route path="crew" element={<Crew />} />
+          <Route path="log" element={<Log />} />
+          <Route path="house" element={<House />} />
+          <Route path="*" element={<NoSuchPage />} />
+        </Route>
+      </Routes>
+    </Suspense>
+  );
+}
+
+/** The bare address leads to the first house. */
+function FirstHouse() {
+  const { data, isError, refetch } = useHousesQuery();
+  const [first] = data ?? [];
+  if (first) return <Navigate to={`/${first.slug}/tonight`} replace />;
+  if (isError || data)
+    return <NoHouse isEmpty={data !== undefined} onRetry={() => void refetch()} />;
+  return <Waiting />;
+}

@@ -1,0 +1,102 @@
+import { useEffect, useMemo, useState, Suspense } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Failed } from '../parts/Failed';
+import { FormatsContext, makeFormats } from '../parts/format';
+import { NoticesProvider } from '../parts/Notices';
+import { Waiting } from '../parts/Waiting';
+import { useBookQuery } from '../state/api';
+import { nowMs as readNow } from '../state/clock';
+import { moved, settled, ticked } from '../state/cursor';
+import { useAppDispatch, useAppSelector } from '../state/store';
+import { useHouse } from '../state/useBoard';
+import { KeysDialog } from './KeysDialog';
+import { NotNowBanner } from './NotNowBanner';
+import styles from './Shell.module.css';
+import { Spine } from './Spine';
+import { TimeRail } from './TimeRail';
+import { useKeys } from './useKeys';
+
+/** The clock is looked at this often, ms. */
+const TICK_MS = 15_000;
+
+/** Spine, time rail and the page between them. */
+export function Shell() {
+  const { i18n } = useTranslation();
+  const house = useHouse();
+  const { data: book, error, refetch } = useBookQuery(house);
+  const [isKeysOpen, setKeysOpen] = useState(false);
+  useTicking();
+  useCursorInAddress();
+  const timeZone = book?.house.timeZone ?? 'UTC';
+  const locale = i18n.language === 'en' ? 'en-GB' : i18n.language;
+  const formats = useMemo(
+    () => makeFormats({ locale, timeZone, units: 'metric' }),
+    [locale, timeZone],
+  );
+
+  return (
+    <FormatsContext.Provider value={formats}>
+      <NoticesProvider>
+        <Keys onHelp={() => setKeysOpen(true)} />
+        <div className={styles['shell']}>
+          <Spine houseName={book?.house.name ?? ''} onKeys={() => setKeysOpen(true)} />
+          <TimeRail />
+          <main className={styles['page']} tabIndex={-1}>
+            <NotNowBanner />
+            {error && !book ? (
+              <Failed error={error} onRetry={() => void refetch()} />
+            ) : (
+              <Suspense fallback={<Waiting />}>
+                <Outlet />
+              </Suspense>
+            )}
+          </main>
+        </div>
+        <KeysDialog isOpen={isKeysOpen} onClose={() => setKeysOpen(false)} />
+      </NoticesProvider>
+    </FormatsContext.Provider>
+  );
+}
+
+/** Listens for keys; a piece of its own so that it stands inside the notices it uses. */
+function Keys({ onHelp }: { readonly onHelp: () => void }) {
+  useKeys(onHelp);
+  return null;
+}
+
+function useTicking() {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const timer = setInterval(() => dispatch(ticked(readNow())), TICK_MS);
+    return () => clearInterval(timer);
+  }, [dispatch]);
+}
+
+/** Deep links: the cursor is in the address as `at`, and is read from it at the start. */
+function useCursorInAddress() {
+  const dispatch = useAppDispatch();
+  const atMs = useAppSelector((state) => state.cursor.atMs);
+  const [params] = useSearchParams();
+  const { pathname } = useLocation();
+  const navigate = useNavigate();
+  const inAddress = params.get('at');
+
+  useEffect(() => {
+    const ms = Date.parse(inAddress ?? '');
+    if (Number.isNaN(ms)) return;
+    dispatch(moved(ms));
+    dispatch(settled());
+    // Only what the address said when the page was opened.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+
+  useEffect(() => {
+    const wanted = atMs === null ? null : new Date(atMs).toISOString();
+    if (wanted === inAddress) return;
+    const timer = setTimeout(() => {
+      void navigate({ pathname, search: wanted ? `?at=${wanted}` : '' }, { replace: true });
+    }, 250);
+    return () => clearTimeout(timer);
+  }, [atMs, inAddress, navigate, pathname]);
+}

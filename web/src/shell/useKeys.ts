@@ -1,0 +1,50 @@
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { useNotices } from '../parts/Notices';
+import { moved, settled, snappedToNow } from '../state/cursor';
+import { useAppDispatch } from '../state/store';
+import { useHouse } from '../state/useBoard';
+import { useCursor } from '../state/useCursor';
+import { STOPS } from './stops';
+
+const MIN_MS = 60_000;
+const CURSOR_KEYS: Readonly<Record<string, number>> = {
+  '[': -15 * MIN_MS,
+  ']': 15 * MIN_MS,
+  '{': -180 * MIN_MS,
+  '}': 180 * MIN_MS,
+};
+
+/** The keys that work everywhere but in a field. */
+export function useKeys(onHelp: () => void): void {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const house = useHouse();
+  const { atMs } = useCursor();
+  const { undoLast } = useNotices();
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const isField = (event.target as HTMLElement).matches(
+        'input, textarea, select, [role=slider]',
+      );
+      const isUndo = event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey);
+      if (isUndo && !isField) {
+        event.preventDefault();
+        undoLast();
+      }
+      if (isField || event.ctrlKey || event.metaKey || event.altKey) return;
+      const stop = STOPS.find(({ digit }) => digit === event.key);
+      const step = CURSOR_KEYS[event.key];
+      if (stop) void navigate(`/${house}/${stop.path}`);
+      else if (event.key === '?') onHelp();
+      else if (event.key === 'n') dispatch(snappedToNow());
+      else if (step !== undefined) {
+        dispatch(moved(atMs + step));
+        dispatch(settled());
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [navigate, dispatch, house, atMs, undoLast, onHelp]);
+}

@@ -1,0 +1,86 @@
+import {
+  paths,
+  type HouseBook,
+  type HouseSummary,
+  type Lot,
+  type Mark,
+  type MarkChange,
+  type MixerFriction,
+  type Problem,
+  type Service,
+  type Shift,
+} from '@calm/contract';
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+
+/** A house and a stretch of local dates. */
+export interface Stretch {
+  readonly house: string;
+  readonly from: string;
+  readonly days: number;
+}
+
+/** What several places read, and the one change that more than one of them makes. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '' }),
+  tagTypes: ['Services', 'Lots', 'Frictions'],
+  refetchOnFocus: true,
+  refetchOnReconnect: true,
+  endpoints: (build) => ({
+    houses: build.query<HouseSummary[], void>({ query: () => paths.houses() }),
+    book: build.query<HouseBook, string>({ query: (house) => paths.book(house) }),
+    services: build.query<Service[], Stretch>({
+      query: ({ house, from, days }) => paths.services(house, from, days),
+      providesTags: ['Services'],
+    }),
+    shifts: build.query<Shift[], Stretch>({
+      query: ({ house, from, days }) => paths.shifts(house, from, days),
+    }),
+    lots: build.query<Lot[], Stretch>({
+      query: ({ house, from, days }) => paths.lots(house, from, days),
+      providesTags: ['Lots'],
+    }),
+    frictions: build.query<MixerFriction[], string>({
+      query: (house) => paths.frictions(house),
+      providesTags: ['Frictions'],
+    }),
+    mark: build.mutation<
+      Mark,
+      { house: string; lotId: string; loadNumber: number; stepKey: string; change: MarkChange }
+    >({
+      query: ({ house, lotId, loadNumber, stepKey, change }) => ({
+        url: paths.mark(house, lotId, loadNumber, stepKey),
+        method: 'PUT',
+        body: change,
+      }),
+      invalidatesTags: ['Lots'],
+    }),
+  }),
+});
+
+export const {
+  useHousesQuery,
+  useBookQuery,
+  useServicesQuery,
+  useShiftsQuery,
+  useLotsQuery,
+  useFrictionsQuery,
+  useMarkMutation,
+} = api;
+
+/** The problem document behind a failed request; null when the server was not reached at all. */
+export function problemOf<Both = unknown>(error: unknown): Problem<Both> | null {
+  const data = (error as { data?: unknown } | null)?.data;
+  const text = typeof data === 'string' ? data : null;
+  const parsed = text ? parseProblem(text) : data;
+  const isProblem = typeof parsed === 'object' && parsed !== null && 'type' in parsed;
+  return isProblem ? (parsed as Problem<Both>) : null;
+}
+
+function parseProblem(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}

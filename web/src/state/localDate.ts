@@ -1,0 +1,27 @@
+/**
+ * Local calendar dates as `YYYY-MM-DD`. Instants become dates in the house's zone; dates are then
+ * counted without any zone, so no clock change can bend them.
+ */
+
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+/** The house's local date at an instant. */
+export function dateAt(ms: number, timeZone: string): string {
+  let formatter = formatters.get(timeZone);
+  if (!formatter) {
+    formatter = new Intl.DateTimeFormat('en-CA', {
+      timeZone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    });
+    formatters.set(timeZone, formatter);
+  }
+  return formatter.format(ms);
+}
+
+/** A date some days on. */
+export function addDays(date: string, days: number): string {
+  const ms = Date.parse(`${date}T00:00:00Z`) + days * 86_400_000;
+  return new Date(ms).toISOString().slice(0, 10);
+}

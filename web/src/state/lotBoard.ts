@@ -1,0 +1,157 @@
+import {
+  lotItem,
+  productsOfDough,
+  recipeFor,
+  scaleRecipe,
+  type HouseBook,
+  type Lot,
+  type LotItem,
+  type Product,
+  type Recipe,
+  type Service,
+} from '@calm/contract';
+import {
+  countBack,
+  whereabouts,
+  type Outcome,
+  type PlannedStage,
+  type ScaledLot,
+  type ScaleReason,
+  type Whereabouts,
+} from '@calm/core';
+
+/** A lot as the board shows it: under way, or still only wanted. */
+export interface BoardLot {
+  /** The product it is led by, and the date of its services. */
+  readonly product: Product;
+  readonly date: string;
+  /** Null while it is only wanted. */
+  readonly lot: Lot | null;
+  /** The lot's code, or the letters its code will start with. */
+  readonly code: string;
+  readonly recipe: Recipe;
+  /** What is made … */
+  readonly items: readonly LotItem[];
+  /** … and what demand asks for now. */
+  readonly wanted: readonly LotItem[];
+  readonly scaled: Outcome<ScaledLot, ScaleReason>;
+  readonly stages: readonly PlannedStage[];
+  readonly doorsMs: number;
+  readonly closeMs: number;
+}
+
+/**
+ * Every lot of some days: those under way by their own frozen recipe, the rest as demand asks for
+ * them now.
+ */
+export function boardLots(
+  book: HouseBook,
+  services: readonly Service[],
+  lots: readonly Lot[],
+): BoardLot[] {
+  const dates = [...new Set(services.map((service) => service.date))];
+  return dates.flatMap((date) =>
+    leadProducts(book).flatMap((product) => {
+      const dayServices = services.filter((service) => service.date === date);
+      const boardLot = lotFor(book, product, date, dayServices, lots);
+      return boardLot ? [boardLot] : [];
+    }),
+  );
+}
+
+/** One product for each dough: the one that is not made from remainders. */
+export function leadProducts(book: HouseBook): Product[] {
+  const seen = new Set<string>();
+  return [...book.products]
+    .sort((a, b) => Number(a.isFromRemainders) - Number(b.isFromRemainders))
+    .filter(({ formulaId, routeId }) => {
+      const dough = `${formulaId}/${routeId}`;
+      if (seen.has(dough)) return false;
+      seen.add(dough);
+      return true;
+    });
+}
+
+function lotFor(
+  book: HouseBook,
+  product: Product,
+  date: string,
+  services: readonly Service[],
+  lots: readonly Lot[],
+): BoardLot | null {
+  const dough = productsOfDough(book, product);
+  const wanted = dough
+    .map((p) => lotItem(p, wantedOf(p, services)))
+    .filter((item) => item.count > 0);
+  const lot = lots.find(
+    (l) =>
+      l.serviceDate === date &&
+      l.items.some((item) => dough.some((p) => p.id === item.productId)) &&
+      l.recipe.formulaId === product.formulaId,
+  );
+  if (!lot && wanted.length === 0) return null;
+  const times = lot
+    ? { doorsMs: Date.parse(lot.doorsAt), closeMs: Date.parse(lot.closeAt) }
+    : timesOf(wanted, services);
+  const recipe = lot?.recipe ?? recipeFor(book, product);
+  const items = lot?.items ?? wanted;
+  const scaled = scaleRecipe(recipe, items);
+  const size = {
+    loads: scaled.ok ? scaled.value.loads.length : 1,
+    balls: items.reduce((sum, item) => sum + item.count, 0),
+  };
+  const formula = book.formulas.find((f) => f.id === product.formulaId);
+  return {
+    product,
+    date,
+    lot: lot ?? null,
+    code: lot?.code ?? formula?.code ?? '',
+    recipe,
+    items,
+    wanted,
+    scaled,
+    stages: countBack(recipe.route, times.doorsMs, size),
+    ...times,
+  };
+}
+
+/** Balls of a product that some services want together. */
+export function wantedOf(product: Product, services: readonly Service[]): number {
+  return services.reduce(
+    (sum, service) => sum + (service.counts.find((c) => c.productId === product.id)?.count ?? 0),
+    0,
+  );
+}
+
+function timesOf(items: readonly LotItem[], services: readonly Service[]) {
+  const wanting = services.filter((service) =>
+    service.counts.some((c) => c.count > 0 && items.some((item) => item.productId === c.productId)),
+  );
+  return {
+    doorsMs: Math.min(...wanting.map((service) => Date.parse(service.startsAt))),
+    closeMs: Math.max(...wanting.map((service) => Date.parse(service.endsAt))),
+  };
+}
+
+/** Where a lot is in its route at a moment, from its record and its plan. */
+export function whereIs(boardLot: BoardLot, atMs: number, nowMs: number): Whereabouts {
+  const done = (boardLot.lot?.marks ?? [])
+    .filter((mark) => mark.loadNumber === 0 && mark.doneAt !== null)
+    .map((mark) => ({ stageKey: mark.stepKey, doneMs: Date.parse(mark.doneAt ?? '') }));
+  return whereabouts(boardLot.stages, done, atMs, nowMs, boardLot.closeMs);
+}
+
+/** The stop of the spine at which a lot is found. */
+export type SpineStop = 'plan' | 'mix' | 'walk-in' | 'tonight' | 'log';
+
+/** Which stop a lot is at. */
+export function stopOf(where: Whereabouts): SpineStop {
+  if (where.kind === 'to-make') return 'plan';
+  if (where.kind === 'served') return 'log';
+  if (where.kind === 'serving') return 'tonight';
+  if (where.kind === 'at-work') {
+    return where.stage === 'sheet' || where.stage === 'pull' ? 'tonight' : 'mix';
+  }
+  if (where.stage === 'cold') return 'walk-in';
+  return where.stage === 'temper' ? 'tonight' : 'mix';
+}

@@ -1,0 +1,33 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { cursorSlice } from './cursor';
+import { draftsSlice, storeDrafts } from './drafts';
+import { preferencesSlice, storePreferences } from './preferences';
+
+/** Makes the store. Called once the clock is set. */
+export function makeStore() {
+  const store = configureStore({
+    reducer: {
+      [api.reducerPath]: api.reducer,
+      cursor: cursorSlice.reducer,
+      drafts: draftsSlice.reducer,
+      preferences: preferencesSlice.reducer,
+    },
+    middleware: (standard) => standard().concat(api.middleware),
+  });
+  setupListeners(store.dispatch);
+  let { drafts, preferences } = store.getState();
+  store.subscribe(() => {
+    const state = store.getState();
+    if (state.drafts !== drafts) storeDrafts((drafts = state.drafts));
+    if (state.preferences !== preferences) storePreferences((preferences = state.preferences));
+  });
+  return store;
+}
+
+export type Store = ReturnType<typeof makeStore>;
+export type RootState = ReturnType<Store['getState']>;
+export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppSelector = useSelector.withTypes<RootState>();

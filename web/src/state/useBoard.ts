@@ -1,0 +1,68 @@
+import type { HouseBook, Service, Shift } from '@calm/contract';
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { useBookQuery, useLotsQuery, useServicesQuery, useShiftsQuery } from './api';
+import { addDays, dateAt } from './localDate';
+import { boardLots, type BoardLot } from './lotBoard';
+import { useCursor } from './useCursor';
+
+/** Everything the board needs, once it is there. */
+export interface Board {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly services: readonly Service[];
+  readonly shifts: readonly Shift[];
+  readonly lots: readonly BoardLot[];
+}
+
+/** Days before the cursor's date that the board reaches. */
+const DAYS_BEFORE = 2;
+/** Days of the board altogether. */
+const BOARD_DAYS = 9;
+/** Other devices' changes are looked for this often, ms. */
+const LOOK_EVERY_MS = 15_000;
+
+/** The house that the address names. */
+export function useHouse(): string {
+  return useParams()['house'] ?? '';
+}
+
+/**
+ * The lots around the time cursor, following other devices.
+ *
+ * @param around local date to lay the board around; the cursor's when absent
+ */
+export function useBoard(around?: string): {
+  board: Board | null;
+  error: unknown;
+  retry: () => void;
+} {
+  const house = useHouse();
+  const { atMs } = useCursor();
+  const book = useBookQuery(house);
+  const timeZone = book.data?.house.timeZone;
+  const from = addDays(around ?? dateAt(atMs, timeZone ?? 'UTC'), -DAYS_BEFORE);
+  const stretch = { house, from, days: BOARD_DAYS };
+  const options = { skip: !timeZone, pollingInterval: LOOK_EVERY_MS };
+  const services = useServicesQuery(stretch, options);
+  const shifts = useShiftsQuery(stretch, { skip: !timeZone });
+  const lots = useLotsQuery(stretch, options);
+
+  const board = useMemo(() => {
+    if (!book.data || !services.data || !shifts.data || !lots.data) return null;
+    return {
+      house,
+      book: book.data,
+      services: services.data,
+      shifts: shifts.data,
+      lots: boardLots(book.data, services.data, lots.data),
+    };
+  }, [house, book.data, services.data, shifts.data, lots.data]);
+
+  const failed = [book, services, shifts, lots].filter((query) => query.isError && !query.data);
+  return {
+    board,
+    error: failed[0]?.error ?? null,
+    retry: () => failed.forEach((query) => void query.refetch()),
+  };
+}
