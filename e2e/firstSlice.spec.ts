@@ -34,7 +34,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     // 22 × 820 g = 18.04 kg of balls
     await expect(page.getByText('18.04 kg').first()).toBeVisible();
     await page.getByRole('button', { name: 'Why this? = dough' }).click();
-    await expect(page.getByText(/The formula adds up to 175.1 % of its flour/)).toBeVisible();
+    await expect(page.getByText(/The formula adds up to 175\.1\s% of its flour/)).toBeVisible();
     await expect(
       page.getByText('Poolish-type pre-ferment', { exact: false }).first(),
     ).toBeVisible();
@@ -66,7 +66,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     const out = page.getByRole('textbox', { name: 'Dough temperature (°C)' });
     await out.fill('26,4');
     await out.press('Enter');
-    await expect(page.getByText(/\+1\.4 °C against 25\.0 °C: it will run ahead/)).toBeVisible();
+    await expect(page.getByText(/\+1\.4\s°C against 25\.0\s°C: it will run ahead/)).toBeVisible();
     await page.getByRole('checkbox', { name: 'Mix pre-ferment' }).click();
     await expect(page.getByRole('checkbox', { name: 'Mix pre-ferment' })).toBeChecked();
     const note = page.getByRole('textbox', { name: 'Note for the next shift' });
@@ -103,7 +103,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
 
   await test.step('the next day it is all there', async () => {
     const tomorrow = await startServer(process.env['E2E_DATABASE_URL'] ?? '', TOMORROW);
-    const other = await browser.newPage();
+    const other = await (await browser.newContext()).newPage();
     await other.goto(`${tomorrow.url}/${house}/tonight`);
     await expect(other.getByRole('heading', { name: 'Dinner, Thu 26 Nov' })).toBeVisible();
     await other.goto(`${tomorrow.url}/${house}/mix/2026-11-27/slab`);

@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { loadLanternYard } from '@calm/demo';
 import { openDatabase } from '@calm/server';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Browser, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { NOW } from './server';
 
@@ -51,4 +51,10 @@ export function watchConsole(page: Page): string[] {
 /** A count on Demand. */
 export function countField(page: Page, product: string, service: string, date: string) {
   return page.getByRole('textbox', { name: `${product}, ${service} ${date}` });
+}
+
+/** Two people, each with a browser of their own. */
+export async function twoPeople(browser: Browser): Promise<[Page, Page]> {
+  const open = async () => (await browser.newContext()).newPage();
+  return [await open(), await open()];
 }

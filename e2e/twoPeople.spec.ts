@@ -1,7 +1,7 @@
-import { countField, expect, expectAccessible, test } from './house';
+import { countField, expect, expectAccessible, test, twoPeople } from './house';
 
 test('two people change one count: the second is told and chooses', async ({ browser, at }) => {
-  const [mara, ben] = [await browser.newPage(), await browser.newPage()];
+  const [mara, ben] = await twoPeople(browser);
   const field = (page: typeof mara) => countField(page, 'Yard Round', 'Dinner', 'Thu 26 Nov');
   await mara.goto(at('demand'));
   await ben.goto(at('demand'));
@@ -27,7 +27,7 @@ test('two people change one count: the second is told and chooses', async ({ bro
 });
 
 test('keeping theirs drops mine and nothing else', async ({ browser, at }) => {
-  const [mara, ben] = [await browser.newPage(), await browser.newPage()];
+  const [mara, ben] = await twoPeople(browser);
   const field = (page: typeof mara) => countField(page, 'Slab', 'Dinner', 'Thu 26 Nov');
   await mara.goto(at('demand'));
   await ben.goto(at('demand'));
@@ -43,7 +43,7 @@ test('keeping theirs drops mine and nothing else', async ({ browser, at }) => {
 });
 
 test('two hands at one load: both sides are shown', async ({ browser, at }) => {
-  const [mara, ben] = [await browser.newPage(), await browser.newPage()];
+  const [mara, ben] = await twoPeople(browser);
   const sheet = at('mix/2026-11-27/yard-round');
   const flour = (page: typeof mara) => page.getByRole('textbox', { name: 'Flour (°C)' });
   await mara.goto(sheet);

@@ -24,9 +24,13 @@ export async function installPackages() {
     .digest('hex');
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
   say('Installing npm packages …');
-  const { code } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  const ci = ['ci', '--no-audit', '--no-fund', '--loglevel=error'];
+  const { code, output } = await run('npm', ci, { quiet: true });
   if (code !== 0) {
-    throw new Plain('npm could not install the packages. Check the network, then try again.');
+    const firstLines = output.trim().split('\n').slice(0, 6).join('\n');
+    throw new Plain(
+      `npm could not install the packages. Check the network, then try again.\n${firstLines}`,
+    );
   }
   writeFileSync(STAMP, lock);
 }

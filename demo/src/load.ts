@@ -1,4 +1,4 @@
-import { activeKeyOf, schema as t, type Database, type Queries } from '@calm/server';
+import { activeKeyOf, inTransaction, schema as t, type Database, type Queries } from '@calm/server';
 import type { HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
@@ -36,7 +36,7 @@ export async function loadLanternYard(
   const houseId = id('house');
   const book = bookOf(id, slug, name);
   const lots = makeHistory(book, now);
-  await db.transaction(async (tx) => {
+  await inTransaction(db, async (tx) => {
     await removeHouse(tx, houseId);
     await insertBook(tx, houseId, book, id);
     await insertWeek(tx, houseId, id);

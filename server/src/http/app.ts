@@ -1,4 +1,5 @@
 import { API } from '@calm/contract';
+import compression from 'compression';
 import { sql } from 'drizzle-orm';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -69,6 +70,8 @@ export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): E
       strictTransportSecurity: false,
     }),
   );
+
+  app.use(compression());
 
   app.get('/healthz', (_req, res) => {
     res.json({ is: 'alive' });

@@ -31,6 +31,7 @@ export function makeTheme(mode: 'light' | 'dark'): Theme {
         defaultProps: { elevation: 0 },
         styleOverrides: { root: { backgroundImage: 'none', border: `1px solid ${p.line}` } },
       },
+      MuiToggleButton: { styleOverrides: { root: { color: p.ink, borderColor: p.quiet } } },
       MuiOutlinedInput: {
         styleOverrides: { notchedOutline: { borderColor: p.quiet } },
       },

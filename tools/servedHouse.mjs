@@ -1,0 +1,67 @@
+import { spawn } from 'node:child_process';
+import { buildWeb, WEB_DIST } from './build.mjs';
+import { installDatabase, startDatabase } from './database.mjs';
+import { installDebian, installPackages } from './install.mjs';
+import { bin, freePort, ROOT, run, stopPid } from './processes.mjs';
+import { Plain } from './say.mjs';
+
+/** A Wednesday, 15:40 at Lantern Yard: lunch is over, dinner is in two hours. */
+export const FIXED_NOW = '2026-11-25T14:40:00.000Z';
+
+/**
+ * The demo house on a throwaway database, with the clock fixed, served as `npm run demo` serves it:
+ * for pictures and measurements.
+ *
+ * @param {string} name of its folder under .data/
+ * @returns {Promise<{ url: string, stop: () => Promise<void> }>}
+ */
+export async function serveHouse(name) {
+  await installPackages();
+  await installDatabase();
+  await installDebian([
+    { command: 'chromium', debianPackage: 'chromium', otherwise: 'Chromium is needed for this.' },
+  ]);
+  await buildWeb();
+  const database = await startDatabase(name, { isThrowaway: true });
+  const port = (await freePort()) ?? 0;
+  const env = {
+    ...process.env,
+    DATABASE_URL: database.url,
+    CALM_NOW: FIXED_NOW,
+    CALM_WEB_DIR: WEB_DIST,
+    LOG_LEVEL: 'warn',
+    PORT: String(port),
+  };
+  const prepared = await run(bin('tsx'), ['demo/src/prepare.ts'], { env, quiet: true });
+  if (prepared.code !== 0) {
+    await database.stop();
+    throw new Plain(prepared.output);
+  }
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise((resolve) => server.stdout?.once('data', resolve));
+  return {
+    url: `http://127.0.0.1:${port}`,
+    stop: async () => {
+      if (server.pid) await stopPid(server.pid);
+      await database.stop();
+    },
+  };
+}
+
+/** How Chromium is started everywhere in this project. */
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
