@@ -42,7 +42,10 @@ export default tseslint.config(
     plugins: { 'react-hooks': reactHooks },
     rules: { ...reactHooks.configs.recommended.rules },
   },
-  { files: ['**/*.config.{ts,mjs}'], rules: { 'no-restricted-syntax': 'off' } },
+  {
+    files: ['**/*.config.{ts,mjs}', 'e2e/globalSetup.ts'],
+    rules: { 'no-restricted-syntax': 'off' },
+  },
   mayNotImport(
     ['core/src/**/*.ts'],
     ['@calm/*', 'node:*', 'express', 'react', 'joi', 'luxon'],

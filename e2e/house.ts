@@ -19,7 +19,7 @@ export const test = base.extend<HouseFixture>({
   house: async ({}, use) => {
     const slug = `yard-${randomUUID().slice(0, 8)}`;
     const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
-    await loadLanternYard(db, { slug, now: new Date(NOW) });
+    await loadLanternYard(db, { slug, now: new Date(NOW), weeks: 2 });
     await pool.end();
     await use(slug);
   },

@@ -32,7 +32,7 @@ await runTool(async () => {
       const page = await browser.newPage({ viewport: size, colorScheme: theme ?? 'light' });
       await page.goto(`${house.url}/lantern-yard/${path}`);
       await page.waitForLoadState('networkidle');
-      await page.evaluate(() => document.fonts.ready);
+      await page.evaluate('document.fonts.ready');
       await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}.png` });
       await page.close();
       say(`docs/screenshots/${name}.png`);

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { buildWeb, WEB_DIST } from './build.mjs';
 import { installDatabase, startDatabase } from './database.mjs';
 import { checkNode, installDebian, installPackages } from './install.mjs';
@@ -32,6 +32,7 @@ await runTool(async () => {
 
   /** @type {Tally[]} */
   const tallies = [];
+  mkdirSync(RESULTS, { recursive: true });
   if (isWanted('lint')) tallies.push(await check('Lint', 'npm', ['run', '--silent', 'lint']));
   if (isWanted('types')) tallies.push(await check('Types', 'npm', ['run', '--silent', 'types']));
   if (isWanted('jest') || isWanted('e2e')) {

@@ -25,15 +25,15 @@ const HEATWAVE = { firstDaysAgo: 40, lastDaysAgo: 34, warmerC: 8 };
 const RECORD_SCATTER_MIN = 6;
 
 /** Every lot that was, or is, under way by now. */
-export function makeHistory(book: HouseBook, now: Date): Lot[] {
+export function makeHistory(book: HouseBook, now: Date, weeks = WEEKS_OF_HISTORY): Lot[] {
   const zone = book.house.timeZone;
   const today = localDateOf(now, zone);
-  const days = WEEKS_OF_HISTORY * 7 + DAYS_AHEAD;
-  const first = addDays(today, -WEEKS_OF_HISTORY * 7);
+  const days = weeks * 7 + DAYS_AHEAD;
+  const first = addDays(today, -weeks * 7);
   const lots: Lot[] = [];
   for (let day = 0; day < days; day += 1) {
     const date = addDays(first, day);
-    const daysAgo = WEEKS_OF_HISTORY * 7 - day;
+    const daysAgo = weeks * 7 - day;
     for (const product of book.products.filter((p) => !p.isFromRemainders)) {
       const lot = makeLot(book, product, date, daysAgo, now);
       if (lot) lots.push(lot);

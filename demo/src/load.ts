@@ -15,6 +15,8 @@ export interface DemoOptions {
   readonly name?: string;
   /** "Today": history ends here. */
   readonly now: Date;
+  /** Weeks of history; ten unless a test wants to be quick. */
+  readonly weeks?: number;
 }
 
 /** True when the house is there already. */
@@ -30,12 +32,12 @@ export async function isLoaded(db: Database, slug = 'lantern-yard'): Promise<boo
  */
 export async function loadLanternYard(
   db: Database,
-  { slug = 'lantern-yard', name = yard.HOUSE_NAME, now }: DemoOptions,
+  { slug = 'lantern-yard', name = yard.HOUSE_NAME, now, weeks }: DemoOptions,
 ): Promise<{ lots: number }> {
   const id = (key: string) => uuidOf(`${slug}/${key}`, NAMESPACE);
   const houseId = id('house');
   const book = bookOf(id, slug, name);
-  const lots = makeHistory(book, now);
+  const lots = makeHistory(book, now, weeks);
   await inTransaction(db, async (tx) => {
     await removeHouse(tx, houseId);
     await insertBook(tx, houseId, book, id);

@@ -37,7 +37,7 @@ export function PlanPicture({
     null,
   );
   const lots = board.lots.filter(
-    (lot) => lot.closeMs > fromMs && (lot.stages[0]?.startMs ?? 0) < toMs,
+    (lot) => lot.doorsMs > fromMs && (lot.stages[0]?.startMs ?? 0) < toMs,
   );
   const shifts = shiftTimes(board);
   const toX = (ms: number) =>
