@@ -4,3 +4,5 @@ export * from './formula';
 export * from './scale';
 export * from './water';
 export * from './plan';
+export * from './heat';
+export * from './ferment';

@@ -1,0 +1,113 @@
+import type { PlainFormula, YeastConversion } from '../formula';
+import { ballShape, massShape } from '../heat';
+import type { Container } from '../plan';
+import type { FermentConstants } from './constants';
+import type { Shaping } from './dough';
+
+/** A stage that a dough spends somewhere. */
+export interface DoughStage {
+  readonly kind: 'bulk' | 'ball';
+  readonly hours: number;
+  readonly airTempC: number;
+  readonly container: Container;
+  /** Mass that stands together in a bulk stage, kg. */
+  readonly massKg?: number;
+  /** What is done to the dough as the stage begins; balling is, at the first ball after bulk. */
+  readonly shaping?: Shaping;
+  /** Ends the stage early, when the rise since the last shaping gets here. */
+  readonly untilRise?: number;
+}
+
+/** What fermented before the dough was mixed: a pre-ferment or old dough. */
+export interface Headstart {
+  /** Its share of the dough's flour, 0–1. */
+  readonly flourShare: number;
+  /** Its yeast when it went in, fresh-equivalent g per kg of its own flour. */
+  readonly yeastGPerKg: number;
+  /** Its maturity, hours-at-20 °C. */
+  readonly maturityH: number;
+}
+
+/** One dough and the way it goes. */
+export interface DoughRoute {
+  readonly formula: PlainFormula;
+  readonly ballWeightG: number;
+  /** Off the mixer, °C. */
+  readonly doughTempC: number;
+  readonly stages: readonly DoughStage[];
+  readonly headstart?: Headstart;
+  /** Of the yeast: 1 = new. */
+  readonly yeastActivity?: number;
+  readonly yeastConversion?: YeastConversion;
+  readonly constants?: FermentConstants;
+}
+
+/** Mass of a bulk stage that does not say, kg. */
+export const USUAL_BULK_KG = 10;
+
+/** The body a stage's dough stands as. */
+export function shapeOfStage(stage: DoughStage, ballWeightG: number) {
+  return stage.kind === 'ball'
+    ? ballShape(ballWeightG)
+    : massShape(stage.container, stage.massKg ?? USUAL_BULK_KG);
+}
+
+/** What is done to the dough as a stage begins; null when it only changes place. */
+export function shapingAt(stages: readonly DoughStage[], index: number): Shaping | null {
+  const stage = stages[index];
+  if (!stage) return null;
+  if (stage.shaping) return stage.shaping;
+  const isFirstBall = stage.kind === 'ball' && index > 0 && stages[index - 1]?.kind === 'bulk';
+  return isFirstBall ? 'ball' : null;
+}
+
+/** Why a route cannot be simulated. Bounds are what a kitchen can be, not what is wise. */
+export type RouteFault =
+  | { readonly kind: 'no-stages' }
+  | { readonly kind: 'no-flour' }
+  | { readonly kind: 'stage-hours'; readonly stage: number; readonly hours: number }
+  | { readonly kind: 'air-temp'; readonly stage: number; readonly tempC: number }
+  | { readonly kind: 'mass'; readonly stage: number; readonly massKg: number }
+  | { readonly kind: 'until-rise'; readonly stage: number; readonly rise: number }
+  | { readonly kind: 'dough-temp'; readonly tempC: number }
+  | { readonly kind: 'ball-weight'; readonly grams: number }
+  | { readonly kind: 'yeast'; readonly percent: number; readonly most: number };
+
+export const MOST_STAGE_HOURS = 240;
+export const MOST_FRESH_YEAST_PERCENT = 6;
+const AIR_C = { least: -5, most: 45 } as const;
+const DOUGH_C = { least: 1, most: 40 } as const;
+
+/**
+ * Everything about a route that no kitchen could do, so that NaN never gets into the engine.
+ *
+ * @param freshPercent the yeast as fresh-equivalent percent
+ */
+export function routeFaults(route: DoughRoute, freshPercent: number): RouteFault[] {
+  const { formula, stages, doughTempC, ballWeightG } = route;
+  const flour = formula.flours.reduce((sum, f) => sum + f.percent, 0);
+  const isWithin = (value: number, least: number, most: number) => value >= least && value <= most;
+  const faults: RouteFault[] = [];
+  if (stages.length === 0) faults.push({ kind: 'no-stages' });
+  if (!(flour > 0)) faults.push({ kind: 'no-flour' });
+  if (!isWithin(freshPercent, 0, MOST_FRESH_YEAST_PERCENT)) {
+    faults.push({ kind: 'yeast', percent: freshPercent, most: MOST_FRESH_YEAST_PERCENT });
+  }
+  if (!isWithin(doughTempC, DOUGH_C.least, DOUGH_C.most)) {
+    faults.push({ kind: 'dough-temp', tempC: doughTempC });
+  }
+  if (!isWithin(ballWeightG, 20, 5000)) faults.push({ kind: 'ball-weight', grams: ballWeightG });
+  stages.forEach(({ hours, airTempC, massKg, untilRise }, stage) => {
+    if (!isWithin(hours, 0, MOST_STAGE_HOURS)) faults.push({ kind: 'stage-hours', stage, hours });
+    if (!isWithin(airTempC, AIR_C.least, AIR_C.most)) {
+      faults.push({ kind: 'air-temp', stage, tempC: airTempC });
+    }
+    if (massKg !== undefined && !isWithin(massKg, 0.05, 500)) {
+      faults.push({ kind: 'mass', stage, massKg });
+    }
+    if (untilRise !== undefined && !isWithin(untilRise, 1.01, 4)) {
+      faults.push({ kind: 'until-rise', stage, rise: untilRise });
+    }
+  });
+  return faults;
+}

@@ -1,0 +1,20 @@
+/**
+ * CO₂ that water holds at one atmosphere, L gas per L water, at 0, 5, … 40 °C.
+ * Source: standard solubility tables, as in dough-science § 4.
+ */
+const CO2_L_PER_L = [1.713, 1.424, 1.194, 1.019, 0.878, 0.759, 0.665, 0.592, 0.53];
+const STEP_C = 5;
+
+/**
+ * Solubility of CO₂ in water, linear between the table's points and flat beyond them.
+ *
+ * @param tempC °C
+ * @returns L of gas per L of water
+ */
+export function co2Solubility(tempC: number): number {
+  const last = CO2_L_PER_L.length - 1;
+  const place = Math.min(last, Math.max(0, tempC / STEP_C));
+  const below = Math.min(last - 1, Math.floor(place));
+  const [low = 0, high = 0] = [CO2_L_PER_L[below], CO2_L_PER_L[below + 1]];
+  return low + (high - low) * (place - below);
+}

@@ -1,0 +1,3 @@
+export * from './shape';
+export * from './conduction';
+export * from './container';
