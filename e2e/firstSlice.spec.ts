@@ -1,11 +1,11 @@
 import { countField, expect, expectAccessible, test, watchConsole } from './house';
-import { startServer, TOMORROW } from './server';
 
 test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow', async ({
   page,
   house,
   at,
   browser,
+  tomorrow,
 }) => {
   const said = watchConsole(page);
 
@@ -102,11 +102,10 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
   });
 
   await test.step('the next day it is all there', async () => {
-    const tomorrow = await startServer(process.env['E2E_DATABASE_URL'] ?? '', TOMORROW);
     const other = await (await browser.newContext()).newPage();
-    await other.goto(`${tomorrow.url}/${house}/tonight`);
+    await other.goto(`${tomorrow}/${house}/tonight`);
     await expect(other.getByRole('heading', { name: 'Dinner, Thu 26 Nov' })).toBeVisible();
-    await other.goto(`${tomorrow.url}/${house}/mix/2026-11-27/slab`);
+    await other.goto(`${tomorrow}/${house}/mix/2026-11-27/slab`);
     await expect(other.getByText('SL-1125-A')).toBeVisible();
     await expect(other.getByRole('checkbox', { name: 'Pre-ferment and water' })).toBeChecked();
     await expect(other.getByRole('textbox', { name: 'Dough temperature (°C)' })).toHaveValue(
@@ -115,10 +114,8 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     await expect(other.getByRole('textbox', { name: 'Note for the next shift' })).toHaveValue(
       'Flour stood by the oven 🌡️',
     );
-    await other.goto(`${tomorrow.url}/${house}/demand`);
+    await other.goto(`${tomorrow}/${house}/demand`);
     await expect(countField(other, 'Crackle', 'Dinner', 'Thu 26 Nov')).toHaveValue('44');
-    await other.close();
-    await tomorrow.stop();
   });
 
   expect(said).toEqual([]);

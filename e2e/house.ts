@@ -3,7 +3,7 @@ import { loadLanternYard } from '@calm/demo';
 import { openDatabase } from '@calm/server';
 import { test as base, expect, type Browser, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
-import { NOW } from './server';
+import { NOW, startServer, TOMORROW } from './server';
 
 /** What every journey has: a house of its own, so that journeys never meet. */
 interface HouseFixture {
@@ -11,6 +11,8 @@ interface HouseFixture {
   readonly house: string;
   /** Absolute address of a page of the house. */
   readonly at: (path: string) => string;
+  /** Address of a second server on the same data, a day later; stopped after the journey. */
+  readonly tomorrow: string;
 }
 
 export const test = base.extend<HouseFixture>({
@@ -22,6 +24,12 @@ export const test = base.extend<HouseFixture>({
     await loadLanternYard(db, { slug, now: new Date(NOW), weeks: 2 });
     await pool.end();
     await use(slug);
+  },
+  // eslint-disable-next-line no-empty-pattern
+  tomorrow: async ({}, use) => {
+    const server = await startServer(process.env['E2E_DATABASE_URL'] ?? '', TOMORROW);
+    await use(server.url);
+    await server.stop();
   },
   at: async ({ house }, use) => {
     await use((path) => `${process.env['E2E_URL']}/${house}/${path}`);
