@@ -9,7 +9,14 @@ const project = (name) => ({
   transform: {
     '^.+\\.ts$': [
       '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript' }, target: 'es2023' }, module: { type: 'es6' } },
+      {
+        jsc: {
+          parser: { syntax: 'typescript' },
+          target: 'es2023',
+          experimental: { keepImportAttributes: true },
+        },
+        module: { type: 'es6' },
+      },
     ],
   },
 });

@@ -1,1 +1,2 @@
 export * from './load';
+export { crew, formulas, routes } from './lanternYard';

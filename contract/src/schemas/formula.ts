@@ -7,7 +7,10 @@ const FLOUR_SUM_TOLERANCE_PERCENT = 0.01;
 
 const flour = Joi.object<Flour>({
   name: text(80).required(),
-  percent: percent(100).greater(0).required(),
+  // A formula read back from grams per litre may be a binary hair over 100.
+  percent: percent(100 + FLOUR_SUM_TOLERANCE_PERCENT)
+    .greater(0)
+    .required(),
   strengthW: Joi.number().min(50).max(600),
   proteinPercent: Joi.number().min(4).max(25),
 });

@@ -64,7 +64,7 @@ export type Shaping = 'ball' | 'knock-back' | 'gentle';
 /** Shells a piece is cut into: the middle's cooling time is then within 2 % of many shells'. */
 export const SHELLS = 6;
 /** Dough that has swollen by this much more conducts heat differently enough to be cut anew. */
-const RECUT_BY = 0.04;
+const RECUT_BY = 0.01;
 const REFERENCE_K = 298.15;
 const KELVIN = 273.15;
 /** Dough lets go of gas once ripening passes the flour's limit. */

@@ -1,0 +1,16 @@
+import { describe, expect, it } from '@jest/globals';
+import { addDays, dateAt } from './localDate';
+
+describe('local dates', () => {
+  it('are the zone’s', () => {
+    const lateEvening = Date.parse('2026-11-25T23:30:00Z');
+    expect(dateAt(lateEvening, 'Europe/Copenhagen')).toBe('2026-11-26');
+    expect(dateAt(lateEvening, 'UTC')).toBe('2026-11-25');
+  });
+
+  it('count through months, leap years and clock changes', () => {
+    expect(addDays('2026-10-24', 2)).toBe('2026-10-26');
+    expect(addDays('2028-02-28', 1)).toBe('2028-02-29');
+    expect(addDays('2027-01-01', -1)).toBe('2026-12-31');
+  });
+});
