@@ -69,7 +69,7 @@ export default tseslint.config(
     ),
   ),
   {
-    files: ['core/src/**/*.test.ts', 'contract/src/**/*.test.ts'],
+    files: ['**/*.test.ts'],
     rules: { 'no-restricted-imports': 'off' },
   },
 );
