@@ -28,9 +28,13 @@ export function sugarBrake(sugarPercent: number): number {
  * @param hours since mixing
  */
 export function sugarHelp(sugarPercent: number, hours: number): number {
+  if (sugarPercent === 0) return 1;
   const share = Math.min(1, sugarPercent / HELPING_SUGAR_PERCENT);
   return 1 + MOST_HELP * share * Math.exp(-hours / HELP_FADES_H);
 }
+
+/** After this many wake-up times the rest is under 1e-10: no need to compute it each step. */
+const FULLY_AWAKE = 24;
 
 /**
  * How awake the yeast is: 1 − e^{−t/wake-up}; slower for active dry that was not pre-wetted.
@@ -39,5 +43,5 @@ export function sugarHelp(sugarPercent: number, hours: number): number {
  */
 export function awake(hours: number, form: YeastForm, constants = STARTING): number {
   const wakeUpH = form === 'active-dry' ? constants.wakeUpDryH : constants.wakeUpH;
-  return 1 - Math.exp(-hours / wakeUpH);
+  return hours > FULLY_AWAKE * wakeUpH ? 1 : 1 - Math.exp(-hours / wakeUpH);
 }

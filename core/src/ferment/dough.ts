@@ -7,15 +7,7 @@ import {
   type YeastConversion,
   type YeastForm,
 } from '../formula';
-import {
-  conduct,
-  cutShells,
-  filmOf,
-  meanTempC,
-  middleTempC,
-  type Shape,
-  type Shells,
-} from '../heat';
+import { conduct, cutShells, filmOf, meanOf, middleTempC, type Shape, type Shells } from '../heat';
 import type { Container } from '../plan';
 import { awake, saltFactor, sugarBrake, sugarHelp } from './brakes';
 import { STARTING, type FermentConstants } from './constants';
@@ -67,7 +59,8 @@ export const SHELLS = 6;
 const RECUT_BY = 0.01;
 const REFERENCE_K = 298.15;
 const KELVIN = 273.15;
-/** Dough lets go of gas once ripening passes the flour's limit. */
+/** Air that is this much warmer or colder moves differently around a container. */
+const RECUT_AIR_C = 5;
 const SECONDS_PER_HOUR = 3600;
 
 /** A dough on its way, changed in place step by step. Gas in L CO₂ per kg flour. */
@@ -93,6 +86,9 @@ export interface Dough {
   referenceL: number;
   /** Gas-free volume, L per kg flour. */
   readonly gasFreeL: number;
+  /** Means by volume, kept up to date by every step. */
+  meanC: number;
+  meanMaturityH: number;
   /** Heat given to the air since the start, per unit heat capacity, K. */
   heatGivenK: number;
 }
@@ -126,6 +122,8 @@ export function newDough(
     freeL: 0,
     referenceL: gasFreeL,
     gasFreeL,
+    meanC: tempC,
+    meanMaturityH: 0,
     heatGivenK: 0,
   };
 }
@@ -150,28 +148,27 @@ export function shapeDough(dough: Dough, shaping: Shaping): void {
   dough.lostL += dough.freeL * (1 - kept);
   dough.freeL *= kept;
   for (const field of [dough.tempsC, dough.yeastG, dough.maturityH]) {
-    field.fill(meanTempC(dough.shells, field));
+    field.fill(meanOf(dough.shells, field));
   }
   dough.referenceL = volumeL(dough);
 }
 
 /** Volume, L per kg flour: gas-free dough plus free gas at the dough's temperature. */
 export function volumeL(dough: Dough): number {
-  const meanK = meanTempC(dough.shells, dough.tempsC) + KELVIN;
-  return dough.gasFreeL + (dough.freeL * meanK) / REFERENCE_K;
+  return dough.gasFreeL + (dough.freeL * (dough.meanC + KELVIN)) / REFERENCE_K;
 }
 
 /** Rise: volume over the volume just after the last shaping. */
 export const riseOf = (dough: Dough): number => volumeL(dough) / dough.referenceL;
 
 /** Maturity by volume, hours-at-20 °C. */
-export const maturityOf = (dough: Dough): number => meanTempC(dough.shells, dough.maturityH);
+export const maturityOf = (dough: Dough): number => dough.meanMaturityH;
 
 /** Temperature in the middle, °C. */
 export const coreTempOf = (dough: Dough): number => middleTempC(dough.tempsC);
 
 /** Mean temperature, °C. */
-export const meanTempOf = (dough: Dough): number => meanTempC(dough.shells, dough.tempsC);
+export const meanTempOf = (dough: Dough): number => dough.meanC;
 
 /**
  * Lets time pass: heat by conduction, then gas, growth and ripening in every shell at the step's
@@ -182,44 +179,51 @@ export const meanTempOf = (dough: Dough): number => meanTempC(dough.shells, doug
  */
 export function advance(dough: Dough, stepH: number, airC: number): void {
   const { tempsC, yeastG, maturityH, tables, traits, constants } = dough;
-  const volumeBefore = volumeL(dough);
-  const swelling = volumeBefore / dough.gasFreeL;
+  const swelling = volumeL(dough) / dough.gasFreeL;
   const isStale =
-    Math.abs(swelling - dough.cutAtSwelling) > RECUT_BY || Math.abs(airC - dough.cutForAirC) > 5;
+    Math.abs(swelling - dough.cutAtSwelling) > RECUT_BY ||
+    Math.abs(airC - dough.cutForAirC) > RECUT_AIR_C;
   if (isStale) cutAnew(dough, airC);
   const { volumeShare } = dough.shells;
 
-  const before = dough.scratch;
-  const meanBefore = meanTempOf(dough);
-  dough.heatGivenK += conduct(dough.shells, tempsC, airC, stepH * SECONDS_PER_HOUR, before);
-  const drift = meanTempOf(dough) - meanBefore;
+  const coolingK = conduct(dough.shells, tempsC, airC, stepH * SECONDS_PER_HOUR, dough.scratch);
+  dough.heatGivenK += coolingK;
+  const backHalfAStepK = coolingK / 2;
 
-  const form = traits.yeastForm;
   const middleH = dough.hoursSinceMix + stepH / 2;
-  const brakes =
-    saltFactor(traits.saltPercent, constants) *
-    sugarBrake(traits.sugarPercent) *
-    sugarHelp(traits.sugarPercent, middleH) *
-    awake(middleH, form, constants);
-  const growthBrake = saltFactor(traits.saltPercent, constants);
-  const roomG = traits.yeastGPerKg + constants.growthRoom;
+  const salt = saltFactor(traits.saltPercent, constants);
+  const { growthRoom } = constants;
+  const roomG = traits.yeastGPerKg + growthRoom;
+  const growth = (constants.growthAt25 * salt * stepH) / growthRoom;
 
-  let gasL = 0;
+  let gas = 0;
   let solubility = 0;
+  let meanC = 0;
+  let meanMaturityH = 0;
   for (let i = 0; i < SHELLS; i += 1) {
     const share = volumeShare[i] as number;
-    const place = tablePlace((tempsC[i] as number) - drift / 2);
+    const tempC = tempsC[i] as number;
+    const place = tablePlace(tempC + backHalfAStepK);
     const response = lookUp(tables.response, place);
     const yeast = yeastG[i] as number;
-    const room = Math.max(0, (roomG - yeast) / constants.growthRoom);
-    const grown = constants.growthAt25 * response * growthBrake * yeast * room * stepH;
-    gasL += share * response * (yeast + grown / 2);
+    const grown = growth * response * yeast * Math.max(0, roomG - yeast);
+    const ripe = (maturityH[i] as number) + lookUp(tables.ripening, place) * stepH;
     yeastG[i] = yeast + grown;
-    maturityH[i] = (maturityH[i] as number) + lookUp(tables.ripening, place) * stepH;
-    solubility += share * lookUp(tables.solubility, tablePlace(tempsC[i] as number));
+    maturityH[i] = ripe;
+    gas += share * response * (yeast + grown / 2);
+    solubility += share * lookUp(tables.solubility, place);
+    meanC += share * tempC;
+    meanMaturityH += share * ripe;
   }
-  const producedL = constants.gasAt25 * gasL * brakes * stepH;
-  settleGas(dough, producedL, solubility * traits.waterLPerKg, swelling, stepH);
+  dough.meanC = meanC;
+  dough.meanMaturityH = meanMaturityH;
+  const speed =
+    constants.gasAt25 *
+    salt *
+    sugarBrake(traits.sugarPercent) *
+    sugarHelp(traits.sugarPercent, middleH) *
+    awake(middleH, traits.yeastForm, constants);
+  settleGas(dough, gas * speed * stepH, solubility * traits.waterLPerKg, swelling, stepH);
   dough.hoursSinceMix += stepH;
 }
 
@@ -234,8 +238,10 @@ function settleGas(
   const { traits, constants } = dough;
   const overripe = Math.max(0, maturityOf(dough) / traits.limits.mostMaturityH - 1);
   const mostSwelling = traits.mostRise * Math.max(0.5, 1 - 0.4 * overripe);
-  const retained = Math.max(0, 1 - (swelling / mostSwelling) ** 4);
-  const leaked = dough.freeL * (1 - Math.exp(-constants.collapsePerH * overripe * stepH));
+  const squared = (swelling / mostSwelling) * (swelling / mostSwelling);
+  const retained = Math.max(0, 1 - squared * squared);
+  const leaked =
+    overripe > 0 ? dough.freeL * (1 - Math.exp(-constants.collapsePerH * overripe * stepH)) : 0;
 
   const heldBefore = dough.dissolvedL + dough.freeL - leaked;
   const dissolvable = Math.max(0, holdsL - heldBefore);

@@ -7,4 +7,6 @@ export * from './dough';
 export * from './route';
 export * from './state';
 export * from './window';
+export * from './follow';
 export * from './simulate';
+export * from './dose';

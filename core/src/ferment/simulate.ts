@@ -1,19 +1,9 @@
 import { freshEquivalentPercent } from '../formula';
 import { cannot, done, type Outcome } from '../outcome';
-import { STARTING } from './constants';
-import {
-  advance,
-  coreTempOf,
-  doughTraits,
-  maturityOf,
-  meanTempOf,
-  moveTo,
-  newDough,
-  riseOf,
-  shapeDough,
-  type Dough,
-} from './dough';
-import { routeFaults, shapeOfStage, shapingAt, type DoughRoute, type RouteFault } from './route';
+import { coreTempOf, maturityOf, meanTempOf, riseOf } from './dough';
+import { flourLimits } from './flour';
+import { followDough } from './follow';
+import { routeFaults, type DoughRoute, type RouteFault } from './route';
 import { STANDARD_TARGET, stateOf, type DoughState, type Target } from './state';
 import { readWindow, type ReadyWindow } from './window';
 
@@ -41,7 +31,7 @@ export interface StageEnd {
 
 /** A dough's whole way. */
 export interface Simulation {
-  /** One point a minute, and one at each stage's end; goes on past the last stage as it was. */
+  /** One point a step, and one as each stage begins; goes on past the last stage as it was. */
   readonly points: readonly DoughPoint[];
   readonly stages: readonly StageEnd[];
   /** Hour at which the last stage ends. */
@@ -60,7 +50,7 @@ export interface SimulateOptions {
 }
 
 /** After the last stage the dough is followed this long, to find the window's end. */
-const BEYOND_H = 36;
+export const BEYOND_H = 36;
 
 /**
  * Lets a dough go its way (dough-science §§ 4, 5): heat, gas, growth, ripening, shaping, states.
@@ -77,68 +67,33 @@ export function simulate(
   const faults = routeFaults(route, freshPercent);
   if (faults.length > 0) return cannot(...faults);
 
-  const dough = startDough(route);
-  const { mostMaturityH } = dough.traits.limits;
-  const stepH = stepMin / 60;
+  const { mostMaturityH } = flourLimits(formula.flours);
+  const last = route.stages.length - 1;
+  const plannedH = route.stages.reduce((sum, stage) => sum + stage.hours, 0);
   const points: DoughPoint[] = [];
-  const ends: StageEnd[] = [];
-  let hour = 0;
-  const note = (stage: number) => {
+  const endHours = followDough(route, stepMin, beyondH, (dough, hour, stage) => {
     const [rise, maturityH, coreTempC] = [riseOf(dough), maturityOf(dough), coreTempOf(dough)];
     const state = stateOf(rise, maturityH, mostMaturityH, coreTempC, target);
-    const meanTempC = meanTempOf(dough);
-    points.push({ hour, stage, coreTempC, meanTempC, rise, maturityH, state });
-  };
-
-  route.stages.forEach((stage, index) => {
-    const shaping = shapingAt(route.stages, index);
-    if (shaping) shapeDough(dough, shaping);
-    moveTo(dough, shapeOfStage(stage, route.ballWeightG), stage.container, stage.airTempC);
-    note(index);
-    const startHour = hour;
-    const endHour = startHour + stage.hours;
-    let step = 0;
-    while (hour < endHour) {
-      step += 1;
-      const nextHour = Math.min(endHour, startHour + step * stepH);
-      advance(dough, nextHour - hour, stage.airTempC);
-      hour = nextHour;
-      note(index);
-      if (stage.untilRise !== undefined && riseOf(dough) >= stage.untilRise) break;
-    }
-    const { rise, coreTempC, maturityH, state } = points.at(-1) as DoughPoint;
-    ends.push({ kind: stage.kind, endHour: hour, rise, coreTempC, maturityH, state });
+    points.push({ hour, stage, coreTempC, meanTempC: meanTempOf(dough), rise, maturityH, state });
+    return !(stage === last && state === 'spent' && hour > plannedH);
   });
-
-  const endHour = hour;
-  const last = route.stages.length - 1;
-  const airC = route.stages[last]?.airTempC ?? 20;
-  for (let step = 1; step * stepH <= beyondH; step += 1) {
-    advance(dough, stepH, airC);
-    hour = endHour + step * stepH;
-    note(last);
-    if (points.at(-1)?.state === 'spent') break;
-  }
+  const ends = route.stages.map(({ kind }, index): StageEnd => {
+    const endHour = endHours[index] ?? points.at(-1)?.hour ?? 0;
+    const { rise, coreTempC, maturityH, state } = endOf(points, index, endHour);
+    return { kind, endHour, rise, coreTempC, maturityH, state };
+  });
+  const endHour = Math.min(ends.at(-1)?.endHour ?? 0, plannedH);
   return done({
     points,
     stages: ends,
     endHour,
-    window: readWindow(points, target, mostMaturityH),
+    window: readWindow(points, target, mostMaturityH, last),
     mostMaturityH,
   });
 }
 
-/** The dough as it comes off the mixer, with what a pre-ferment or old dough brings. */
-export function startDough(route: DoughRoute): Dough {
-  const { formula, headstart, doughTempC, constants = STARTING } = route;
-  const traits = doughTraits(formula, route.yeastActivity, route.yeastConversion, constants);
-  const [first] = route.stages;
-  if (!first) throw new RangeError('a route needs a stage');
-  const shape = shapeOfStage(first, route.ballWeightG);
-  if (!headstart) return newDough(traits, doughTempC, shape, first.container, constants);
-  const grownG = headstart.flourShare * headstart.yeastGPerKg;
-  const enriched = { ...traits, yeastGPerKg: traits.yeastGPerKg + grownG };
-  const dough = newDough(enriched, doughTempC, shape, first.container, constants);
-  dough.maturityH.fill(headstart.flourShare * headstart.maturityH);
-  return dough;
+/** The last point of a stage that is not past its end. */
+function endOf(points: readonly DoughPoint[], stage: number, endHour: number): DoughPoint {
+  const index = points.findLastIndex((p) => p.stage === stage && p.hour <= endHour + 1e-9);
+  return (points[index] ?? points.at(-1)) as DoughPoint;
 }

@@ -18,17 +18,21 @@ export type NeverReady = 'too-little-rise' | 'too-young' | 'too-cold' | 'past-it
  * The first to the last moment a dough is ready, and the moment its rise is nearest the peak.
  * Moments are placed between points by where the bounds are crossed, not on the grid.
  *
+ * A dough may be ready, go cold and be ready again: what counts is the time that reaches the last
+ * stage, where it is opened.
+ *
  * @param points in time's order
+ * @param lastStage index of the stage it is opened in
  */
 export function readWindow(
   points: readonly DoughPoint[],
   target: Target,
   mostMaturityH: number,
+  lastStage: number,
 ): ReadyWindow {
-  const first = points.findIndex((point) => point.state === 'ready');
-  if (first < 0) return { kind: 'never', why: whyNever(points, target) };
-  const after = points.findIndex((point, i) => i > first && point.state !== 'ready');
-  const last = after < 0 ? points.length - 1 : after - 1;
+  const run = readyRun(points, lastStage);
+  if (!run) return { kind: 'never', why: whyNever(points, target) };
+  const { first, last } = run;
   const bounds: readonly Bound[] = [
     [(p) => p.rise, target.riseMin],
     [(p) => p.maturityH, target.maturityMinH],
@@ -47,6 +51,20 @@ export function readWindow(
     peakHour: Math.min(latestHour, Math.max(earliestHour, peakHour)),
     latestHour,
   };
+}
+
+/** The first run of ready points that reaches the last stage. */
+function readyRun(points: readonly DoughPoint[], lastStage: number) {
+  let first = -1;
+  for (let i = 0; i <= points.length; i += 1) {
+    const isReady = points[i]?.state === 'ready';
+    if (isReady && first < 0) first = i;
+    if (!isReady && first >= 0) {
+      if ((points[i - 1]?.stage ?? 0) >= lastStage) return { first, last: i - 1 };
+      first = -1;
+    }
+  }
+  return null;
 }
 
 type Bound = readonly [(point: DoughPoint) => number, number];

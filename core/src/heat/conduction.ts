@@ -92,11 +92,11 @@ export function middleTempC(tempsC: Float64Array): number {
   return first + (first - second) * PARABOLA;
 }
 
-/** Mean temperature by volume, °C. */
-export function meanTempC(shells: Shells, tempsC: Float64Array): number {
+/** Mean of a field of shells by volume, in the field's own unit. */
+export function meanOf(shells: Shells, field: Float64Array): number {
   let mean = 0;
   for (let i = 0; i < shells.count; i += 1) {
-    mean += (shells.volumeShare[i] as number) * (tempsC[i] as number);
+    mean += (shells.volumeShare[i] as number) * (field[i] as number);
   }
   return mean;
 }

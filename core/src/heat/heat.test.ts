@@ -8,7 +8,7 @@ import {
   DOUGH_HEAT,
   filmOf,
   massShape,
-  meanTempC,
+  meanOf,
   middleTempC,
   tubShape,
   type ShapeKind,
@@ -67,12 +67,12 @@ describe('conduction', () => {
         (kind, airC, stepS, start) => {
           const shells = cutShells({ kind, radiusM: 0.05 }, 8, 6);
           const temps = Float64Array.from(start);
-          const before = meanTempC(shells, temps);
+          const before = meanOf(shells, temps);
           let givenK = 0;
           for (let i = 0; i < 20; i += 1) {
             givenK += conduct(shells, temps, airC, stepS, new Float64Array(6));
           }
-          expect(Math.abs(before - meanTempC(shells, temps) - givenK)).toBeLessThan(1e-9);
+          expect(Math.abs(before - meanOf(shells, temps) - givenK)).toBeLessThan(1e-9);
         },
       ),
     );

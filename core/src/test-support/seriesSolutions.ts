@@ -8,7 +8,7 @@ import type { ShapeKind } from '../heat';
 
 /** Bessel function of the first kind, integer order, by its integral. */
 function bessel(order: 0 | 1, x: number): number {
-  const slices = 400;
+  const slices = 60;
   let sum = 0;
   for (let i = 0; i < slices; i += 1) {
     const angle = (Math.PI * (i + 0.5)) / slices;
@@ -31,7 +31,7 @@ function rootOf(f: (x: number) => number, low: number, high: number): number {
 /** All roots of a function in (0, most), found by walking. */
 function rootsOf(f: (x: number) => number, most: number): number[] {
   const roots: number[] = [];
-  const step = 0.01;
+  const step = 0.05;
   for (let x = 1e-6; x < most; x += step) {
     if (f(x) > 0 !== f(x + step) > 0) roots.push(rootOf(f, x, x + step));
   }
@@ -57,7 +57,7 @@ const WEIGHT: Readonly<Record<ShapeKind, (root: number) => number>> = {
  * @param fourier diffusivity × time ÷ half-size², at least 0.1
  */
 export function seriesMiddle(kind: ShapeKind, biot: number, fourier: number): number {
-  return rootsOf((x) => EQUATION[kind](x, biot), 30).reduce(
+  return rootsOf((x) => EQUATION[kind](x, biot), 14).reduce(
     (sum, root) => sum + WEIGHT[kind](root) * Math.exp(-root * root * fourier),
     0,
   );
