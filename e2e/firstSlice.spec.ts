@@ -67,8 +67,6 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     await out.fill('26,4');
     await out.press('Enter');
     await expect(page.getByText(/\+1\.4\s°C against 25\.0\s°C: it will run ahead/)).toBeVisible();
-    // The verdict above moves the page a little as it is saved.
-    await page.waitForLoadState('networkidle');
     await page.getByRole('checkbox', { name: 'Mix pre-ferment' }).click();
     await expect(page.getByRole('checkbox', { name: 'Mix pre-ferment' })).toBeChecked();
     const note = page.getByRole('textbox', { name: 'Note for the next shift' });

@@ -11,18 +11,16 @@ import type { Sheet } from './useSheet';
 /** Off by less than this is a good load, °C. */
 const GOOD_WITHIN_C = 0.5;
 
-/** The dough temperature that came out, and what it says about the next load. */
-export function LoadOut({
-  sheet,
-  scaled,
-  number,
-  load,
-}: {
+interface LoadOutProps {
   readonly sheet: Sheet;
   readonly scaled: ScaledLot;
   readonly number: number;
   readonly load: LoadTempsState;
-}) {
+}
+
+/** The dough temperature that came out, and what it says about the next load. */
+export function LoadOut(props: LoadOutProps) {
+  const { load } = props;
   const { t } = useTranslation();
   return (
     <section className={styles['out']} aria-label={t('mix.out.title')}>
@@ -37,23 +35,15 @@ export function LoadOut({
           value={load.temps.doughOutC}
           onCommit={(doughOutC) => load.write({ doughOutC })}
         />
-        <Verdict sheet={sheet} scaled={scaled} number={number} load={load} />
+        <div className={styles['verdict']}>
+          <Verdict {...props} />
+        </div>
       </div>
     </section>
   );
 }
 
-function Verdict({
-  sheet,
-  scaled,
-  number,
-  load,
-}: {
-  readonly sheet: Sheet;
-  readonly scaled: ScaledLot;
-  readonly number: number;
-  readonly load: LoadTempsState;
-}) {
+function Verdict({ sheet, scaled, number, load }: LoadOutProps) {
   const { t } = useTranslation();
   const f = useFormats();
   const { recipe } = sheet;

@@ -45,14 +45,14 @@ function OnwardStep({
   const { t } = useTranslation();
   const f = useFormats();
   const title = t(`work.${work.key}`);
-  const { mark, toggle, isSending } = useMark(board.house, boardLot.lot, 0, stageKey(work), title);
+  const tick = useMark(board.house, boardLot.lot, 0, stageKey(work), title);
   const cover = coverOf(board, shiftTimes(board), work);
   return (
-    <li data-done={mark?.doneAt != null}>
+    <li data-done={tick.isDone}>
       <Checkbox
-        checked={mark?.doneAt != null}
-        disabled={isSending}
-        onChange={(event) => toggle(event.target.checked)}
+        checked={tick.isDone}
+        disabled={tick.isSending}
+        onChange={(event) => tick.toggle(event.target.checked)}
         slotProps={{ input: { 'aria-label': title } }}
         sx={{ width: 48, height: 48, '& svg': { fontSize: 32 } }}
       />
@@ -62,10 +62,10 @@ function OnwardStep({
           <span className="quiet">
             {f.moment(work.startMs)}–{f.time(work.endMs)}
           </span>
-          {mark?.doneAt != null && (
+          {tick.doneAt !== null && (
             <span className={styles['at']}>
               {' '}
-              {t('mix.onward.doneAt', { at: f.moment(Date.parse(mark.doneAt)) })}
+              {t('mix.onward.doneAt', { at: f.moment(Date.parse(tick.doneAt)) })}
             </span>
           )}
         </b>

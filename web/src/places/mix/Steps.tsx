@@ -48,25 +48,25 @@ function Step({
   const { t } = useTranslation();
   const f = useFormats();
   const { lot } = sheet.boardLot;
-  const { mark, toggle, isSending } = useMark(board.house, lot, number, step.key, step.title);
+  const tick = useMark(board.house, lot, number, step.key, step.title);
   const pace = [
     step.minutes === undefined ? '' : f.duration(step.minutes),
     step.speed ? t(`mix.steps.${step.speed}`) : '',
   ];
   return (
-    <li data-done={mark?.doneAt != null}>
+    <li data-done={tick.isDone}>
       <Checkbox
-        checked={mark?.doneAt != null}
-        disabled={!lot || isSending}
-        onChange={(event) => toggle(event.target.checked)}
+        checked={tick.isDone}
+        disabled={!lot || tick.isSending}
+        onChange={(event) => tick.toggle(event.target.checked)}
         slotProps={{ input: { 'aria-label': step.title } }}
         sx={{ width: 48, height: 48, '& svg': { fontSize: 32 } }}
       />
       <div className={styles['step']}>
         <b>
           {step.title} <span className="quiet">{pace.filter(Boolean).join(', ')}</span>
-          {mark?.doneAt != null && (
-            <span className={styles['at']}> {f.time(Date.parse(mark.doneAt))}</span>
+          {tick.doneAt !== null && (
+            <span className={styles['at']}> {f.time(Date.parse(tick.doneAt))}</span>
           )}
         </b>
         <p>{step.detail}</p>

@@ -1,8 +1,19 @@
-import type { Lot, Mark } from '@calm/contract';
+import type { Lot } from '@calm/contract';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { useMarkMutation } from '../../state/api';
 import { useWrite } from '../../state/useWrite';
+
+/** A step's tick as a person sees it. */
+export interface StepTick {
+  /** As sent while it is on its way, as the house has it otherwise. */
+  readonly isDone: boolean;
+  /** When the house took it, ISO. */
+  readonly doneAt: string | null;
+  readonly isSending: boolean;
+  readonly toggle: (isDone: boolean) => void;
+}
 
 /** A step's tick: read, set, taken back. A tick that someone else made first is simply shown. */
 export function useMark(
@@ -11,7 +22,7 @@ export function useMark(
   loadNumber: number,
   stepKey: string,
   title: string,
-): { mark: Mark | undefined; toggle: (isDone: boolean) => void; isSending: boolean } {
+): StepTick {
   const { t } = useTranslation();
   const { changed } = useNotices();
   const [change] = useMarkMutation();
@@ -19,12 +30,20 @@ export function useMark(
   const send = (next: { isDone: boolean; version: number }) =>
     change({ house, lotId: lot?.id ?? '', loadNumber, stepKey, change: next }).unwrap();
   const { write, isSending } = useWrite(send);
+  const [wanted, setWanted] = useState(false);
   const toggle = async (isDone: boolean) => {
+    setWanted(isDone);
     const saved = await write({ isDone, version: mark?.version ?? 0 });
     if (!saved) return;
     changed(t(isDone ? 'mix.steps.ticked' : 'mix.steps.unticked', { title }), () =>
       send({ isDone: !isDone, version: saved.version }),
     );
   };
-  return { mark, toggle: (isDone) => void toggle(isDone), isSending };
+  const doneAt = mark?.doneAt ?? null;
+  return {
+    isDone: isSending ? wanted : doneAt !== null,
+    doneAt,
+    isSending,
+    toggle: (isDone) => void toggle(isDone),
+  };
 }
