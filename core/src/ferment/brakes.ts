@@ -1,6 +1,8 @@
 import type { YeastForm } from '../formula';
 import { STARTING } from './constants';
 
+const { exp } = Math;
+
 /** Gas left by salt: 1 − 0.09 per % of flour, never under 0.3. */
 export function saltFactor(saltPercent: number, constants = STARTING): number {
   return Math.max(0.3, 1 - constants.saltBrake * saltPercent);
@@ -30,7 +32,7 @@ export function sugarBrake(sugarPercent: number): number {
 export function sugarHelp(sugarPercent: number, hours: number): number {
   if (sugarPercent === 0) return 1;
   const share = Math.min(1, sugarPercent / HELPING_SUGAR_PERCENT);
-  return 1 + MOST_HELP * share * Math.exp(-hours / HELP_FADES_H);
+  return 1 + MOST_HELP * share * exp(-hours / HELP_FADES_H);
 }
 
 /** After this many wake-up times the rest is under 1e-10: no need to compute it each step. */
@@ -43,5 +45,5 @@ const FULLY_AWAKE = 24;
  */
 export function awake(hours: number, form: YeastForm, constants = STARTING): number {
   const wakeUpH = form === 'active-dry' ? constants.wakeUpDryH : constants.wakeUpH;
-  return hours > FULLY_AWAKE * wakeUpH ? 1 : 1 - Math.exp(-hours / wakeUpH);
+  return hours > FULLY_AWAKE * wakeUpH ? 1 : 1 - exp(-hours / wakeUpH);
 }

@@ -127,10 +127,10 @@ function reasonsAt(
     const maturityH = Math.max(least.maturityH, most.maturityH);
     reasons.push({ kind: 'past-flour-limit', maturityH, mostH: mostMaturityH });
   }
-  if (most.rise < target.risePeak) {
+  if (most.rise < target.risePeak + margin * SURE_RISE_PER_C) {
     reasons.push({ kind: 'needs-more-yeast', mostPercent: MOST_DOSE_PERCENT, rise: most.rise });
   }
-  if (least.rise > target.risePeak) {
+  if (least.rise > target.risePeak - margin * SURE_RISE_PER_C) {
     reasons.push({ kind: 'needs-less-yeast', leastPercent: LEAST_DOSE_PERCENT, rise: least.rise });
   }
   return reasons;
@@ -141,6 +141,8 @@ function reasonsAt(
  * warm and how ripe dough is depends a little on how far it has swollen, and so on the dose itself.
  */
 const SURE = 0.4;
+/** … and in rise, per °C of that. */
+const SURE_RISE_PER_C = 0.1;
 /**
  * Steps while looking for what else would work, and for the dose itself, min. Five-minute steps move
  * the peak by seconds against one-minute steps.

@@ -1,94 +1,52 @@
-import {
-  effective,
-  freshEquivalentPercent,
-  STANDARD_YEAST_CONVERSION,
-  totalPercent,
-  type PlainFormula,
-  type YeastConversion,
-  type YeastForm,
-} from '../formula';
-import { conduct, cutShells, filmOf, meanOf, middleTempC, type Shape, type Shells } from '../heat';
+import { cutShells, filmOf, meanOf, middleTempC, type Shape, type Shells } from '../heat';
 import type { Container } from '../plan';
-import { awake, saltFactor, sugarBrake, sugarHelp } from './brakes';
+import { saltFactor, sugarBrake } from './brakes';
 import { STARTING, type FermentConstants } from './constants';
-import { flourLimits, mostRise, type FlourLimits } from './flour';
-import { lookUp, rateTables, tablePlace, type RateTables } from './rates';
-
-/** What about a formula matters to fermentation. */
-export interface DoughTraits {
-  /** Fresh-yeast-equivalent, g per kg flour. */
-  readonly yeastGPerKg: number;
-  readonly yeastForm: YeastForm;
-  readonly saltPercent: number;
-  readonly sugarPercent: number;
-  /** Water, L per kg flour. */
-  readonly waterLPerKg: number;
-  /** Dough, kg per kg flour. */
-  readonly doughKgPerKg: number;
-  readonly limits: FlourLimits;
-  readonly mostRise: number;
-}
-
-/** A formula's traits. @param activity of the yeast, 1 = new */
-export function doughTraits(
-  formula: PlainFormula,
-  activity = 1,
-  conversion: YeastConversion = STANDARD_YEAST_CONVERSION,
-  constants = STARTING,
-): DoughTraits {
-  const { hydrationPercent, saltPercent, sugarPercent } = effective(formula);
-  const limits = flourLimits(formula.flours);
-  return {
-    yeastGPerKg: freshEquivalentPercent(formula.yeast, activity, conversion) * 10,
-    yeastForm: formula.yeast.form,
-    saltPercent,
-    sugarPercent,
-    waterLPerKg: hydrationPercent / 100,
-    doughKgPerKg: totalPercent(formula) / 100,
-    limits,
-    mostRise: mostRise(limits.strengthW, hydrationPercent, constants),
-  };
-}
+import { rateTable } from './rates';
+import type { DoughTraits } from './traits';
 
 /** How hard dough is handled: how much of its free gas it keeps. */
 export type Shaping = 'ball' | 'knock-back' | 'gentle';
 
-/** Shells a piece is cut into: the middle's cooling time is then within 2 % of many shells'. */
-export const SHELLS = 6;
-/** Dough that has swollen by this much more conducts heat differently enough to be cut anew. */
-const RECUT_BY = 0.01;
+/** Shells a piece is cut into: the middle's cooling time is then within 1 % of many shells'. */
+export const SHELLS = 4;
 const REFERENCE_K = 298.15;
 const KELVIN = 273.15;
-/** Air that is this much warmer or colder moves differently around a container. */
-const RECUT_AIR_C = 5;
-const SECONDS_PER_HOUR = 3600;
 
 /** A dough on its way, changed in place step by step. Gas in L CO₂ per kg flour. */
 export interface Dough {
   readonly traits: DoughTraits;
   readonly constants: FermentConstants;
-  readonly tables: RateTables;
+  readonly rates: Float64Array;
+  /** Gas at 25 °C after salt and sugar, L per g yeast and hour, before it is awake. */
+  readonly gasSpeed: number;
+  /** Growth at 25 °C after salt, per g of yeast and of room for more, 1/h. */
+  readonly growthSpeed: number;
   readonly tempsC: Float64Array;
   readonly yeastG: Float64Array;
-  readonly maturityH: Float64Array;
-  readonly scratch: Float64Array;
+  readonly shells: Shells;
   shape: Shape;
   container: Container;
-  shells: Shells;
+  /** The air around it, °C, and the step it takes next, h. */
+  airC: number;
+  stepH: number;
   cutForAirC: number;
-  cutAtSwelling: number;
+  cutAtVolumeL: number;
   hoursSinceMix: number;
   producedL: number;
   lostL: number;
   dissolvedL: number;
   freeL: number;
-  /** Volume just after the last shaping, L per kg flour. */
+  /** Volume now: gas-free dough plus free gas at the dough's temperature, L per kg flour. */
+  volumeL: number;
+  /** Volume just after the last shaping. */
   referenceL: number;
-  /** Gas-free volume, L per kg flour. */
+  /** Volume without any gas. */
   readonly gasFreeL: number;
-  /** Means by volume, kept up to date by every step. */
+  /** Mean temperature by volume, °C. */
   meanC: number;
-  meanMaturityH: number;
+  /** Mean maturity by volume, hours-at-20 °C. */
+  maturityH: number;
   /** Heat given to the air since the start, per unit heat capacity, K. */
   heatGivenK: number;
 }
@@ -102,28 +60,32 @@ export function newDough(
   constants: FermentConstants = STARTING,
 ): Dough {
   const gasFreeL = traits.doughKgPerKg / (constants.doughDensity / 1000);
+  const salt = saltFactor(traits.saltPercent, constants);
   return {
     traits,
     constants,
-    tables: rateTables(constants),
+    rates: rateTable(constants),
+    gasSpeed: constants.gasAt25 * salt * sugarBrake(traits.sugarPercent),
+    growthSpeed: (constants.growthAt25 * salt) / constants.growthRoom,
     tempsC: new Float64Array(SHELLS).fill(tempC),
     yeastG: new Float64Array(SHELLS).fill(traits.yeastGPerKg),
-    maturityH: new Float64Array(SHELLS),
-    scratch: new Float64Array(SHELLS),
+    shells: cutShells(shape, filmOf(container, tempC), SHELLS),
     shape,
     container,
-    shells: cutShells(shape, filmOf(container, tempC), SHELLS),
+    airC: tempC,
+    stepH: 0,
     cutForAirC: tempC,
-    cutAtSwelling: 1,
+    cutAtVolumeL: gasFreeL,
     hoursSinceMix: 0,
     producedL: 0,
     lostL: 0,
     dissolvedL: 0,
     freeL: 0,
+    volumeL: gasFreeL,
     referenceL: gasFreeL,
     gasFreeL,
     meanC: tempC,
-    meanMaturityH: 0,
+    maturityH: 0,
     heatGivenK: 0,
   };
 }
@@ -132,7 +94,17 @@ export function newDough(
 export function moveTo(dough: Dough, shape: Shape, container: Container, airC: number): void {
   dough.shape = shape;
   dough.container = container;
-  cutAnew(dough, airC);
+  dough.airC = airC;
+  cutAnew(dough);
+}
+
+/** Cuts the dough's body for the size it has swollen to and the air it stands in. */
+export function cutAnew(dough: Dough): void {
+  const { airC } = dough;
+  const swelling = dough.volumeL / dough.gasFreeL;
+  cutShells(dough.shape, filmOf(dough.container, airC), SHELLS, swelling, dough.shells);
+  dough.cutForAirC = airC;
+  dough.cutAtVolumeL = dough.volumeL;
 }
 
 /**
@@ -147,117 +119,26 @@ export function shapeDough(dough: Dough, shaping: Shaping): void {
   }[shaping];
   dough.lostL += dough.freeL * (1 - kept);
   dough.freeL *= kept;
-  for (const field of [dough.tempsC, dough.yeastG, dough.maturityH]) {
+  for (const field of [dough.tempsC, dough.yeastG]) {
     field.fill(meanOf(dough.shells, field));
   }
-  dough.referenceL = volumeL(dough);
+  settleVolume(dough);
+  dough.referenceL = dough.volumeL;
 }
 
-/** Volume, L per kg flour: gas-free dough plus free gas at the dough's temperature. */
-export function volumeL(dough: Dough): number {
-  return dough.gasFreeL + (dough.freeL * (dough.meanC + KELVIN)) / REFERENCE_K;
+/** Brings the volume up to date with the free gas and its temperature. */
+export function settleVolume(dough: Dough): void {
+  dough.volumeL = dough.gasFreeL + dough.freeL * ((dough.meanC + KELVIN) / REFERENCE_K);
 }
 
 /** Rise: volume over the volume just after the last shaping. */
-export const riseOf = (dough: Dough): number => volumeL(dough) / dough.referenceL;
+export const riseOf = (dough: Dough): number => dough.volumeL / dough.referenceL;
 
 /** Maturity by volume, hours-at-20 °C. */
-export const maturityOf = (dough: Dough): number => dough.meanMaturityH;
+export const maturityOf = (dough: Dough): number => dough.maturityH;
 
 /** Temperature in the middle, °C. */
-export const coreTempOf = (dough: Dough): number => middleTempC(dough.tempsC);
+export const coreTempOf = (dough: Dough): number => middleTempC(dough.shells, dough.tempsC);
 
 /** Mean temperature, °C. */
 export const meanTempOf = (dough: Dough): number => dough.meanC;
-
-/**
- * Lets time pass: heat by conduction, then gas, growth and ripening in every shell at the step's
- * mean temperature; CO₂ dissolves first, and what the dough cannot hold is lost.
- *
- * @param stepH hours, at most a few minutes' worth for full accuracy
- * @param airC temperature of the air around it, °C
- */
-export function advance(dough: Dough, stepH: number, airC: number): void {
-  const { tempsC, yeastG, maturityH, tables, traits, constants } = dough;
-  const swelling = volumeL(dough) / dough.gasFreeL;
-  const isStale =
-    Math.abs(swelling - dough.cutAtSwelling) > RECUT_BY ||
-    Math.abs(airC - dough.cutForAirC) > RECUT_AIR_C;
-  if (isStale) cutAnew(dough, airC);
-  const { volumeShare } = dough.shells;
-
-  const coolingK = conduct(dough.shells, tempsC, airC, stepH * SECONDS_PER_HOUR, dough.scratch);
-  dough.heatGivenK += coolingK;
-  const backHalfAStepK = coolingK / 2;
-
-  const middleH = dough.hoursSinceMix + stepH / 2;
-  const salt = saltFactor(traits.saltPercent, constants);
-  const { growthRoom } = constants;
-  const roomG = traits.yeastGPerKg + growthRoom;
-  const growth = (constants.growthAt25 * salt * stepH) / growthRoom;
-
-  let gas = 0;
-  let solubility = 0;
-  let meanC = 0;
-  let meanMaturityH = 0;
-  for (let i = 0; i < SHELLS; i += 1) {
-    const share = volumeShare[i] as number;
-    const tempC = tempsC[i] as number;
-    const place = tablePlace(tempC + backHalfAStepK);
-    const response = lookUp(tables.response, place);
-    const yeast = yeastG[i] as number;
-    const grown = growth * response * yeast * Math.max(0, roomG - yeast);
-    const ripe = (maturityH[i] as number) + lookUp(tables.ripening, place) * stepH;
-    yeastG[i] = yeast + grown;
-    maturityH[i] = ripe;
-    gas += share * response * (yeast + grown / 2);
-    solubility += share * lookUp(tables.solubility, place);
-    meanC += share * tempC;
-    meanMaturityH += share * ripe;
-  }
-  dough.meanC = meanC;
-  dough.meanMaturityH = meanMaturityH;
-  const speed =
-    constants.gasAt25 *
-    salt *
-    sugarBrake(traits.sugarPercent) *
-    sugarHelp(traits.sugarPercent, middleH) *
-    awake(middleH, traits.yeastForm, constants);
-  settleGas(dough, gas * speed * stepH, solubility * traits.waterLPerKg, swelling, stepH);
-  dough.hoursSinceMix += stepH;
-}
-
-/** Dissolves, holds and loses gas, so that produced = dissolved + free + lost at all times. */
-function settleGas(
-  dough: Dough,
-  producedL: number,
-  holdsL: number,
-  swelling: number,
-  stepH: number,
-): void {
-  const { traits, constants } = dough;
-  const overripe = Math.max(0, maturityOf(dough) / traits.limits.mostMaturityH - 1);
-  const mostSwelling = traits.mostRise * Math.max(0.5, 1 - 0.4 * overripe);
-  const squared = (swelling / mostSwelling) * (swelling / mostSwelling);
-  const retained = Math.max(0, 1 - squared * squared);
-  const leaked =
-    overripe > 0 ? dough.freeL * (1 - Math.exp(-constants.collapsePerH * overripe * stepH)) : 0;
-
-  const heldBefore = dough.dissolvedL + dough.freeL - leaked;
-  const dissolvable = Math.max(0, holdsL - heldBefore);
-  const dissolvedNow = Math.min(producedL, dissolvable);
-  const keptL = dissolvedNow + (producedL - dissolvedNow) * retained;
-  const heldL = heldBefore + keptL;
-
-  dough.producedL += producedL;
-  dough.lostL += leaked + producedL - keptL;
-  dough.dissolvedL = Math.min(heldL, holdsL);
-  dough.freeL = heldL - dough.dissolvedL;
-}
-
-function cutAnew(dough: Dough, airC: number): void {
-  const swelling = volumeL(dough) / dough.gasFreeL;
-  dough.shells = cutShells(dough.shape, filmOf(dough.container, airC), SHELLS, swelling);
-  dough.cutForAirC = airC;
-  dough.cutAtSwelling = swelling;
-}

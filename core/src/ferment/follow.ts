@@ -1,6 +1,17 @@
 import { STARTING } from './constants';
-import { advance, doughTraits, moveTo, newDough, riseOf, shapeDough, type Dough } from './dough';
+import { advance } from './advance';
+import { coreTempOf, moveTo, newDough, riseOf, shapeDough, type Dough } from './dough';
 import { shapeOfStage, shapingAt, type DoughRoute } from './route';
+import { doughTraits } from './traits';
+
+/** Dough as warm as its air changes slowly: its steps may be this many times as long, … */
+const RESTING_STEPS = 5;
+/** … up to this, min. */
+const MOST_RESTING_STEP_MIN = 15;
+/** As warm as its air, °C. */
+const AT_REST_C = 0.05;
+
+const { abs } = Math;
 
 /** Looks at a dough; false stops the clock. */
 export type Visit = (dough: Dough, hour: number, stage: number) => boolean | void;
@@ -9,7 +20,7 @@ export type Visit = (dough: Dough, hour: number, stage: number) => boolean | voi
  * Lets a dough go its way step by step, and on past the last stage in its place.
  *
  * @param route a route without faults
- * @param stepMin minutes per step
+ * @param stepMin minutes per step while its temperature changes; five times that at rest
  * @param beyondH hours to go on after the last stage
  * @param visit called as each stage begins and after each step
  * @returns the hour at which each stage ended, as far as it came
@@ -22,6 +33,8 @@ export function followDough(
 ): number[] {
   const dough = startDough(route);
   const stepH = stepMin / 60;
+  const restingStepH =
+    Math.max(stepMin, Math.min(MOST_RESTING_STEP_MIN, RESTING_STEPS * stepMin)) / 60;
   const ends: number[] = [];
   const last = route.stages.length - 1;
   let hour = 0;
@@ -30,15 +43,14 @@ export function followDough(
     if (shaping) shapeDough(dough, shaping);
     moveTo(dough, shapeOfStage(stage, route.ballWeightG), stage.container, stage.airTempC);
     if (visit(dough, hour, index) === false) return ends;
-    const startHour = hour;
-    const plannedEnd = startHour + stage.hours;
+    const plannedEnd = hour + stage.hours;
     const endHour = plannedEnd + (index === last ? beyondH : 0);
-    for (let step = 1; hour < endHour; step += 1) {
-      const isBeyond = hour >= plannedEnd;
-      const bound = isBeyond ? endHour : plannedEnd;
-      const nextHour = Math.min(bound, startHour + step * stepH);
-      advance(dough, nextHour - hour, stage.airTempC);
-      hour = nextHour;
+    while (hour < endHour) {
+      const bound = hour < plannedEnd ? plannedEnd : endHour;
+      const wholeH = isAtRest(dough) ? restingStepH : stepH;
+      const isCut = hour + wholeH > bound;
+      advance(dough, isCut ? bound - hour : wholeH, stage.airTempC);
+      hour = isCut ? bound : hour + wholeH;
       if (visit(dough, hour, index) === false) {
         return hour < plannedEnd ? ends : [...ends, plannedEnd];
       }
@@ -61,7 +73,13 @@ export function startDough(route: DoughRoute): Dough {
   const broughtG = headstart.flourShare * headstart.yeastGPerKg;
   const enriched = { ...traits, yeastGPerKg: traits.yeastGPerKg + broughtG };
   const dough = newDough(enriched, doughTempC, shape, first.container, constants);
-  dough.maturityH.fill(headstart.flourShare * headstart.maturityH);
-  dough.meanMaturityH = headstart.flourShare * headstart.maturityH;
+  dough.maturityH = headstart.flourShare * headstart.maturityH;
   return dough;
+}
+
+function isAtRest(dough: Dough): boolean {
+  return (
+    abs(dough.meanC - dough.airC) < AT_REST_C &&
+    Math.abs(coreTempOf(dough) - dough.airC) < AT_REST_C
+  );
 }

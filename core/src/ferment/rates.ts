@@ -2,48 +2,47 @@ import { STARTING, type FermentConstants } from './constants';
 import { co2Solubility } from './solubility';
 import { ripeningRate, temperatureResponse } from './temperature';
 
-/** The three temperature laws of dough in tables, so that a step costs look-ups, not exponentials. */
-export interface RateTables {
-  readonly response: Float64Array;
-  readonly ripening: Float64Array;
-  readonly solubility: Float64Array;
-}
-
 const COLDEST_C = -10;
 const HOTTEST_C = 60;
 /** Entries per °C. Linear between them, the response is off by less than 1e-6. */
 const PER_C = 20;
 const ENTRIES = (HOTTEST_C - COLDEST_C) * PER_C + 2;
 
-const tablesOf = new WeakMap<FermentConstants, RateTables>();
+/** Numbers per temperature in the table: response, ripening, solubility. */
+export const LAWS = 3;
+export const RESPONSE = 0;
+export const RIPENING = 1;
+export const SOLUBILITY = 2;
 
-/** The tables for a set of constants, made once per set. */
-export function rateTables(constants: FermentConstants = STARTING): RateTables {
-  let tables = tablesOf.get(constants);
-  if (!tables) {
-    tables = {
-      response: fill((tempC) => temperatureResponse(tempC, constants)),
-      ripening: fill((tempC) => ripeningRate(tempC, constants)),
-      solubility: fill(co2Solubility),
-    };
-    tablesOf.set(constants, tables);
+/** Where the last whole entry lies, to clamp to. */
+export const LAST_PLACE = ENTRIES - 2;
+
+const tableOf = new WeakMap<FermentConstants, Float64Array>();
+
+/**
+ * The three temperature laws of dough side by side in one table, made once per set of constants, so
+ * that a step costs look-ups and not exponentials.
+ *
+ * @returns `LAWS` numbers for each of the temperatures that `tablePlace` counts
+ */
+export function rateTable(constants: FermentConstants = STARTING): Float64Array {
+  let table = tableOf.get(constants);
+  if (!table) {
+    table = new Float64Array(ENTRIES * LAWS);
+    for (let entry = 0; entry < ENTRIES; entry += 1) {
+      const tempC = COLDEST_C + entry / PER_C;
+      table[entry * LAWS + RESPONSE] = temperatureResponse(tempC, constants);
+      table[entry * LAWS + RIPENING] = ripeningRate(tempC, constants);
+      table[entry * LAWS + SOLUBILITY] = co2Solubility(tempC);
+    }
+    tableOf.set(constants, table);
   }
-  return tables;
+  return table;
 }
 
-function fill(law: (tempC: number) => number): Float64Array {
-  return Float64Array.from({ length: ENTRIES }, (_, i) => law(COLDEST_C + i / PER_C));
-}
+const { max, min } = Math;
 
-/** Where a temperature lies in the tables, clamped to them. */
+/** Where a temperature lies in the table, in entries, clamped to it. */
 export function tablePlace(tempC: number): number {
-  const place = (tempC - COLDEST_C) * PER_C;
-  return place < 0 ? 0 : place > ENTRIES - 2 ? ENTRIES - 2 : place;
-}
-
-/** A table's value at a place, linear between entries. */
-export function lookUp(table: Float64Array, place: number): number {
-  const i = place | 0;
-  const low = table[i] as number;
-  return low + ((table[i + 1] as number) - low) * (place - i);
+  return min(LAST_PLACE, max(0, (tempC - COLDEST_C) * PER_C));
 }

@@ -1,23 +1,12 @@
 import { freshEquivalentPercent } from '../formula';
 import { cannot, done, type Outcome } from '../outcome';
-import { coreTempOf, maturityOf, meanTempOf, riseOf } from './dough';
+import { indexAt, newCourse, pointAt, record, at, type Course, type DoughPoint } from './course';
+import { maturityOf, riseOf } from './dough';
 import { flourLimits } from './flour';
 import { followDough } from './follow';
 import { routeFaults, type DoughRoute, type RouteFault } from './route';
-import { STANDARD_TARGET, stateOf, type DoughState, type Target } from './state';
+import { isSpent, STANDARD_TARGET, type DoughState, type Target } from './state';
 import { readWindow, type ReadyWindow } from './window';
-
-/** Dough at one moment. Hours count from the mixer. */
-export interface DoughPoint {
-  readonly hour: number;
-  /** Index of the stage it is in. */
-  readonly stage: number;
-  readonly coreTempC: number;
-  readonly meanTempC: number;
-  readonly rise: number;
-  readonly maturityH: number;
-  readonly state: DoughState;
-}
 
 /** Dough as a stage ends. */
 export interface StageEnd {
@@ -31,13 +20,14 @@ export interface StageEnd {
 
 /** A dough's whole way. */
 export interface Simulation {
-  /** One point a step, and one as each stage begins; goes on past the last stage as it was. */
-  readonly points: readonly DoughPoint[];
+  /** One moment a step, and one as each stage begins; goes on past the last stage as it was. */
+  readonly course: Course;
   readonly stages: readonly StageEnd[];
   /** Hour at which the last stage ends. */
   readonly endHour: number;
   readonly window: ReadyWindow;
   readonly mostMaturityH: number;
+  readonly target: Target;
 }
 
 /** How finely to simulate. */
@@ -70,30 +60,37 @@ export function simulate(
   const { mostMaturityH } = flourLimits(formula.flours);
   const last = route.stages.length - 1;
   const plannedH = route.stages.reduce((sum, stage) => sum + stage.hours, 0);
-  const points: DoughPoint[] = [];
+  const room = Math.ceil(((plannedH + beyondH) * 60) / stepMin) + 3 * route.stages.length;
+  const course = newCourse(room);
   const endHours = followDough(route, stepMin, beyondH, (dough, hour, stage) => {
-    const [rise, maturityH, coreTempC] = [riseOf(dough), maturityOf(dough), coreTempOf(dough)];
-    const state = stateOf(rise, maturityH, mostMaturityH, coreTempC, target);
-    points.push({ hour, stage, coreTempC, meanTempC: meanTempOf(dough), rise, maturityH, state });
-    return !(stage === last && state === 'spent' && hour > plannedH);
+    record(course, dough, hour, stage);
+    const isBeyond = stage === last && hour > plannedH;
+    return !(isBeyond && isSpent(riseOf(dough), maturityOf(dough), mostMaturityH, target));
   });
-  const ends = route.stages.map(({ kind }, index): StageEnd => {
-    const endHour = endHours[index] ?? points.at(-1)?.hour ?? 0;
-    const { rise, coreTempC, maturityH, state } = endOf(points, index, endHour);
+  const stages = route.stages.map(({ kind }, stage): StageEnd => {
+    const endHour = endHours[stage] ?? at(course.hours, course.length - 1);
+    const end = pointAt(course, endOf(course, stage, endHour), target, mostMaturityH);
+    const { rise, coreTempC, maturityH, state } = end;
     return { kind, endHour, rise, coreTempC, maturityH, state };
   });
-  const endHour = Math.min(ends.at(-1)?.endHour ?? 0, plannedH);
   return done({
-    points,
-    stages: ends,
-    endHour,
-    window: readWindow(points, target, mostMaturityH, last),
+    course,
+    stages,
+    endHour: Math.min(stages.at(-1)?.endHour ?? 0, plannedH),
+    window: readWindow(course, target, mostMaturityH, last),
     mostMaturityH,
+    target,
   });
 }
 
-/** The last point of a stage that is not past its end. */
-function endOf(points: readonly DoughPoint[], stage: number, endHour: number): DoughPoint {
-  const index = points.findLastIndex((p) => p.stage === stage && p.hour <= endHour + 1e-9);
-  return (points[index] ?? points.at(-1)) as DoughPoint;
+/** The last moment of a stage that is not past an hour: the next stage begins at that same hour. */
+function endOf(course: Course, stage: number, hour: number): number {
+  let i = indexAt(course, hour);
+  while (i > 0 && at(course.stages, i) > stage) i -= 1;
+  return i;
+}
+
+/** Every moment of a simulation as a point with its state. */
+export function pointsOf({ course, target, mostMaturityH }: Simulation): DoughPoint[] {
+  return Array.from({ length: course.length }, (_, i) => pointAt(course, i, target, mostMaturityH));
 }

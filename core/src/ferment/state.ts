@@ -42,12 +42,20 @@ export function stateOf(
   coreTempC: number,
   target: Target = STANDARD_TARGET,
 ): DoughState {
-  if (maturityH > mostMaturityH * SPENT_MATURITY || rise > target.riseMax * SPENT_RISE) {
-    return 'spent';
-  }
+  if (isSpent(rise, maturityH, mostMaturityH, target)) return 'spent';
   if (maturityH > mostMaturityH || rise > target.riseMax) return 'soft';
   if (rise >= target.riseMin && maturityH >= target.maturityMinH) {
     return coreTempC >= target.openTempC ? 'ready' : 'ready-but-cold';
   }
   return rise >= 1 + (target.riseMin - 1) * WAKING_SHARE ? 'waking' : 'tight';
+}
+
+/** Whether dough is past all use: over-ripe for its flour or blown far past its band. */
+export function isSpent(
+  rise: number,
+  maturityH: number,
+  mostMaturityH: number,
+  target: Target,
+): boolean {
+  return maturityH > mostMaturityH * SPENT_MATURITY || rise > target.riseMax * SPENT_RISE;
 }

@@ -1,4 +1,4 @@
-import { DOUGH_HEAT, type Shape } from './shape';
+import { DOUGH_HEAT, type Shape, type ShapeKind } from './shape';
 
 const EXPONENT = { slab: 0, cylinder: 1, sphere: 2 } as const;
 
@@ -12,6 +12,14 @@ export interface Shells {
   readonly volumeShare: Float64Array;
   /** Conductance to the next shell out, and of the last to the air, per unit heat capacity, 1/s. */
   readonly outward: Float64Array;
+  /** Of the step between the two innermost shells, how much further it is to the middle. */
+  toMiddle: number;
+  /** Seconds that the elimination below is prepared for; 0 when it is not. */
+  preparedForS: number;
+  /** The elimination's rows over their diagonal: what stays, comes from inside, comes from outside. */
+  readonly stays: Float64Array;
+  readonly fromInside: Float64Array;
+  readonly fromOutside: Float64Array;
 }
 
 /**
@@ -21,75 +29,164 @@ export interface Shells {
  * @param filmWPerM2K film coefficient to the air, W/(m²·K)
  * @param count number of shells, at least 2
  * @param swelling volume over gas-free volume: swollen dough is bigger and conducts less
+ * @param into shells of the same count to be cut anew in place
  */
-export function cutShells(shape: Shape, filmWPerM2K: number, count: number, swelling = 1): Shells {
-  const exponent = EXPONENT[shape.kind];
-  const growth = swelling ** (1 / 3);
-  const radiusM = shape.radiusM * growth;
+export function cutShells(
+  shape: Shape,
+  filmWPerM2K: number,
+  count: number,
+  swelling = 1,
+  into: Shells = emptyShells(count),
+): Shells {
+  const { volumeShare, area, way, toMiddle } = geometryOf(shape.kind, count);
+  const radiusM = shape.radiusM * Math.cbrt(swelling);
   const conductivity = DOUGH_HEAT.conductivityWPerMK / swelling;
   const capacityJPerM3K = (DOUGH_HEAT.densityKgPerM3 * DOUGH_HEAT.specificHeatJPerKgK) / swelling;
-  const thickness = radiusM / count;
-  const wholeVolume = radiusM ** (exponent + 1) / (exponent + 1);
-
-  const volumeShare = new Float64Array(count);
-  const outward = new Float64Array(count);
   for (let i = 0; i < count; i += 1) {
-    const [inner, outer] = [i * thickness, (i + 1) * thickness];
-    const volume = (outer ** (exponent + 1) - inner ** (exponent + 1)) / (exponent + 1);
-    volumeShare[i] = volume / wholeVolume;
-    const area = outer ** exponent;
-    const resistance =
-      i < count - 1 ? thickness / conductivity : thickness / 2 / conductivity + 1 / filmWPerM2K;
-    outward[i] = area / resistance / (capacityJPerM3K * wholeVolume);
+    const film = i === count - 1 ? 1 / filmWPerM2K : 0;
+    const resistance = ((way[i] as number) * radiusM) / conductivity + film;
+    into.outward[i] = (area[i] as number) / (radiusM * resistance * capacityJPerM3K);
   }
-  return { count, volumeShare, outward };
+  into.volumeShare.set(volumeShare);
+  into.toMiddle = toMiddle;
+  into.preparedForS = 0;
+  return into;
+}
+
+/** A body of one kind cut into so many shells, as shares of its radius and volume. */
+interface Geometry {
+  readonly volumeShare: readonly number[];
+  /** Of each shell's outside, over the body's volume, per radius. */
+  readonly area: readonly number[];
+  /** From each shell's centre to the next one's, of the last to the surface, per radius. */
+  readonly way: readonly number[];
+  readonly toMiddle: number;
+}
+
+const geometries = new Map<string, Geometry>();
+
+function geometryOf(kind: ShapeKind, count: number): Geometry {
+  const key = `${kind} ${count}`;
+  const known = geometries.get(key);
+  if (known) return known;
+  const n = EXPONENT[kind];
+  const edges = Array.from({ length: count }, (_, i) => (i + 1) / count);
+  const inside = (i: number) => (i / count) ** (n + 1);
+  const centres = edges.map((outer, i) => centre(i / count, outer, n));
+  const [first = 0, second = 0] = centres;
+  const geometry = {
+    volumeShare: edges.map((_, i) => inside(i + 1) - inside(i)),
+    area: edges.map((edge) => (n + 1) * edge ** n),
+    way: centres.map((here, i) => (centres[i + 1] ?? 1) - here),
+    toMiddle: first ** 2 / (second ** 2 - first ** 2),
+  };
+  geometries.set(key, geometry);
+  return geometry;
 }
 
 /**
- * One implicit step of conduction, in place: tridiagonal elimination.
- *
- * @param shells the body
- * @param tempsC temperature of each shell, °C; overwritten
- * @param airC temperature outside, °C
- * @param stepS seconds
- * @param scratch at least `count` long; overwritten
- * @returns heat given to the air per unit heat capacity of the whole body, K (mean cooling)
+ * Where in a shell its mean temperature is found, as a share of the radius: the centre of its volume.
+ * The middle of its thickness would need half as many shells again for the same accuracy.
  */
-export function conduct(
-  shells: Shells,
-  tempsC: Float64Array,
-  airC: number,
-  stepS: number,
-  scratch: Float64Array,
-): number {
-  const { count, volumeShare, outward } = shells;
-  const last = count - 1;
+function centre(inner: number, outer: number, n: number): number {
+  const moment = outer ** (n + 2) - inner ** (n + 2);
+  const volume = outer ** (n + 1) - inner ** (n + 1);
+  return ((n + 1) / (n + 2)) * (moment / volume);
+}
+
+/** Temperature in the very middle, °C: the parabola through the two innermost shells' centres. */
+export function middleTempC(shells: Shells, tempsC: Float64Array): number {
+  const first = tempsC[0] as number;
+  return first + (first - (tempsC[1] as number)) * shells.toMiddle;
+}
+
+function emptyShells(count: number): Shells {
+  const row = () => new Float64Array(count);
+  return {
+    count,
+    volumeShare: row(),
+    outward: row(),
+    toMiddle: 0,
+    preparedForS: 0,
+    stays: row(),
+    fromInside: row(),
+    fromOutside: row(),
+  };
+}
+
+/** Eliminates the tridiagonal system once for a step length, so that each step only multiplies. */
+function prepare(shells: Shells, stepS: number): void {
+  const { count, volumeShare, outward, stays, fromInside, fromOutside } = shells;
   let inwardFlow = 0;
-  let previousTemp = 0;
+  let previous = 0;
   for (let i = 0; i < count; i += 1) {
     const share = volumeShare[i] as number;
     const outFlow = stepS * (outward[i] as number);
-    const previous = i === 0 ? 0 : (scratch[i - 1] as number);
-    const diagonal = share + inwardFlow + outFlow - inwardFlow * previous;
-    const air = i === last ? outFlow * airC : 0;
-    previousTemp = (share * (tempsC[i] as number) + air + inwardFlow * previousTemp) / diagonal;
-    tempsC[i] = previousTemp;
-    scratch[i] = outFlow / diagonal;
+    const diagonal = share + outFlow + inwardFlow * (1 - previous);
+    stays[i] = share / diagonal;
+    fromInside[i] = inwardFlow / diagonal;
+    previous = outFlow / diagonal;
+    fromOutside[i] = previous;
     inwardFlow = outFlow;
   }
-  for (let i = last - 1; i >= 0; i -= 1) {
-    tempsC[i] = (tempsC[i] as number) + (scratch[i] as number) * (tempsC[i + 1] as number);
-  }
-  return stepS * (outward[last] as number) * ((tempsC[last] as number) - airC);
+  shells.preparedForS = stepS;
 }
 
-/** r₀² / (r₁² − r₀²) for shell centres at a half and one and a half thicknesses. */
-const PARABOLA = 1 / 8;
+/**
+ * The first half of an implicit step, in place: elimination with the air outside left open. What the
+ * body will give to the air is then linear in the air's temperature (`heatGiven`), so a room can be
+ * solved together with everything in it before `endStep`.
+ *
+ * @param tempsC temperature of each shell, °C; overwritten with the half-done step
+ * @param stepS seconds
+ */
+export function beginStep(shells: Shells, tempsC: Float64Array, stepS: number): void {
+  if (shells.preparedForS !== stepS) prepare(shells, stepS);
+  const { count, stays, fromInside } = shells;
+  let inside = 0;
+  for (let i = 0; i < count; i += 1) {
+    inside = (stays[i] as number) * (tempsC[i] as number) + (fromInside[i] as number) * inside;
+    tempsC[i] = inside;
+  }
+}
 
-/** Temperature in the very middle, °C: the parabola through the two innermost shells. */
-export function middleTempC(tempsC: Float64Array): number {
-  const [first, second] = [tempsC[0] as number, tempsC[1] as number];
-  return first + (first - second) * PARABOLA;
+/**
+ * The second half of a step, in place, once the air's temperature is known.
+ *
+ * @param airC temperature outside, °C
+ * @returns heat given to the air per unit heat capacity of the whole body, K (mean cooling)
+ */
+export function endStep(shells: Shells, tempsC: Float64Array, airC: number): number {
+  const { count, fromOutside, outward, preparedForS } = shells;
+  const last = count - 1;
+  let outside = airC;
+  for (let i = last; i >= 0; i -= 1) {
+    outside = (tempsC[i] as number) + (fromOutside[i] as number) * outside;
+    tempsC[i] = outside;
+  }
+  return preparedForS * (outward[last] as number) * ((tempsC[last] as number) - airC);
+}
+
+/**
+ * Between `beginStep` and `endStep`: the heat the body will give in the step is
+ * `atZeroK − perAirK × air`, per unit heat capacity, K.
+ */
+export function heatGiven(
+  shells: Shells,
+  tempsC: Float64Array,
+): { readonly atZeroK: number; readonly perAirK: number } {
+  const last = shells.count - 1;
+  const flow = shells.preparedForS * (shells.outward[last] as number);
+  return {
+    atZeroK: flow * (tempsC[last] as number),
+    perAirK: flow * (1 - (shells.fromOutside[last] as number)),
+  };
+}
+
+/** One whole implicit step of conduction, in place. @returns mean cooling, K */
+export function conduct(shells: Shells, tempsC: Float64Array, airC: number, stepS: number): number {
+  beginStep(shells, tempsC, stepS);
+  return endStep(shells, tempsC, airC);
 }
 
 /** Mean of a field of shells by volume, in the field's own unit. */

@@ -1,0 +1,110 @@
+import { beginStep, endStep } from '../heat';
+import { awake, sugarHelp } from './brakes';
+import { cutAnew, SHELLS, settleVolume, type Dough } from './dough';
+import { LAWS, RESPONSE, RIPENING, SOLUBILITY, tablePlace } from './rates';
+
+/** Dough that has swollen by this much more conducts heat differently enough to be cut anew. */
+const RECUT_BY = 0.01;
+/** Air that is this much warmer or colder moves differently around a container. */
+const RECUT_AIR_C = 5;
+const SECONDS_PER_HOUR = 3600;
+/** Looked up once: where scripts run in a sandbox, each look at a global is dear. */
+const { abs, exp, max, min } = Math;
+
+/**
+ * Lets time pass: heat by conduction, then gas, growth and ripening in every shell at the step's
+ * mean temperature; CO₂ dissolves first, and what the dough cannot hold is lost.
+ *
+ * @param stepH hours, at most a few minutes' worth for full accuracy
+ * @param airC temperature of the air around it, °C
+ */
+export function advance(dough: Dough, stepH: number, airC: number): void {
+  dough.stepH = stepH;
+  dough.airC = airC;
+  beginAdvance(dough);
+  endAdvance(dough);
+}
+
+/** Half a step, with the air's temperature still open; `airC` is where it was. */
+export function beginAdvance(dough: Dough): void {
+  const isStale =
+    abs(dough.volumeL - dough.cutAtVolumeL) > RECUT_BY * dough.gasFreeL ||
+    abs(dough.airC - dough.cutForAirC) > RECUT_AIR_C;
+  if (isStale) cutAnew(dough);
+  beginStep(dough.shells, dough.tempsC, dough.stepH * SECONDS_PER_HOUR);
+}
+
+/** The other half, once the air's temperature over the step is known, °C. */
+export function endAdvance(dough: Dough): void {
+  const { stepH } = dough;
+  const { tempsC, yeastG, rates, shells } = dough;
+  const { volumeShare } = shells;
+  const coolingK = endStep(shells, tempsC, dough.airC);
+  const backHalfAStepK = coolingK / 2;
+  const growth = dough.growthSpeed * stepH;
+  const roomG = dough.traits.yeastGPerKg + dough.constants.growthRoom;
+
+  let gas = 0;
+  let ripening = 0;
+  for (let i = 0; i < SHELLS; i += 1) {
+    const share = volumeShare[i] as number;
+    const place = tablePlace((tempsC[i] as number) + backHalfAStepK);
+    const entry = place | 0;
+    const upper = place - entry;
+    const at = entry * LAWS;
+    const response = rates[at + RESPONSE] as number;
+    const ripe = rates[at + RIPENING] as number;
+    const responds = response + upper * ((rates[at + LAWS + RESPONSE] as number) - response);
+    ripening += share * (ripe + upper * ((rates[at + LAWS + RIPENING] as number) - ripe));
+    const yeast = yeastG[i] as number;
+    const grown = growth * responds * yeast * max(0, roomG - yeast);
+    yeastG[i] = yeast + grown;
+    gas += share * responds * (yeast + grown / 2);
+  }
+  dough.heatGivenK += coolingK;
+  dough.meanC -= coolingK;
+  dough.maturityH += ripening * stepH;
+  const producedL = gas * dough.gasSpeed * earlyOn(dough) * stepH;
+  const holdsL = solubility(rates, dough.meanC + backHalfAStepK) * dough.traits.waterLPerKg;
+  settleGas(dough, producedL, holdsL);
+  settleVolume(dough);
+  dough.hoursSinceMix += stepH;
+}
+
+/** CO₂ that water holds, L per L; as good as straight within a dough, so its mean will do. */
+function solubility(rates: Float64Array, tempC: number): number {
+  const place = tablePlace(tempC);
+  const entry = place | 0;
+  const low = rates[entry * LAWS + SOLUBILITY] as number;
+  const high = rates[(entry + 1) * LAWS + SOLUBILITY] as number;
+  return low + (high - low) * (place - entry);
+}
+
+/** Waking up and the quick start of a little sugar, in the middle of the step. */
+function earlyOn(dough: Dough): number {
+  const { sugarPercent, yeastForm } = dough.traits;
+  const middleH = dough.hoursSinceMix + dough.stepH / 2;
+  return sugarHelp(sugarPercent, middleH) * awake(middleH, yeastForm, dough.constants);
+}
+
+/** Dissolves, holds and loses gas, so that produced = dissolved + free + lost at all times. */
+function settleGas(dough: Dough, producedL: number, holdsL: number): void {
+  const { traits, constants, stepH } = dough;
+  const overripe = max(0, dough.maturityH / traits.limits.mostMaturityH - 1);
+  const mostSwelling = traits.mostRise * max(0.5, 1 - 0.4 * overripe);
+  const full = dough.volumeL / (dough.gasFreeL * mostSwelling);
+  const retained = max(0, 1 - full * full * (full * full));
+  const leaked =
+    overripe > 0 ? dough.freeL * (1 - exp(-constants.collapsePerH * overripe * stepH)) : 0;
+
+  const heldBefore = dough.dissolvedL + dough.freeL - leaked;
+  const dissolvable = max(0, holdsL - heldBefore);
+  const dissolvedNow = min(producedL, dissolvable);
+  const keptL = dissolvedNow + (producedL - dissolvedNow) * retained;
+  const heldL = heldBefore + keptL;
+
+  dough.producedL += producedL;
+  dough.lostL += leaked + producedL - keptL;
+  dough.dissolvedL = min(heldL, holdsL);
+  dough.freeL = heldL - dough.dissolvedL;
+}

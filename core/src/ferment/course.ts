@@ -1,0 +1,116 @@
+import { coreTempOf, maturityOf, meanTempOf, riseOf, type Dough } from './dough';
+import { stateOf, type DoughState, type Target } from './state';
+
+/**
+ * A dough's way, one number per moment in each row: quick to fill, to search and to hand from a
+ * worker. Hours count from the mixer.
+ */
+export interface Course {
+  length: number;
+  readonly hours: Float64Array;
+  /** Index of the stage it is in. */
+  readonly stages: Uint8Array;
+  readonly coreTempsC: Float64Array;
+  readonly meanTempsC: Float64Array;
+  readonly rises: Float64Array;
+  readonly maturitiesH: Float64Array;
+}
+
+/** Dough at one moment. */
+export interface DoughPoint {
+  readonly hour: number;
+  readonly stage: number;
+  readonly coreTempC: number;
+  readonly meanTempC: number;
+  readonly rise: number;
+  readonly maturityH: number;
+  readonly state: DoughState;
+}
+
+/** An empty course with room for so many moments. */
+export function newCourse(room: number): Course {
+  const row = () => new Float64Array(room);
+  return {
+    length: 0,
+    hours: row(),
+    stages: new Uint8Array(room),
+    coreTempsC: row(),
+    meanTempsC: row(),
+    rises: row(),
+    maturitiesH: row(),
+  };
+}
+
+/** Writes down how a dough is now. */
+export function record(course: Course, dough: Dough, hour: number, stage: number): void {
+  const i = course.length;
+  course.hours[i] = hour;
+  course.stages[i] = stage;
+  course.coreTempsC[i] = coreTempOf(dough);
+  course.meanTempsC[i] = meanTempOf(dough);
+  course.rises[i] = riseOf(dough);
+  course.maturitiesH[i] = maturityOf(dough);
+  course.length = i + 1;
+}
+
+/** A row's number at a moment that is known to be there. */
+export const at = (row: Float64Array | Uint8Array, i: number): number => row[i] as number;
+
+/** A course cut to its length, for handing on. */
+export function trimmed(course: Course): Course {
+  const { length } = course;
+  return {
+    length,
+    hours: course.hours.slice(0, length),
+    stages: course.stages.slice(0, length),
+    coreTempsC: course.coreTempsC.slice(0, length),
+    meanTempsC: course.meanTempsC.slice(0, length),
+    rises: course.rises.slice(0, length),
+    maturitiesH: course.maturitiesH.slice(0, length),
+  };
+}
+
+/** State at a moment of the course. */
+export function stateAt(
+  course: Course,
+  i: number,
+  target: Target,
+  mostMaturityH: number,
+): DoughState {
+  return stateOf(
+    at(course.rises, i),
+    at(course.maturitiesH, i),
+    mostMaturityH,
+    at(course.coreTempsC, i),
+    target,
+  );
+}
+
+/** One moment of the course, with its state. */
+export function pointAt(
+  course: Course,
+  i: number,
+  target: Target,
+  mostMaturityH: number,
+): DoughPoint {
+  return {
+    hour: at(course.hours, i),
+    stage: at(course.stages, i),
+    coreTempC: at(course.coreTempsC, i),
+    meanTempC: at(course.meanTempsC, i),
+    rise: at(course.rises, i),
+    maturityH: at(course.maturitiesH, i),
+    state: stateAt(course, i, target, mostMaturityH),
+  };
+}
+
+/** Index of the last moment that is not past an hour; 0 before the first. */
+export function indexAt(course: Course, hour: number): number {
+  let [low, high] = [0, course.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (at(course.hours, middle) <= hour + 1e-9) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
