@@ -32,7 +32,11 @@ export interface Dough {
   stepH: number;
   cutForAirC: number;
   cutAtVolumeL: number;
+  /** Hours that have fermented since the mixer, and those whose heat has passed but not more. */
   hoursSinceMix: number;
+  unfermentedH: number;
+  /** Each shell's temperature over the unfermented hours, summed, °C·h. */
+  readonly tempHours: Float64Array;
   producedL: number;
   lostL: number;
   dissolvedL: number;
@@ -77,6 +81,8 @@ export function newDough(
     cutForAirC: tempC,
     cutAtVolumeL: gasFreeL,
     hoursSinceMix: 0,
+    unfermentedH: 0,
+    tempHours: new Float64Array(SHELLS),
     producedL: 0,
     lostL: 0,
     dissolvedL: 0,

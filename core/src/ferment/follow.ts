@@ -1,10 +1,10 @@
 import { STARTING } from './constants';
-import { advance } from './advance';
+import { ferment, mayWait, passHeat } from './advance';
 import { coreTempOf, moveTo, newDough, riseOf, shapeDough, type Dough } from './dough';
 import { shapeOfStage, shapingAt, type DoughRoute } from './route';
 import { doughTraits } from './traits';
 
-/** Dough as warm as its air changes slowly: its steps may be this many times as long, … */
+/** Dough that changes slowly takes steps this many times as long, … */
 const RESTING_STEPS = 5;
 /** … up to this, min. */
 const MOST_RESTING_STEP_MIN = 15;
@@ -20,9 +20,10 @@ export type Visit = (dough: Dough, hour: number, stage: number) => boolean | voi
  * Lets a dough go its way step by step, and on past the last stage in its place.
  *
  * @param route a route without faults
- * @param stepMin minutes per step while its temperature changes; five times that at rest
+ * @param stepMin minutes per step of heat while its temperature changes. Dough of one temperature
+ *   ferments in steps five times as long; as warm as its air, its heat does too
  * @param beyondH hours to go on after the last stage
- * @param visit called as each stage begins and after each step
+ * @param visit called as each stage begins and each time the dough has fermented
  * @returns the hour at which each stage ended, as far as it came
  */
 export function followDough(
@@ -39,9 +40,7 @@ export function followDough(
   const last = route.stages.length - 1;
   let hour = 0;
   for (const [index, stage] of route.stages.entries()) {
-    const shaping = shapingAt(route.stages, index);
-    if (shaping) shapeDough(dough, shaping);
-    moveTo(dough, shapeOfStage(stage, route.ballWeightG), stage.container, stage.airTempC);
+    enterStage(dough, route, index, stage.airTempC);
     if (visit(dough, hour, index) === false) return ends;
     const plannedEnd = hour + stage.hours;
     const endHour = plannedEnd + (index === last ? beyondH : 0);
@@ -49,8 +48,10 @@ export function followDough(
       const bound = hour < plannedEnd ? plannedEnd : endHour;
       const wholeH = isAtRest(dough) ? restingStepH : stepH;
       const isCut = hour + wholeH > bound;
-      advance(dough, isCut ? bound - hour : wholeH, stage.airTempC);
+      passHeat(dough, isCut ? bound - hour : wholeH, stage.airTempC);
       hour = isCut ? bound : hour + wholeH;
+      if (hour < bound && stage.untilRise === undefined && mayWait(dough, restingStepH)) continue;
+      ferment(dough);
       if (visit(dough, hour, index) === false) {
         return hour < plannedEnd ? ends : [...ends, plannedEnd];
       }
@@ -60,6 +61,15 @@ export function followDough(
     ends.push(index === last ? Math.min(hour, plannedEnd) : hour);
   }
   return ends;
+}
+
+/** What hands do to the dough as a stage begins: shape it where the route says so, and put it there. */
+export function enterStage(dough: Dough, route: DoughRoute, index: number, airC: number): void {
+  const stage = route.stages[index];
+  if (!stage) return;
+  const shaping = shapingAt(route.stages, index);
+  if (shaping) shapeDough(dough, shaping);
+  moveTo(dough, shapeOfStage(stage, route.ballWeightG), stage.container, airC);
 }
 
 /** The dough as it comes off the mixer, with what a pre-ferment or old dough brings. */
@@ -79,7 +89,6 @@ export function startDough(route: DoughRoute): Dough {
 
 function isAtRest(dough: Dough): boolean {
   return (
-    abs(dough.meanC - dough.airC) < AT_REST_C &&
-    Math.abs(coreTempOf(dough) - dough.airC) < AT_REST_C
+    abs(dough.meanC - dough.airC) < AT_REST_C && abs(coreTempOf(dough) - dough.airC) < AT_REST_C
   );
 }

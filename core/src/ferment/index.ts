@@ -13,3 +13,6 @@ export * from './window';
 export * from './follow';
 export * from './simulate';
 export * from './dose';
+export * from './house';
+export * from './together';
+export * from './fitRoom';

@@ -8,8 +8,12 @@ import type { Shaping } from './dough';
 export interface DoughStage {
   readonly kind: 'bulk' | 'ball';
   readonly hours: number;
+  /** Air around it, °C; of a stage in a simulated room, only where that room is not simulated. */
   readonly airTempC: number;
   readonly container: Container;
+  /** Room whose air it shares when rooms are simulated together with their lots, and where in it. */
+  readonly room?: string;
+  readonly zone?: string;
   /** Mass that stands together in a bulk stage, kg. */
   readonly massKg?: number;
   /** What is done to the dough as the stage begins; balling is, at the first ball after bulk. */

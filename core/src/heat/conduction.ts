@@ -16,11 +16,17 @@ export interface Shells {
   toMiddle: number;
   /** Seconds that the elimination below is prepared for; 0 when it is not. */
   preparedForS: number;
-  /** The elimination's rows over their diagonal: what stays, comes from inside, comes from outside. */
-  readonly stays: Float64Array;
-  readonly fromInside: Float64Array;
-  readonly fromOutside: Float64Array;
+  /**
+   * The elimination's rows over their diagonal: for each shell what stays, what comes from inside and
+   * what comes from outside, side by side so that a step walks through memory once.
+   */
+  readonly rows: Float64Array;
 }
+
+/** Numbers in a row of the elimination. */
+const ROW = 3;
+const FROM_INSIDE = 1;
+const FROM_OUTSIDE = 2;
 
 /**
  * Cuts a body into shells.
@@ -108,25 +114,23 @@ function emptyShells(count: number): Shells {
     outward: row(),
     toMiddle: 0,
     preparedForS: 0,
-    stays: row(),
-    fromInside: row(),
-    fromOutside: row(),
+    rows: new Float64Array(count * ROW),
   };
 }
 
 /** Eliminates the tridiagonal system once for a step length, so that each step only multiplies. */
 function prepare(shells: Shells, stepS: number): void {
-  const { count, volumeShare, outward, stays, fromInside, fromOutside } = shells;
+  const { count, volumeShare, outward, rows } = shells;
   let inwardFlow = 0;
   let previous = 0;
   for (let i = 0; i < count; i += 1) {
     const share = volumeShare[i] as number;
     const outFlow = stepS * (outward[i] as number);
     const diagonal = share + outFlow + inwardFlow * (1 - previous);
-    stays[i] = share / diagonal;
-    fromInside[i] = inwardFlow / diagonal;
     previous = outFlow / diagonal;
-    fromOutside[i] = previous;
+    rows[i * ROW] = share / diagonal;
+    rows[i * ROW + FROM_INSIDE] = inwardFlow / diagonal;
+    rows[i * ROW + FROM_OUTSIDE] = previous;
     inwardFlow = outFlow;
   }
   shells.preparedForS = stepS;
@@ -142,10 +146,12 @@ function prepare(shells: Shells, stepS: number): void {
  */
 export function beginStep(shells: Shells, tempsC: Float64Array, stepS: number): void {
   if (shells.preparedForS !== stepS) prepare(shells, stepS);
-  const { count, stays, fromInside } = shells;
+  const { count, rows } = shells;
   let inside = 0;
   for (let i = 0; i < count; i += 1) {
-    inside = (stays[i] as number) * (tempsC[i] as number) + (fromInside[i] as number) * inside;
+    const row = i * ROW;
+    const stays = (rows[row] as number) * (tempsC[i] as number);
+    inside = stays + (rows[row + FROM_INSIDE] as number) * inside;
     tempsC[i] = inside;
   }
 }
@@ -157,11 +163,11 @@ export function beginStep(shells: Shells, tempsC: Float64Array, stepS: number): 
  * @returns heat given to the air per unit heat capacity of the whole body, K (mean cooling)
  */
 export function endStep(shells: Shells, tempsC: Float64Array, airC: number): number {
-  const { count, fromOutside, outward, preparedForS } = shells;
+  const { count, rows, outward, preparedForS } = shells;
   const last = count - 1;
   let outside = airC;
   for (let i = last; i >= 0; i -= 1) {
-    outside = (tempsC[i] as number) + (fromOutside[i] as number) * outside;
+    outside = (tempsC[i] as number) + (rows[i * ROW + FROM_OUTSIDE] as number) * outside;
     tempsC[i] = outside;
   }
   return preparedForS * (outward[last] as number) * ((tempsC[last] as number) - airC);
@@ -179,7 +185,7 @@ export function heatGiven(
   const flow = shells.preparedForS * (shells.outward[last] as number);
   return {
     atZeroK: flow * (tempsC[last] as number),
-    perAirK: flow * (1 - (shells.fromOutside[last] as number)),
+    perAirK: flow * (1 - (shells.rows[last * ROW + FROM_OUTSIDE] as number)),
   };
 }
 

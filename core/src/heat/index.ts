@@ -1,3 +1,6 @@
 export * from './shape';
 export * from './conduction';
 export * from './container';
+export * from './room';
+export * from './scenario';
+export * from './reading';
