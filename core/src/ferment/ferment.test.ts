@@ -344,9 +344,9 @@ describe('a simulation', () => {
   });
 
   it('gets a head start from a pre-ferment', () => {
-    const headstart = { flourShare: 0.3, yeastGPerKg: 4, maturityH: 14 };
+    const headstarts = [{ flourShare: 0.3, yeastGPerKg: 4, maturityH: 14 }];
     const plain = run({ ...yard, formula: leanAt(0.1) });
-    const ahead = run({ ...yard, formula: leanAt(0.1), headstart });
+    const ahead = run({ ...yard, formula: leanAt(0.1), headstarts });
     expect(ahead.stages[0]?.maturityH).toBeCloseTo((plain.stages[0]?.maturityH ?? 0) + 4.2, 6);
     expect(ahead.stages.at(-1)?.rise).toBeGreaterThan(plain.stages.at(-1)?.rise ?? NaN);
   });

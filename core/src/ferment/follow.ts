@@ -1,7 +1,7 @@
 import { STARTING } from './constants';
 import { ferment, mayWait, passHeat } from './advance';
 import { coreTempOf, moveTo, newDough, riseOf, shapeDough, type Dough } from './dough';
-import { shapeOfStage, shapingAt, type DoughRoute } from './route';
+import { shapeOfStage, shapingAt, type DoughRoute, type Headstart } from './route';
 import { doughTraits } from './traits';
 
 /** Dough that changes slowly takes steps this many times as long, … */
@@ -74,16 +74,16 @@ export function enterStage(dough: Dough, route: DoughRoute, index: number, airC:
 
 /** The dough as it comes off the mixer, with what a pre-ferment or old dough brings. */
 export function startDough(route: DoughRoute): Dough {
-  const { formula, headstart, doughTempC, constants = STARTING } = route;
+  const { formula, headstarts = [], doughTempC, constants = STARTING } = route;
   const traits = doughTraits(formula, route.yeastActivity, route.yeastConversion, constants);
   const [first] = route.stages;
   if (!first) throw new RangeError('a route needs a stage');
   const shape = shapeOfStage(first, route.ballWeightG);
-  if (!headstart) return newDough(traits, doughTempC, shape, first.container, constants);
-  const broughtG = headstart.flourShare * headstart.yeastGPerKg;
-  const enriched = { ...traits, yeastGPerKg: traits.yeastGPerKg + broughtG };
-  const dough = newDough(enriched, doughTempC, shape, first.container, constants);
-  dough.maturityH = headstart.flourShare * headstart.maturityH;
+  const brought = (of: (start: Headstart) => number) =>
+    headstarts.reduce((sum, start) => sum + start.flourShare * of(start), 0);
+  const yeastGPerKg = traits.yeastGPerKg + brought((start) => start.yeastGPerKg);
+  const dough = newDough({ ...traits, yeastGPerKg }, doughTempC, shape, first.container, constants);
+  dough.maturityH = brought((start) => start.maturityH);
   return dough;
 }
 

@@ -26,7 +26,7 @@ export interface DoughStage {
 export interface Headstart {
   /** Its share of the dough's flour, 0–1. */
   readonly flourShare: number;
-  /** Its yeast when it went in, fresh-equivalent g per kg of its own flour. */
+  /** Its yeast when it goes into the bowl, grown, fresh-equivalent g per kg of its own flour. */
   readonly yeastGPerKg: number;
   /** Its maturity, hours-at-20 °C. */
   readonly maturityH: number;
@@ -39,7 +39,8 @@ export interface DoughRoute {
   /** Off the mixer, °C. */
   readonly doughTempC: number;
   readonly stages: readonly DoughStage[];
-  readonly headstart?: Headstart;
+  /** What fermented before the dough was mixed; `formula` is then the whole, its yeast the bowl's own. */
+  readonly headstarts?: readonly Headstart[];
   /** Of the yeast: 1 = new. */
   readonly yeastActivity?: number;
   readonly yeastConversion?: YeastConversion;
