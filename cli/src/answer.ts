@@ -10,6 +10,8 @@ export type Answer =
       readonly kind: 'cannot';
       readonly why: readonly string[];
       readonly reasons: readonly unknown[];
+      /** Single changes that would work, the nearest first. */
+      readonly alternatives?: readonly unknown[];
     };
 
 /** Exit code of an answer. */

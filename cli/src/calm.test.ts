@@ -109,3 +109,79 @@ describe('calm water', () => {
     expect(warnings[0]?.say).toMatch(/over 40 °C harms the yeast/);
   });
 });
+
+const yardWay = {
+  formula: request.formula,
+  ballWeightG: 275,
+  doughTempC: 24,
+  stages: [
+    { kind: 'bulk', hours: 2, airTempC: 22, container: 'tub', massKg: 10 },
+    { kind: 'ball', hours: 40, airTempC: 4, container: 'lidded-tray' },
+    { kind: 'ball', hours: 3, airTempC: 23, container: 'lidded-tray' },
+  ],
+};
+
+describe('calm simulate', () => {
+  it('gives series, stages and window', () => {
+    const { code, out } = calm('simulate', yardWay);
+    expect(code).toBe(0);
+    expect((out?.['series'] as unknown[]).length).toBe(45 * 4 + 1);
+    expect(out?.['stages']).toHaveLength(3);
+    const window = out?.['window'] as Record<string, number>;
+    expect(window['earliestHour']).toBeLessThan(window['peakHour'] ?? NaN);
+    expect(window['peakHour']).toBeLessThan(window['latestHour'] ?? NaN);
+  });
+
+  it('says in words why a dough is never ready', () => {
+    const formula = { ...request.formula, yeast: { form: 'fresh', percent: 0 } };
+    const { code, out } = calm('simulate', { ...yardWay, formula });
+    expect(code).toBe(0);
+    expect(out).toMatchObject({ window: null, why: expect.stringContaining('more yeast') });
+  });
+
+  it('names every stage that cannot be, with its path', () => {
+    const [bulk, ...balls] = yardWay.stages;
+    const { code, err } = calm('simulate', {
+      ...yardWay,
+      stages: [{ ...bulk, hours: -2, airTempC: 60 }, ...balls],
+    });
+    expect(code).toBe(2);
+    const paths = (err?.['problems'] as { path: string }[]).map((p) => p.path);
+    expect(paths).toEqual(['stages/0/hours', 'stages/0/airTempC']);
+  });
+
+  it('says when a pre-ferment takes more yeast than the dough has', () => {
+    const preferment = {
+      name: 'sponge',
+      flourSharePercent: 50,
+      waterPercent: 60,
+      yeast: { form: 'fresh', percent: 2 },
+    };
+    const { code, err } = calm('simulate', {
+      ...yardWay,
+      formula: { ...request.formula, preferment },
+    });
+    expect(code).toBe(1);
+    expect(err?.['why']).toEqual([expect.stringContaining('fresh yeast')]);
+  });
+});
+
+describe('calm dose', () => {
+  it('gives the percent in the form that is asked for, and the window it makes', () => {
+    const formula = { ...request.formula, yeast: { form: 'instant' } };
+    const { code, out } = calm('dose', { ...yardWay, formula, peakHour: 45 });
+    expect(code).toBe(0);
+    expect(out?.['yeastPercent']).toBeGreaterThan(0.08);
+    expect(out?.['yeastPercent']).toBeLessThan(0.3);
+    expect((out?.['window'] as Record<string, number>)['peakHour']).toBeCloseTo(45, 1);
+  });
+
+  it('refuses a peak before the balls are warm, and says what works', () => {
+    const { code, err } = calm('dose', { ...yardWay, peakHour: 42.3 });
+    expect(code).toBe(1);
+    expect(err?.['why']).toEqual([expect.stringMatching(/middle of a ball is at .* opens from/)]);
+    const [first] = err?.['alternatives'] as { kind: string; hour: number; say: string }[];
+    expect(first?.say).toMatch(/Let it peak/);
+    expect(calm('dose', { ...yardWay, peakHour: first?.hour }).code).toBe(0);
+  });
+});

@@ -1,10 +1,14 @@
 import { badInput, type Answer } from './answer';
+import { doseCommand } from './doseCommand';
 import { scaleCommand } from './scaleCommand';
+import { simulateCommand } from './simulateCommand';
 import { waterCommand } from './waterCommand';
 
 const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   scale: scaleCommand,
   water: waterCommand,
+  simulate: simulateCommand,
+  dose: doseCommand,
 };
 
 /**

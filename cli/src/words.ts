@@ -1,5 +1,14 @@
 import words from '@calm/contract/words/en.json' with { type: 'json' };
-import type { NoSplit, ScaleReason, WaterWarning } from '@calm/core';
+import type { DoughProblem } from '@calm/contract';
+import type {
+  DoseAlternative,
+  DoseLimit,
+  DoughStage,
+  NeverReady,
+  NoSplit,
+  ScaleReason,
+  WaterWarning,
+} from '@calm/core';
 import { createInstance } from 'i18next';
 
 const catalogue = createInstance();
@@ -24,4 +33,29 @@ function sayFits({ nearest }: NoSplit): string {
   return nearest
     .map(({ loads, loadG }) => catalogue.t('reasons.fit', { loads, loadKg: loadG / 1000 }))
     .join(' / ');
+}
+
+/** What is wrong with a dough or its way, or why it cannot be dosed so. */
+export function sayProblem(
+  problem: DoughProblem | DoseLimit,
+  stages: readonly DoughStage[],
+): string {
+  if (problem.kind === 'takes-too-much') return sayReason(problem);
+  const key = `limits.${problem.kind}`;
+  const where = 'stage' in problem ? sayStage(problem.stage, stages) : '';
+  return catalogue.t([key, `faults.${problem.kind}`], { ...problem, where });
+}
+
+/** Why a dough is never ready. */
+export const sayNever = (why: NeverReady): string => catalogue.t(`never.${why}`);
+
+/** What would work instead. */
+export function sayAlternative(change: DoseAlternative, stages: readonly DoughStage[]): string {
+  const where = 'stage' in change ? sayStage(change.stage, stages) : '';
+  return catalogue.t(`alternatives.${change.kind}`, { ...change, where });
+}
+
+/** `ball stage 2`: counted as in the document, from 1. */
+function sayStage(index: number, stages: readonly DoughStage[]): string {
+  return catalogue.t(`stages.${stages[index]?.kind ?? 'ball'}`, { number: index + 1 });
 }

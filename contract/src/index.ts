@@ -4,4 +4,5 @@ export * from './house';
 export * from './demand';
 export * from './lot';
 export * from './recipe';
+export * from './dough';
 export * from './paths';

@@ -71,3 +71,14 @@ const oldDough = Joi.object<OldDough>({
 
 /** A formula in baker's percentages; flours must sum to 100. Unknown keys are errors. */
 export const formulaSchema = Joi.object<Formula>({ ...plain, preferment, oldDough });
+
+/** The same before its yeast is known: the form is asked for, a percent is not looked at. */
+export const undosedFormulaSchema = Joi.object<Formula>({
+  ...plain,
+  yeast: Joi.object({
+    form: Joi.valid(...YEAST_FORMS).required(),
+    percent: percent(10).default(0),
+  }).required(),
+  preferment,
+  oldDough,
+});

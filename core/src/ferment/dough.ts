@@ -1,4 +1,13 @@
-import { cutShells, filmOf, meanOf, middleTempC, type Shape, type Shells } from '../heat';
+import {
+  cutShells,
+  FILM_W_PER_M2K,
+  filmOf,
+  meanOf,
+  middleTempC,
+  type Films,
+  type Shape,
+  type Shells,
+} from '../heat';
 import type { Container } from '../plan';
 import { saltFactor, sugarBrake } from './brakes';
 import { STARTING, type FermentConstants } from './constants';
@@ -6,7 +15,8 @@ import { rateTable } from './rates';
 import type { DoughTraits } from './traits';
 
 /** How hard dough is handled: how much of its free gas it keeps. */
-export type Shaping = 'ball' | 'knock-back' | 'gentle';
+export type Shaping = (typeof SHAPINGS)[number];
+export const SHAPINGS = ['ball', 'knock-back', 'gentle'] as const;
 
 /** Shells a piece is cut into: the middle's cooling time is then within 1 % of many shells'. */
 export const SHELLS = 4;
@@ -17,6 +27,7 @@ const KELVIN = 273.15;
 export interface Dough {
   readonly traits: DoughTraits;
   readonly constants: FermentConstants;
+  readonly films: Films;
   readonly rates: Float64Array;
   /** Gas at 25 °C after salt and sugar, L per g yeast and hour, before it is awake. */
   readonly gasSpeed: number;
@@ -62,18 +73,20 @@ export function newDough(
   shape: Shape,
   container: Container,
   constants: FermentConstants = STARTING,
+  films: Films = FILM_W_PER_M2K,
 ): Dough {
   const gasFreeL = traits.doughKgPerKg / (constants.doughDensity / 1000);
   const salt = saltFactor(traits.saltPercent, constants);
   return {
     traits,
     constants,
+    films,
     rates: rateTable(constants),
     gasSpeed: constants.gasAt25 * salt * sugarBrake(traits.sugarPercent),
     growthSpeed: (constants.growthAt25 * salt) / constants.growthRoom,
     tempsC: new Float64Array(SHELLS).fill(tempC),
     yeastG: new Float64Array(SHELLS).fill(traits.yeastGPerKg),
-    shells: cutShells(shape, filmOf(container, tempC), SHELLS),
+    shells: cutShells(shape, filmOf(container, tempC, films), SHELLS),
     shape,
     container,
     airC: tempC,
@@ -108,7 +121,13 @@ export function moveTo(dough: Dough, shape: Shape, container: Container, airC: n
 export function cutAnew(dough: Dough): void {
   const { airC } = dough;
   const swelling = dough.volumeL / dough.gasFreeL;
-  cutShells(dough.shape, filmOf(dough.container, airC), SHELLS, swelling, dough.shells);
+  cutShells(
+    dough.shape,
+    filmOf(dough.container, airC, dough.films),
+    SHELLS,
+    swelling,
+    dough.shells,
+  );
   dough.cutForAirC = airC;
   dough.cutAtVolumeL = dough.volumeL;
 }

@@ -82,7 +82,8 @@ export function startDough(route: DoughRoute): Dough {
   const brought = (of: (start: Headstart) => number) =>
     headstarts.reduce((sum, start) => sum + start.flourShare * of(start), 0);
   const yeastGPerKg = traits.yeastGPerKg + brought((start) => start.yeastGPerKg);
-  const dough = newDough({ ...traits, yeastGPerKg }, doughTempC, shape, first.container, constants);
+  const own = { ...traits, yeastGPerKg };
+  const dough = newDough(own, doughTempC, shape, first.container, constants, route.films);
   dough.maturityH = brought((start) => start.maturityH);
   return dough;
 }

@@ -1,5 +1,5 @@
 import type { PlainFormula, YeastConversion } from '../formula';
-import { ballShape, massShape } from '../heat';
+import { ballShape, massShape, type Films } from '../heat';
 import type { Container } from '../plan';
 import type { FermentConstants } from './constants';
 import type { Shaping } from './dough';
@@ -45,6 +45,7 @@ export interface DoughRoute {
   readonly yeastActivity?: number;
   readonly yeastConversion?: YeastConversion;
   readonly constants?: FermentConstants;
+  readonly films?: Films;
 }
 
 /** Mass of a bulk stage that does not say, kg. */
@@ -80,8 +81,16 @@ export type RouteFault =
 
 export const MOST_STAGE_HOURS = 240;
 export const MOST_FRESH_YEAST_PERCENT = 6;
-const AIR_C = { least: -5, most: 45 } as const;
-const DOUGH_C = { least: 1, most: 40 } as const;
+/** Air that dough can stand in, °C. */
+export const AIR_LIMITS_C = { least: -5, most: 45 } as const;
+/** Dough off a mixer, °C. */
+export const DOUGH_LIMITS_C = { least: 1, most: 40 } as const;
+export const BALL_LIMITS_G = { least: 20, most: 5000 } as const;
+export const BULK_LIMITS_KG = { least: 0.05, most: 500 } as const;
+export const UNTIL_RISE_LIMITS = { least: 1.01, most: 4 } as const;
+
+type Limits = { readonly least: number; readonly most: number };
+const isWithin = (value: number, { least, most }: Limits) => value >= least && value <= most;
 
 /**
  * Everything about a route that no kitchen could do, so that NaN never gets into the engine.
@@ -91,26 +100,27 @@ const DOUGH_C = { least: 1, most: 40 } as const;
 export function routeFaults(route: DoughRoute, freshPercent: number): RouteFault[] {
   const { formula, stages, doughTempC, ballWeightG } = route;
   const flour = formula.flours.reduce((sum, f) => sum + f.percent, 0);
-  const isWithin = (value: number, least: number, most: number) => value >= least && value <= most;
   const faults: RouteFault[] = [];
   if (stages.length === 0) faults.push({ kind: 'no-stages' });
   if (!(flour > 0)) faults.push({ kind: 'no-flour' });
-  if (!isWithin(freshPercent, 0, MOST_FRESH_YEAST_PERCENT)) {
+  if (!isWithin(freshPercent, { least: 0, most: MOST_FRESH_YEAST_PERCENT })) {
     faults.push({ kind: 'yeast', percent: freshPercent, most: MOST_FRESH_YEAST_PERCENT });
   }
-  if (!isWithin(doughTempC, DOUGH_C.least, DOUGH_C.most)) {
+  if (!isWithin(doughTempC, DOUGH_LIMITS_C)) {
     faults.push({ kind: 'dough-temp', tempC: doughTempC });
   }
-  if (!isWithin(ballWeightG, 20, 5000)) faults.push({ kind: 'ball-weight', grams: ballWeightG });
+  if (!isWithin(ballWeightG, BALL_LIMITS_G))
+    faults.push({ kind: 'ball-weight', grams: ballWeightG });
   stages.forEach(({ hours, airTempC, massKg, untilRise }, stage) => {
-    if (!isWithin(hours, 0, MOST_STAGE_HOURS)) faults.push({ kind: 'stage-hours', stage, hours });
-    if (!isWithin(airTempC, AIR_C.least, AIR_C.most)) {
+    if (!isWithin(hours, { least: 0, most: MOST_STAGE_HOURS }))
+      faults.push({ kind: 'stage-hours', stage, hours });
+    if (!isWithin(airTempC, AIR_LIMITS_C)) {
       faults.push({ kind: 'air-temp', stage, tempC: airTempC });
     }
-    if (massKg !== undefined && !isWithin(massKg, 0.05, 500)) {
+    if (massKg !== undefined && !isWithin(massKg, BULK_LIMITS_KG)) {
       faults.push({ kind: 'mass', stage, massKg });
     }
-    if (untilRise !== undefined && !isWithin(untilRise, 1.01, 4)) {
+    if (untilRise !== undefined && !isWithin(untilRise, UNTIL_RISE_LIMITS)) {
       faults.push({ kind: 'until-rise', stage, rise: untilRise });
     }
   });

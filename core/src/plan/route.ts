@@ -12,7 +12,14 @@ export type WorkKey =
 export type RestKey = 'preferment' | 'rest' | 'bulk' | 'cold' | 'temper';
 
 /** What the dough stands in; decides how fast it takes the room's temperature. */
-export type Container = 'tub' | 'single-tub' | 'lidded-tray' | 'stacked-tray' | 'open-tray';
+export type Container = (typeof CONTAINERS)[number];
+export const CONTAINERS = [
+  'tub',
+  'single-tub',
+  'lidded-tray',
+  'stacked-tray',
+  'open-tray',
+] as const;
 
 /** Time a piece of work takes, minutes; the house's own rates. */
 export interface WorkRate {

@@ -1,0 +1,18 @@
+import { simulateDocument } from '@calm/contract';
+import { check, simulateSchema } from '@calm/contract/schemas';
+import type { Answer } from './answer';
+import { sayNever, sayProblem } from './words';
+
+/** `calm simulate`: a dough and its way to temperatures, rise, maturity, states and its window. */
+export function simulateCommand(input: unknown): Answer {
+  const checked = check(simulateSchema, input);
+  if (!checked.ok) return { kind: 'bad-input', problems: checked.errors };
+  const { stages } = checked.value;
+  const way = simulateDocument(checked.value);
+  if (!way.ok) {
+    const why = way.reasons.map((reason) => sayProblem(reason, stages));
+    return { kind: 'cannot', why, reasons: way.reasons };
+  }
+  const { never } = way.value;
+  return { kind: 'done', document: { ...way.value, ...(never && { why: sayNever(never) }) } };
+}

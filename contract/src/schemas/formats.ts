@@ -1,0 +1,41 @@
+import type { ObjectSchema } from 'joi';
+import { doseSchema, simulateSchema } from './dough';
+import { scaleSchema, waterSchema } from './engine';
+
+/** What the engine reads, by command, with what a JSON Schema cannot say. */
+const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: string }>> = {
+  scale: {
+    schema: scaleSchema,
+    description:
+      'Input of calm scale: ball counts to weighed loads. Flours sum to 100 percent; percentages are of total flour.',
+  },
+  water: {
+    schema: waterSchema,
+    description: 'Input of calm water: temperatures in °C, masses in g.',
+  },
+  simulate: {
+    schema: simulateSchema,
+    description:
+      'Input of calm simulate: a dough and the stages it goes through. Flours sum to 100 percent; massKg only in bulk stages; in a target riseMin ≤ risePeak ≤ riseMax.',
+  },
+  dose: {
+    schema: doseSchema,
+    description:
+      'Input of calm dose: as calm simulate, with the hour from the mixer at which the rise shall peak. A yeast percent is not looked at.',
+  },
+};
+
+/** The published JSON Schema (draft 2020-12) of each command's input, by command. */
+export function jsonSchemas(): Record<string, object> {
+  return Object.fromEntries(
+    Object.entries(FORMATS).map(([command, { schema, description }]) => [
+      command,
+      {
+        $schema: 'https://json-schema.org/draft/2020-12/schema',
+        title: `calm ${command}`,
+        description,
+        ...schema['~standard'].jsonSchema.input({ target: 'draft-2020-12' }),
+      },
+    ]),
+  );
+}
