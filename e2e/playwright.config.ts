@@ -1,17 +1,5 @@
 import { defineConfig, type Project } from '@playwright/test';
-
-const browser = {
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-};
+import { CHROMIUM } from '../tools/chromium.mjs';
 
 const desk = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -40,7 +28,7 @@ export default defineConfig({
   // A click that meets a page in motion on a busy machine is tried once more, and shown as flaky.
   retries: 1,
   reporter: [['list'], ['json']],
-  use: { launchOptions: browser, screenshot: 'only-on-failure', locale: 'en-GB' },
+  use: { launchOptions: CHROMIUM, screenshot: 'only-on-failure', locale: 'en-GB' },
   projects: [
     project('desk-light', desk, 'light', true),
     project('desk-dark', desk, 'dark'),

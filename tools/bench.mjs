@@ -1,22 +1,38 @@
+import { readFileSync } from 'node:fs';
+import { createServer } from 'node:http';
 import { gzipSync } from 'node:zlib';
-import { runTool, say } from './say.mjs';
-import { CHROMIUM, serveHouse } from './servedHouse.mjs';
+import { chromium } from '@playwright/test';
+import { benchEngine } from './bench/engineBench';
+import { WORKER_FILE } from './bench/vite.config.mjs';
+import { CHROMIUM } from './chromium.mjs';
+import { freePort, ROOT, run } from './processes.mjs';
+import { Plain, runTool, say } from './say.mjs';
+import { serveHouse } from './servedHouse.mjs';
+
+/** Runs of the coupled week; one lot is run twenty times as often. */
+const RUNS = 60;
+const WORKER_CONFIG = `${ROOT}/tools/bench/vite.config.mjs`;
 
 /** npm run bench: what is measured rather than tested. */
 await runTool(async () => {
   const house = await serveHouse('bench');
+  const browser = await chromium.launch(CHROMIUM);
   try {
-    await firstLoad(house.url);
+    await firstLoad(browser, house.url);
+    engine('Node', benchEngine(RUNS));
+    engine('a worker in Chromium', await engineInWorker(browser));
   } finally {
+    await browser.close();
     await house.stop();
   }
 });
 
-/** JavaScript that the first load of Tonight fetches, gzipped. @param {string} url */
-async function firstLoad(url) {
+/** @typedef {import('@playwright/test').Browser} Browser */
+/** @typedef {import('./bench/engineBench').EngineTiming} EngineTiming */
+
+/** JavaScript that the first load of Tonight fetches, gzipped. @param {Browser} browser @param {string} url */
+async function firstLoad(browser, url) {
   const LIMIT_KB = 300;
-  const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch(CHROMIUM);
   const page = await browser.newPage();
   /** @type {Promise<number>[]} */
   const sizes = [];
@@ -27,9 +43,50 @@ async function firstLoad(url) {
   await page.goto(`${url}/lantern-yard/tonight`);
   await page.waitForLoadState('networkidle');
   const bytes = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
-  await browser.close();
+  await page.close();
   const kb = bytes / 1000;
   say(
     `First load of Tonight: ${kb.toFixed(1)} kB of JavaScript gzipped in ${sizes.length} files (limit ${LIMIT_KB} kB: ${kb < LIMIT_KB ? 'met' : 'MISSED'})`,
   );
+}
+
+/** @param {string} where @param {EngineTiming[]} timings */
+function engine(where, timings) {
+  for (const { what, limitMs, engineMs, flatMs, ratio } of timings) {
+    const verdict = engineMs.median < limitMs ? 'met' : 'MISSED';
+    say(
+      `${what}, in ${where}: median ${engineMs.median.toFixed(2)} ms, fastest ${engineMs.fastest.toFixed(2)} ms (limit ${limitMs} ms: ${verdict}); by hand on typed arrays ${flatMs.median.toFixed(2)} and ${flatMs.fastest.toFixed(2)} ms; ratio ${ratio.toFixed(2)}`,
+    );
+  }
+}
+
+/** The same measurement inside a worker of a real browser. @param {Browser} browser @returns {Promise<EngineTiming[]>} */
+async function engineInWorker(browser) {
+  const vite = ['exec', '--workspace', 'web', '--', 'vite', 'build', '--config', WORKER_CONFIG];
+  const built = await run('npm', vite, { quiet: true, env: { NODE_OPTIONS: '' } });
+  if (built.code !== 0) throw new Plain(`The worker could not be built:\n${built.output}`);
+  const script = readFileSync(WORKER_FILE);
+  const server = createServer((request, response) => {
+    const isScript = request.url === '/worker.js';
+    response.setHeader('content-type', isScript ? 'text/javascript' : 'text/html');
+    response.end(isScript ? script : '<!doctype html><title>bench</title>');
+  });
+  const port = (await freePort()) ?? 0;
+  await new Promise((resolve) => server.listen(port, '127.0.0.1', () => resolve(null)));
+  try {
+    const page = await browser.newPage();
+    await page.goto(`http://127.0.0.1:${port}/`);
+    return await page.evaluate(
+      (runs) =>
+        new Promise((resolve, reject) => {
+          const worker = new Worker('/worker.js', { type: 'module' });
+          worker.onmessage = ({ data }) => resolve(data);
+          worker.onerror = ({ message }) => reject(new Error(message));
+          worker.postMessage(runs);
+        }),
+      RUNS,
+    );
+  } finally {
+    server.close();
+  }
 }

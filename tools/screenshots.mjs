@@ -1,6 +1,7 @@
+import { CHROMIUM } from './chromium.mjs';
 import { ROOT } from './processes.mjs';
 import { runTool, say } from './say.mjs';
-import { CHROMIUM, serveHouse } from './servedHouse.mjs';
+import { serveHouse } from './servedHouse.mjs';
 
 /*
  * npm run screenshots: one picture per main view into docs/screenshots/, from the demo house with

@@ -51,17 +51,3 @@ export async function serveHouse(name) {
     },
   };
 }
-
-/** How Chromium is started everywhere in this project. */
-export const CHROMIUM = {
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-};

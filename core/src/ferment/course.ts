@@ -6,7 +6,7 @@ import { stateOf, type DoughState, type Target } from './state';
  * worker. Hours count from the mixer.
  */
 export interface Course {
-  length: number;
+  readonly length: number;
   readonly hours: Float64Array;
   /** Index of the stage it is in. */
   readonly stages: Uint8Array;
@@ -15,6 +15,9 @@ export interface Course {
   readonly rises: Float64Array;
   readonly maturitiesH: Float64Array;
 }
+
+/** A course that is still being written: its rows grow as they fill. */
+export type OpenCourse = { -readonly [Row in keyof Course]: Course[Row] };
 
 /** Dough at one moment. */
 export interface DoughPoint {
@@ -27,13 +30,16 @@ export interface DoughPoint {
   readonly state: DoughState;
 }
 
-/** An empty course with room for so many moments. */
-export function newCourse(room: number): Course {
-  const row = () => new Float64Array(room);
+/** Moments that a new course has room for: two days in the cold need about as many. */
+const FIRST_ROOM = 160;
+
+/** An empty course. */
+export function newCourse(): OpenCourse {
+  const row = () => new Float64Array(FIRST_ROOM);
   return {
     length: 0,
     hours: row(),
-    stages: new Uint8Array(room),
+    stages: new Uint8Array(FIRST_ROOM),
     coreTempsC: row(),
     meanTempsC: row(),
     rises: row(),
@@ -42,8 +48,9 @@ export function newCourse(room: number): Course {
 }
 
 /** Writes down how a dough is now. */
-export function record(course: Course, dough: Dough, hour: number, stage: number): void {
+export function record(course: OpenCourse, dough: Dough, hour: number, stage: number): void {
   const i = course.length;
+  if (i === course.hours.length) grow(course);
   course.hours[i] = hour;
   course.stages[i] = stage;
   course.coreTempsC[i] = coreTempOf(dough);
@@ -51,6 +58,24 @@ export function record(course: Course, dough: Dough, hour: number, stage: number
   course.rises[i] = riseOf(dough);
   course.maturitiesH[i] = maturityOf(dough);
   course.length = i + 1;
+}
+
+/** Gives every row twice its room. */
+function grow(course: OpenCourse): void {
+  const room = course.length * 2;
+  const longer = (row: Float64Array) => {
+    const grown = new Float64Array(room);
+    grown.set(row);
+    return grown;
+  };
+  const stages = new Uint8Array(room);
+  stages.set(course.stages);
+  course.stages = stages;
+  course.hours = longer(course.hours);
+  course.coreTempsC = longer(course.coreTempsC);
+  course.meanTempsC = longer(course.meanTempsC);
+  course.rises = longer(course.rises);
+  course.maturitiesH = longer(course.maturitiesH);
 }
 
 /** A row's number at a moment that is known to be there. */

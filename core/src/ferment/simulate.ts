@@ -60,8 +60,7 @@ export function simulate(
   const { mostMaturityH } = flourLimits(formula.flours);
   const last = route.stages.length - 1;
   const plannedH = route.stages.reduce((sum, stage) => sum + stage.hours, 0);
-  const room = Math.ceil(((plannedH + beyondH) * 60) / stepMin) + 3 * route.stages.length;
-  const course = newCourse(room);
+  const course = newCourse();
   const endHours = followDough(route, stepMin, beyondH, (dough, hour, stage) => {
     record(course, dough, hour, stage);
     const isBeyond = stage === last && hour > plannedH;

@@ -59,7 +59,7 @@ export function simulateTogether(
   const stepH = stepMin / 60;
   const steps = Math.ceil(hours / stepH);
   const rooms = house.rooms.map((room) => openRoom(room, steps));
-  const lots = house.lots.map((lot) => newTraveller(lot, rooms, stepH, beyondH));
+  const lots = house.lots.map((lot) => newTraveller(lot, rooms, beyondH));
   let toCome = lots.toSorted((a, b) => a.lot.startHour - b.lot.startHour);
   let abroad: Traveller[] = [];
   for (let step = 0; step < steps; step += 1) {

@@ -1,6 +1,6 @@
 import { DOUGH_HEAT, heatGiven } from '../heat';
 import { advance, beginHeat, endHeat, ferment, mayWait } from './advance';
-import { newCourse, record, type Course } from './course';
+import { newCourse, record, type OpenCourse } from './course';
 import { riseOf, type Dough } from './dough';
 import { enterStage, startDough } from './follow';
 import type { LotOfHouse } from './house';
@@ -10,7 +10,7 @@ import { isSpent, STANDARD_TARGET, type Target } from './state';
 /** A lot on its way through the house. */
 export interface Traveller {
   readonly lot: LotOfHouse;
-  readonly course: Course;
+  readonly course: OpenCourse;
   readonly dough: Dough;
   readonly heatJPerK: number;
   readonly rooms: readonly (OpenRoom | null)[];
@@ -29,15 +29,13 @@ export interface Traveller {
 export function newTraveller(
   lot: LotOfHouse,
   rooms: readonly OpenRoom[],
-  stepH: number,
   beyondH: number,
 ): Traveller {
   const { stages } = lot.route;
-  const plannedH = stages.reduce((sum, stage) => sum + stage.hours, 0);
   const inRooms = stages.map(({ room }) => rooms.find(({ from }) => from.name === room) ?? null);
   return {
     lot,
-    course: newCourse(Math.ceil((plannedH + beyondH) / stepH) + 3 * stages.length + 3),
+    course: newCourse(),
     dough: startDough(lot.route),
     heatJPerK: lot.doughKg * DOUGH_HEAT.specificHeatJPerKgK,
     rooms: inRooms,

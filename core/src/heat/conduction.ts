@@ -69,11 +69,14 @@ interface Geometry {
   readonly toMiddle: number;
 }
 
-const geometries = new Map<string, Geometry>();
+const geometries: Record<ShapeKind, (Geometry | undefined)[]> = {
+  slab: [],
+  cylinder: [],
+  sphere: [],
+};
 
 function geometryOf(kind: ShapeKind, count: number): Geometry {
-  const key = `${kind} ${count}`;
-  const known = geometries.get(key);
+  const known = geometries[kind][count];
   if (known) return known;
   const n = EXPONENT[kind];
   const edges = Array.from({ length: count }, (_, i) => (i + 1) / count);
@@ -86,7 +89,7 @@ function geometryOf(kind: ShapeKind, count: number): Geometry {
     way: centres.map((here, i) => (centres[i + 1] ?? 1) - here),
     toMiddle: first ** 2 / (second ** 2 - first ** 2),
   };
-  geometries.set(key, geometry);
+  geometries[kind][count] = geometry;
   return geometry;
 }
 
