@@ -69,6 +69,11 @@ export default tseslint.config(
     ),
   ),
   {
+    // These tools hand functions to a page to run.
+    files: ['tools/bench.mjs'],
+    languageOptions: { globals: { ...globals.browser } },
+  },
+  {
     // A loop by hand over typed arrays: every index is in bounds by construction.
     files: ['tools/bench/flatLoop.ts'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },

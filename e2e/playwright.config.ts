@@ -28,7 +28,12 @@ export default defineConfig({
   // A click that meets a page in motion on a busy machine is tried once more, and shown as flaky.
   retries: 1,
   reporter: [['list'], ['json']],
-  use: { launchOptions: CHROMIUM, screenshot: 'only-on-failure', locale: 'en-GB' },
+  use: {
+    launchOptions: CHROMIUM,
+    screenshot: 'only-on-failure',
+    locale: 'en-GB',
+    actionTimeout: 20_000,
+  },
   projects: [
     project('desk-light', desk, 'light', true),
     project('desk-dark', desk, 'dark'),

@@ -8,13 +8,17 @@ import { runTool, say } from './say.mjs';
 /*
  * npm test: installs what is missing, then lint, types, Jest (core, contract, command line, and the
  * server against a real MariaDB), Playwright in headless Chromium. Ends with "N passed, N failed".
- *   npm test -- jest e2e   runs only these steps
+ *   npm test -- jest e2e      runs only these steps
+ *   npm test -- e2e whatIf    … and of Jest's or Playwright's files those whose name has it
  */
 
 const RESULTS = `${ROOT}/.data/results`;
 /** @typedef {{ passed: number, failed: number }} Tally */
 
-const only = process.argv.slice(2).filter((arg) => !arg.startsWith('-'));
+const STEPS = ['lint', 'types', 'jest', 'e2e'];
+const words = process.argv.slice(2).filter((arg) => !arg.startsWith('-'));
+const only = words.filter((word) => STEPS.includes(word));
+const files = words.filter((word) => !STEPS.includes(word));
 /** @param {string} step */
 const isWanted = (step) => only.length === 0 || only.includes(step);
 
@@ -66,7 +70,7 @@ async function jest(env) {
   rmSync(outputFile, { force: true });
   await run(
     bin('jest'),
-    ['--json', `--outputFile=${outputFile}`, '--silent', '--testLocationInResults=false'],
+    ['--json', `--outputFile=${outputFile}`, '--silent', '--testLocationInResults=false', ...files],
     {
       env: { ...env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
       quiet: true,
@@ -94,7 +98,7 @@ async function playwright(env) {
   await buildWeb();
   const outputFile = `${RESULTS}/playwright.json`;
   rmSync(outputFile, { force: true });
-  await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+  await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...files], {
     env: {
       ...env,
       CALM_WEB_DIR: WEB_DIST,

@@ -4,6 +4,7 @@ import type {
   Route,
   ScaleReadability,
   Skill,
+  Target,
   WaterMethod,
   YeastConversion,
 } from '@calm/core';
@@ -54,6 +55,8 @@ export interface Product {
   readonly ballsPerTray: number;
   /** Made from what is left of another product's dough. */
   readonly isFromRemainders: boolean;
+  /** How its dough should be when it is opened. */
+  readonly target: Target;
 }
 
 /** A short safety note whose wording lives in the catalogues. */

@@ -7,7 +7,7 @@ export const yardDough: Formula = {
   flours: [{ ...strongWhite, percent: 100 }],
   waterPercent: 62,
   saltPercent: 2.6,
-  yeast: { form: 'fresh', percent: 0.25 },
+  yeast: { form: 'fresh', percent: 0.45 },
 };
 
 export const slabDough: Formula = {
@@ -40,7 +40,7 @@ export const crackleDough: Formula = {
       composition: { waterPercent: 5, saltPercent: 0, fatPercent: 2, sugarPercent: 10 },
     },
   ],
-  yeast: { form: 'instant', percent: 0.35 },
+  yeast: { form: 'instant', percent: 0.08 },
 };
 
 /** Mixed at midday two days ahead, balled, two nights cold. */

@@ -1,5 +1,12 @@
 import type { HouseSettings } from '@calm/contract';
-import { STANDARD_DERATING, STANDARD_YEAST_CONVERSION, type Route, type Skill } from '@calm/core';
+import {
+  STANDARD_DERATING,
+  STANDARD_TARGET,
+  STANDARD_YEAST_CONVERSION,
+  type Route,
+  type Skill,
+  type Target,
+} from '@calm/core';
 import {
   crackleDough,
   crackleRoute,
@@ -97,12 +104,30 @@ export const formulas = [
   },
 ] as const;
 
+/** A pan dough is stretched in its pan and may rise further. */
+const inThePan: Target = {
+  riseMin: 1.5,
+  riseMax: 2.7,
+  risePeak: 2.05,
+  openTempC: 16,
+  maturityMinH: 8,
+};
+/** Sheeted dough wants to be flat: a low band, and cooler to go through the rollers. */
+const toBeSheeted: Target = {
+  riseMin: 1.05,
+  riseMax: 1.6,
+  risePeak: 1.2,
+  openTempC: 12,
+  maturityMinH: 5,
+};
+
 export const products = [
   {
     key: 'yard-round',
     name: 'Yard Round',
     formula: 'yard-dough',
     route: 'two-nights',
+    target: STANDARD_TARGET,
     ballWeightG: 275,
     trimPercent: 0,
     ballsPerTray: 12,
@@ -113,6 +138,7 @@ export const products = [
     name: 'Slab',
     formula: 'slab-dough',
     route: 'slab',
+    target: inThePan,
     ballWeightG: 820,
     trimPercent: 0,
     ballsPerTray: 2,
@@ -123,6 +149,7 @@ export const products = [
     name: 'Crackle',
     formula: 'crackle-dough',
     route: 'crackle',
+    target: toBeSheeted,
     ballWeightG: 190,
     trimPercent: 7,
     ballsPerTray: 15,
@@ -133,6 +160,7 @@ export const products = [
     name: 'Sprout',
     formula: 'yard-dough',
     route: 'two-nights',
+    target: STANDARD_TARGET,
     ballWeightG: 140,
     trimPercent: 0,
     ballsPerTray: 20,

@@ -16,6 +16,7 @@ export * from './dose';
 export * from './solveDose';
 export * from './uncertainty';
 export * from './ahead';
+export * from './routeWay';
 export { applyAlternative, type DoseAlternative } from './doseAlternatives';
 export { LEAST_DOSE_PERCENT, MOST_DOSE_PERCENT, withDose } from './doseLadder';
 export * from './house';

@@ -1,4 +1,4 @@
-import type { Formula, Route, Skill } from '@calm/core';
+import { STANDARD_TARGET, type Formula, type Route, type Skill, type Target } from '@calm/core';
 import type { HouseSettings, Method, Recipe } from '@calm/contract';
 import {
   char,
@@ -120,6 +120,7 @@ export const products = mysqlTable(
     trimPercent: percent('trim_percent').notNull(),
     ballsPerTray: smallint('balls_per_tray').notNull(),
     isFromRemainders: tinyint('is_from_remainders').notNull(),
+    target: json('target').$type<Target>().notNull().default(STANDARD_TARGET),
     version: version(),
   },
   (t) => [

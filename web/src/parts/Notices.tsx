@@ -8,8 +8,8 @@ import { useTranslation } from 'react-i18next';
 export type Undo = () => Promise<unknown>;
 
 interface Notices {
-  /** Says that something was done, with a way back. */
-  readonly changed: (text: string, undo: Undo) => void;
+  /** Says that something was done, with a way back. A quiet change is not said, only kept for undo. */
+  readonly changed: (text: string, undo: Undo, how?: { readonly isQuiet: boolean }) => void;
   /** Says that something could not be done. */
   readonly failed: (text: string) => void;
   /** Takes the latest change back that has not been taken back yet. */
@@ -38,9 +38,9 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
   const [notice, setNotice] = useState<{ text: string; canUndo: boolean } | null>(null);
   const [changes, setChanges] = useState<readonly Change[]>([]);
 
-  const changed = useCallback((text: string, undo: Undo) => {
+  const changed = useCallback((text: string, undo: Undo, how = { isQuiet: false }) => {
     setChanges((before) => [...before, { text, undo }]);
-    setNotice({ text, canUndo: true });
+    if (!how.isQuiet) setNotice({ text, canUndo: true });
   }, []);
   const failed = useCallback((text: string) => setNotice({ text, canUndo: false }), []);
   const undoLast = useCallback(() => {

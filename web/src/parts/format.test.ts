@@ -36,6 +36,11 @@ describe('formats', () => {
     ]);
   });
 
+  it('write rises and ripeness with their units', () => {
+    expect([house.times(1.8), house.times(3, 0)]).toEqual(['1.80×', '3×']);
+    expect([18.62, 50].map((h) => plain(house.hours(h, 1)))).toEqual(['18.6 h', '50.0 h']);
+  });
+
   it('say durations as people do', () => {
     expect([0, 45, 60, 170, 3000].map((min) => plain(house.duration(min)))).toEqual([
       '0 min',

@@ -32,6 +32,10 @@ export interface Formats {
   warmer(deltaC: number, decimals?: number): string;
   /** `2 h 50 min` */
   duration(minutes: number): string;
+  /** `1.80×`: a rise, volume over volume. */
+  times(ratio: number, decimals?: number): string;
+  /** `18.6 h`: ripeness at 20 °C, and stretches that `duration` would round to days. */
+  hours(h: number, decimals?: number): string;
   count(n: number): string;
   percent(p: number, decimals?: number): string;
 }
@@ -96,6 +100,8 @@ export function makeFormats({ locale, timeZone, units }: Reading): Formats {
       if (h === 0) return `${min}${UNIT_GAP}min`;
       return min === 0 ? `${h}${UNIT_GAP}h` : `${h}${UNIT_GAP}h ${min}${UNIT_GAP}min`;
     },
+    times: (ratio, decimals = 2) => `${number(ratio, decimals)}×`,
+    hours: (h, decimals = 1) => withUnit(h, decimals, 'h'),
     count: (n) => number(n, 0),
     percent: (p, decimals = 1) => withUnit(Number(p.toFixed(decimals)), fewest(p, decimals), '%'),
   };

@@ -14,6 +14,7 @@ function place(load: () => Promise<ComponentType>): ComponentType {
 
 const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
 const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
+const WhatIf = place(async () => (await import('../places/formulas/WhatIf')).WhatIf);
 const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
 const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
 const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).BatchSheet);
@@ -33,6 +34,7 @@ export function App() {
           <Route path="tonight" element={<Tonight />} />
           <Route path="demand" element={<Demand />} />
           <Route path="formulas" element={<Formulas />} />
+          <Route path="formulas/:product/what-if" element={<WhatIf />} />
           <Route path="plan" element={<Plan />} />
           <Route path="mix" element={<Mix />} />
           <Route path="mix/:date/:product" element={<BatchSheet />} />

@@ -95,8 +95,11 @@ function useCursorInAddress() {
     const wanted = atMs === null ? null : new Date(atMs).toISOString();
     if (wanted === inAddress) return;
     const timer = setTimeout(() => {
-      void navigate({ pathname, search: wanted ? `?at=${wanted}` : '' }, { replace: true });
+      const search = new URLSearchParams(params);
+      if (wanted) search.set('at', wanted);
+      else search.delete('at');
+      void navigate({ pathname, search: search.toString() }, { replace: true });
     }, 250);
     return () => clearTimeout(timer);
-  }, [atMs, inAddress, navigate, pathname]);
+  }, [atMs, inAddress, params, navigate, pathname]);
 }

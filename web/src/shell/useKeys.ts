@@ -29,7 +29,9 @@ export function useKeys(onHelp: () => void): void {
         'input, textarea, select, [role=slider]',
       );
       const isUndo = event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey);
-      if (isUndo && !isField) {
+      // In a text field the browser undoes typing; a slider has none of its own.
+      const isTyping = isField && !(event.target as HTMLElement).matches('input[type=range]');
+      if (isUndo && !isTyping) {
         event.preventDefault();
         undoLast();
       }

@@ -1,5 +1,6 @@
 import shared from '@calm/contract/words/en.json' with { type: 'json' };
 import demand from './en/demand.json' with { type: 'json' };
+import formulas from './en/formulas.json' with { type: 'json' };
 import mix from './en/mix.json' with { type: 'json' };
 import places from './en/places.json' with { type: 'json' };
 import plan from './en/plan.json' with { type: 'json' };
@@ -17,4 +18,5 @@ export const english = {
   demand,
   plan,
   mix,
+  formulas,
 };

@@ -1,0 +1,1 @@
+ALTER TABLE `products` ADD `target` json DEFAULT ('{"riseMin":1.6,"riseMax":2.4,"risePeak":1.95,"openTempC":15,"maturityMinH":6}') NOT NULL;

@@ -1,0 +1,201 @@
+import { at, type Course, type ReadyWindow, type Target, type WindowSpread } from '@calm/core';
+import { useId } from 'react';
+import styles from './SwellingRibbon.module.css';
+
+/** One dough's way and what is needed to read it. */
+export interface RibbonLot {
+  readonly course: Course;
+  readonly target: Target;
+  readonly mostMaturityH: number;
+  readonly window: ReadyWindow;
+  readonly spread: WindowSpread | null;
+}
+
+/** A piece of work on the ribbon. */
+export interface RibbonBead {
+  readonly hour: number;
+  readonly label: string;
+  readonly title: string;
+}
+
+const WARM_C = 24;
+const COLD_C = 4;
+/** Half the thickness of dough that has not risen, and of dough at the height of its band, px of 60. */
+const THIN = 4;
+const FULL = 22;
+const BRACKET = 16;
+const PX_PER_POINT = 3;
+const STOP_EVERY_PX = 12;
+
+/**
+ * The one picture of a lot: a ribbon as thick as the dough has risen, thin off the mixer, knocked back
+ * at shaping, swelling to its window, slumping after. Its tint is the core's temperature; the bracket
+ * above it is the window, with the peak as a notch and soft ends for what is not sure.
+ */
+export function SwellingRibbon({
+  lot,
+  ghost,
+  toX,
+  y,
+  height,
+  beads = [],
+  label,
+}: {
+  readonly lot: RibbonLot;
+  /** Another way of the same dough, drawn as an outline behind. */
+  readonly ghost?: RibbonLot | null;
+  /** Places an hour from the mixer, px. */
+  readonly toX: (hour: number) => number;
+  readonly y: number;
+  readonly height: number;
+  readonly beads?: readonly RibbonBead[];
+  readonly label: string;
+}) {
+  const tint = useId();
+  const points = pointsOf(lot, toX);
+  const middle = y + BRACKET + (height - BRACKET) / 2;
+  const scale = (height - BRACKET) / 60;
+  return (
+    <g role="img" aria-label={label}>
+      <defs>
+        <linearGradient
+          id={tint}
+          gradientUnits="userSpaceOnUse"
+          x1={points[0]?.x ?? 0}
+          x2={points.at(-1)?.x ?? 1}
+        >
+          {stopsOf(points).map(({ share, coreTempC }) => (
+            <stop key={share} offset={share} style={{ stopColor: tintOf(coreTempC) }} />
+          ))}
+        </linearGradient>
+      </defs>
+      {ghost && (
+        <path className={styles['ghost']} d={outline(pointsOf(ghost, toX), middle, scale)} />
+      )}
+      <path
+        className={styles['ribbon']}
+        d={outline(points, middle, scale)}
+        style={{ fill: `url(#${tint})` }}
+      />
+      {lot.window.kind === 'ready' && (
+        <Bracket window={lot.window} spread={lot.spread} toX={toX} y={y + 2} />
+      )}
+      {beads.map((bead) => (
+        <g key={bead.hour + bead.label} className={styles['bead']}>
+          <circle cx={toX(bead.hour)} cy={middle} r={5} />
+          <text x={toX(bead.hour)} y={middle + height / 2} textAnchor="middle">
+            {bead.label}
+          </text>
+          <title>{bead.title}</title>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+interface RibbonPoint {
+  readonly x: number;
+  /** Half the thickness above and below the middle, px of 60. */
+  readonly up: number;
+  readonly down: number;
+  readonly coreTempC: number;
+}
+
+/** One point every few pixels, and every point where a stage begins: rise may jump there. */
+function pointsOf({ course, target, mostMaturityH }: RibbonLot, toX: (hour: number) => number) {
+  const points: RibbonPoint[] = [];
+  let lastX = -Infinity;
+  for (let i = 0; i < course.length; i += 1) {
+    const x = toX(at(course.hours, i));
+    const stage = at(course.stages, i);
+    const isEdge =
+      i === 0 ||
+      i === course.length - 1 ||
+      at(course.stages, i - 1) !== stage ||
+      at(course.stages, i + 1) !== stage;
+    if (!isEdge && x - lastX < PX_PER_POINT) continue;
+    lastX = x;
+    const half = halfOf(at(course.rises, i), target);
+    const slump = slumpOf(course, i, target, mostMaturityH);
+    const coreTempC = at(course.coreTempsC, i);
+    points.push({ x, up: half * (1 - slump), down: half * (1 + slump / 2), coreTempC });
+  }
+  return points;
+}
+
+/** How far dough has slumped, 0–0.6: as it passes its band or its flour's limit, a quarter past is spent. */
+function slumpOf(course: Course, i: number, target: Target, mostMaturityH: number): number {
+  const overRisen = at(course.rises, i) / target.riseMax - 1;
+  const overRipe = at(course.maturitiesH, i) / mostMaturityH - 1;
+  return Math.min(0.6, 2.4 * Math.max(0, overRisen, overRipe));
+}
+
+function halfOf(rise: number, { riseMax }: Target): number {
+  const share = (rise - 1) / (riseMax - 1);
+  return THIN + (FULL - THIN) * Math.min(1.25, Math.max(0, share));
+}
+
+function outline(points: readonly RibbonPoint[], middle: number, scale: number): string {
+  const top = points.map(({ x, up }) => `${x.toFixed(1)},${(middle - up * scale).toFixed(1)}`);
+  const bottom = points
+    .toReversed()
+    .map(({ x, down }) => `${x.toFixed(1)},${(middle + down * scale).toFixed(1)}`);
+  return points.length === 0 ? '' : `M${top.join('L')}L${bottom.join('L')}Z`;
+}
+
+function stopsOf(points: readonly RibbonPoint[]): { share: number; coreTempC: number }[] {
+  const [first, last] = [points[0]?.x ?? 0, points.at(-1)?.x ?? 1];
+  let lastX = -Infinity;
+  return points
+    .filter(({ x }, i) => {
+      if (i > 0 && i < points.length - 1 && x - lastX < STOP_EVERY_PX) return false;
+      lastX = x;
+      return true;
+    })
+    .map(({ x, coreTempC }) => ({ share: (x - first) / Math.max(1, last - first), coreTempC }));
+}
+
+/** From cold slate to warm oat. @param coreTempC °C */
+export function tintOf(coreTempC: number): string {
+  const warmth = Math.min(1, Math.max(0, (coreTempC - COLD_C) / (WARM_C - COLD_C)));
+  return `color-mix(in oklab, var(--oat) ${Math.round(warmth * 100)}%, var(--cold))`;
+}
+
+function Bracket({
+  window,
+  spread,
+  toX,
+  y,
+}: {
+  readonly window: Extract<ReadyWindow, { kind: 'ready' }>;
+  readonly spread: WindowSpread | null;
+  readonly toX: (hour: number) => number;
+  readonly y: number;
+}) {
+  const [from, peak, to] = [window.earliestHour, window.peakHour, window.latestHour].map(toX) as [
+    number,
+    number,
+    number,
+  ];
+  return (
+    <g className={styles['bracket']}>
+      {spread && (
+        <>
+          <path
+            className={styles['soft']}
+            d={`M${toX(spread.earliestHour.p10)},${y}H${toX(spread.earliestHour.p90)}`}
+          />
+          <path
+            className={styles['soft']}
+            d={`M${toX(spread.latestHour.p10)},${y}H${toX(spread.latestHour.p90)}`}
+          />
+        </>
+      )}
+      <path d={`M${from},${y + 8}V${y}H${to}V${y + 8}`} />
+      <path
+        className={styles['notch']}
+        d={`M${peak - 5},${y}L${peak},${y + 8}L${peak + 5},${y}Z`}
+      />
+    </g>
+  );
+}

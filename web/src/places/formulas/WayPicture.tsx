@@ -1,0 +1,336 @@
+import { memo, useMemo, useState, type PointerEvent } from 'react';
+import { useTranslation } from 'react-i18next';
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceArea,
+  ReferenceLine,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import { stateOf } from '@calm/core';
+import { useFormats } from '../../parts/format';
+import { SwellingRibbon } from '../../parts/SwellingRibbon';
+import { useWidth } from '../../parts/useWidth';
+import type { Way } from '../../workers/engineAnswers';
+import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
+import styles from './WayPicture.module.css';
+import { courseReader, wayRows, type WayRow } from './wayRows';
+
+const LEFT = 52;
+const RIGHT = 12;
+const HEAD = 26;
+const RIBBON = 104;
+const CHART = 96;
+const AXIS = 22;
+const HOUR_MS = 3_600_000;
+
+/** Hours that the picture shows, from the mixer. */
+export interface HourRange {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The ribbon, and below it the two clocks and the core's temperature, on one line of time. */
+export function WayPicture({
+  dough,
+  whatIf,
+  way,
+  planned,
+  range,
+}: {
+  readonly dough: PlannedDough;
+  readonly whatIf: WhatIf;
+  readonly way: Way;
+  /** As the house makes it; null while that is what is shown. */
+  readonly planned: Way | null;
+  readonly range: HourRange;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { ref, width } = useWidth<HTMLDivElement>();
+  const [pointed, setPointed] = useState<number | null>(null);
+  const plot = Math.max(1, width - LEFT - RIGHT);
+  const toX = (hour: number) => LEFT + ((hour - range.from) / (range.to - range.from)) * plot;
+  const hourOf = (ms: number) => (ms - dough.mixedMs) / HOUR_MS;
+  const [doors, close] = [hourOf(dough.doorsMs), hourOf(dough.closeMs)];
+  const rows = useMemo(
+    () => wayRows(way.course, planned?.course ?? null, range.from, range.to),
+    [way, planned, range],
+  );
+  const { target, mostMaturityH } = way;
+  const starts = stageHours(dough, whatIf);
+  const height = HEAD + RIBBON + 3 * CHART + AXIS;
+  const readHour = pointed ?? doors;
+  const point = (event: PointerEvent<HTMLDivElement>) => {
+    const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
+    const hour = range.from + ((x - LEFT) / plot) * (range.to - range.from);
+    setPointed(hour >= range.from && hour <= range.to ? hour : null);
+  };
+  const ticks = useMemo(() => ticksOf(range, dough.mixedMs, f.hour), [range, dough.mixedMs, f]);
+
+  return (
+    <div>
+      <Reading dough={dough} way={way} hour={readHour} isPointed={pointed !== null} />
+      <div
+        ref={ref}
+        className={styles['picture']}
+        onPointerMove={point}
+        onPointerLeave={() => setPointed(null)}
+      >
+        {width > 0 && (
+          <>
+            <svg width={width} height={height} className={styles['under']}>
+              <clipPath id="way-time">
+                <rect x={LEFT} y={0} width={plot} height={height} />
+              </clipPath>
+              <g clipPath="url(#way-time)">
+                <rect
+                  className={styles['service']}
+                  x={toX(doors)}
+                  width={Math.max(0, toX(close) - toX(doors))}
+                  y={HEAD}
+                  height={height - HEAD - AXIS}
+                />
+                <text className={styles['serviceName']} x={toX(doors) + 4} y={HEAD - 8}>
+                  {t('formulas.whatIf.service')}
+                </text>
+                {starts.slice(0, -1).map((hour, i) => (
+                  <g key={String(i)}>
+                    <line
+                      className={styles['edge']}
+                      x1={toX(hour)}
+                      x2={toX(hour)}
+                      y1={HEAD}
+                      y2={height - AXIS}
+                    />
+                    <StageName
+                      name={t(`rest.${dough.way.stages[i]?.rest.key ?? 'rest'}`)}
+                      from={Math.max(LEFT, toX(hour))}
+                      to={toX(starts[i + 1] ?? hour)}
+                    />
+                  </g>
+                ))}
+                <SwellingRibbon
+                  lot={way}
+                  ghost={planned}
+                  toX={toX}
+                  y={HEAD}
+                  height={RIBBON}
+                  label={t('formulas.whatIf.ribbon', { product: dough.product.name })}
+                />
+              </g>
+            </svg>
+            <div className={styles['charts']} aria-hidden="true">
+              <Chart
+                {...{ rows, range, width, ticks }}
+                name={t('formulas.whatIf.rise')}
+                line="rise"
+                plannedLine="plannedRise"
+                colour="var(--primary)"
+                domain={[1, target.riseMax * 1.25]}
+                yTicks={target.riseMax < 1.7 ? [1.5, 2] : [2, 3]}
+                band={[target.riseMin, target.riseMax]}
+                say={(value) => f.times(value, value % 1 === 0 ? 0 : 1)}
+              />
+              <Chart
+                {...{ rows, range, width, ticks }}
+                name={t('formulas.whatIf.ripe')}
+                line="ripeH"
+                plannedLine="plannedRipeH"
+                colour="var(--ink)"
+                domain={[0, Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)]}
+                yTicks={[10, 20, 30]}
+                band={[target.maturityMinH, mostMaturityH]}
+                say={(value) => f.hours(value, 0)}
+              />
+              <Chart
+                {...{ rows, range, width, ticks }}
+                name={t('formulas.whatIf.core')}
+                line="coreC"
+                plannedLine="plannedCoreC"
+                colour="var(--cold)"
+                domain={[0, 36]}
+                yTicks={[10, 20, 30]}
+                band={[target.openTempC, 36]}
+                say={(value) => f.temperature(value, 0)}
+                sayHour={(hour) => sayTick(f, dough.mixedMs + hour * HOUR_MS)}
+              />
+            </div>
+            <svg width={width} height={height} className={styles['over']} aria-hidden="true">
+              {readHour >= range.from && readHour <= range.to && (
+                <line
+                  className={styles['reading']}
+                  x1={toX(readHour)}
+                  x2={toX(readHour)}
+                  y1={HEAD}
+                  y2={height - AXIS}
+                />
+              )}
+            </svg>
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const PX_PER_LETTER = 8;
+
+/** A stage's name over its stretch, where there is room for it. */
+function StageName({
+  name,
+  from,
+  to,
+}: {
+  readonly name: string;
+  readonly from: number;
+  readonly to: number;
+}) {
+  if (to - from < name.length * PX_PER_LETTER + 8) return null;
+  return (
+    <text className={styles['stage']} x={from + 4} y={HEAD - 8}>
+      {name}
+    </text>
+  );
+}
+
+/** Six-hourly marks by the house's clock; three-hourly or finer when fewer hours are shown. */
+function ticksOf(range: HourRange, mixedMs: number, hourOfDay: (ms: number) => number): number[] {
+  const shown = range.to - range.from;
+  const every = shown > 40 ? 12 : shown > 24 ? 6 : 3;
+  const first = Math.ceil((mixedMs + range.from * HOUR_MS) / HOUR_MS) * HOUR_MS;
+  const hours = Array.from({ length: Math.floor(shown) + 1 }, (_, i) => first + i * HOUR_MS);
+  return hours
+    .filter((ms) => hourOfDay(ms) % every === 0)
+    .map((ms) => (ms - mixedMs) / HOUR_MS)
+    .filter((hour) => hour <= range.to);
+}
+
+function sayTick(f: ReturnType<typeof useFormats>, ms: number): string {
+  return f.hour(ms) === 0 ? f.weekday(ms) : f.time(ms);
+}
+
+/** One line over time, with the band it should be in. */
+const Chart = memo(function Chart({
+  rows,
+  range,
+  width,
+  ticks,
+  name,
+  line,
+  plannedLine,
+  colour,
+  domain,
+  yTicks,
+  band,
+  say,
+  sayHour,
+}: {
+  readonly rows: WayRow[];
+  readonly range: HourRange;
+  readonly width: number;
+  readonly ticks: number[];
+  readonly name: string;
+  readonly line: keyof WayRow;
+  readonly plannedLine: keyof WayRow;
+  readonly colour: string;
+  readonly domain: [number, number];
+  readonly yTicks: number[];
+  readonly band: readonly [number, number];
+  readonly say: (value: number) => string;
+  /** Only the lowest chart carries the hours. */
+  readonly sayHour?: (hour: number) => string;
+}) {
+  return (
+    <figure className={styles['chart']}>
+      <figcaption>{name}</figcaption>
+      <LineChart
+        width={width}
+        height={CHART + (sayHour ? AXIS : 0)}
+        data={rows}
+        margin={{ top: 8, right: RIGHT, bottom: 0, left: 0 }}
+        accessibilityLayer={false}
+      >
+        <CartesianGrid vertical={false} stroke="var(--line)" />
+        <XAxis
+          dataKey="hour"
+          type="number"
+          domain={[range.from, range.to]}
+          allowDataOverflow
+          ticks={ticks}
+          height={sayHour ? AXIS : 1}
+          tick={sayHour ? { fontSize: 14, fill: 'var(--quiet)' } : false}
+          tickLine={false}
+          axisLine={{ stroke: 'var(--line)' }}
+          tickFormatter={sayHour ?? String}
+        />
+        <YAxis
+          width={LEFT}
+          domain={domain}
+          ticks={yTicks}
+          interval={0}
+          allowDataOverflow
+          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
+          tickLine={false}
+          axisLine={false}
+          tickFormatter={say}
+        />
+        <ReferenceArea
+          y1={Math.max(domain[0], band[0])}
+          y2={Math.min(domain[1], band[1])}
+          fill={colour}
+          fillOpacity={0.1}
+        />
+        <ReferenceLine y={band[0]} stroke={colour} strokeOpacity={0.5} strokeDasharray="2 4" />
+        <Line
+          dataKey={plannedLine}
+          stroke="var(--quiet)"
+          strokeWidth={1}
+          strokeDasharray="3 3"
+          dot={false}
+          activeDot={false}
+          isAnimationActive={false}
+        />
+        <Line
+          dataKey={line}
+          stroke={colour}
+          strokeWidth={2}
+          dot={false}
+          activeDot={false}
+          isAnimationActive={false}
+        />
+      </LineChart>
+    </figure>
+  );
+});
+
+/** The dough at the pointed hour, or at doors. */
+function Reading({
+  dough,
+  way,
+  hour,
+  isPointed,
+}: {
+  readonly dough: PlannedDough;
+  readonly way: Way;
+  readonly hour: number;
+  readonly isPointed: boolean;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const here = courseReader(way.course)(hour);
+  const at = f.moment(dough.mixedMs + hour * HOUR_MS);
+  if (!here) return <p className={styles['readout']}>{t('formulas.whatIf.beyond', { at })}</p>;
+  const state = stateOf(here.rise, here.ripeH, way.mostMaturityH, here.coreC, way.target);
+  return (
+    <p className={styles['readout']} data-testid="reading">
+      <span>{isPointed ? at : t('formulas.whatIf.atDoors', { at })}</span>
+      <b>{t(`doughState.${state}`)}</b>
+      <span>{t('formulas.whatIf.riseIs', { rise: f.times(here.rise) })}</span>
+      <span>{t('formulas.whatIf.ripeIs', { hours: f.hours(here.ripeH) })}</span>
+      <span>{t('formulas.whatIf.coreIs', { temp: f.temperature(here.coreC) })}</span>
+    </p>
+  );
+}

@@ -1,0 +1,25 @@
+import type {
+  DosedDocument,
+  DoseDocument,
+  DoughDocument,
+  DoughProblem,
+  NoDose,
+} from '@calm/contract';
+import type { DoughRoute, Outcome, Simulation, WindowSpread } from '@calm/core';
+
+/** A dough's way with how sure its window is, and the dough as it was in the bowl. */
+export interface Way extends Simulation {
+  readonly spread: WindowSpread | null;
+  readonly bowl: DoughRoute;
+}
+
+/** What the engine says of a dough. */
+export type WayAnswer = Outcome<Way, DoughProblem>;
+/** What the engine says of a wanted peak. */
+export type DoseAnswer = Outcome<DosedDocument, NoDose>;
+
+/** What can be asked of the engine in its worker. */
+export interface EngineInWorker {
+  way(document: DoughDocument): WayAnswer;
+  dose(document: DoseDocument): DoseAnswer;
+}

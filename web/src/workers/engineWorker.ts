@@ -1,0 +1,33 @@
+import {
+  doseDocument,
+  routeOfDocument,
+  type DoseDocument,
+  type DoughDocument,
+} from '@calm/contract';
+import { simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
+import { expose } from 'comlink';
+import type { EngineInWorker, WayAnswer } from './engineAnswers';
+
+/** The engine, off the page's own thread. */
+const engine: EngineInWorker = {
+  way(document: DoughDocument): WayAnswer {
+    const route = routeOfDocument(document);
+    if (!route.ok) return route;
+    const target = { ...STANDARD_TARGET, ...document.target };
+    const way = simulate(route.value, { target });
+    if (!way.ok) return way;
+    const { course, ...rest } = way.value;
+    return {
+      ok: true,
+      value: {
+        ...rest,
+        course: trimmed(course),
+        spread: windowSpread(route.value, target),
+        bowl: route.value,
+      },
+    };
+  },
+  dose: (document: DoseDocument) => doseDocument(document),
+};
+
+expose(engine);
