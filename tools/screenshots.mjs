@@ -12,10 +12,30 @@ const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 1024, height: 768 };
 const PHONE = { width: 390, height: 844 };
 
-/** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark' }[]} */
+/** @typedef {import('@playwright/test').Page} Page */
+
+/** A warm walk-in: what it does to the dough, around doors. @param {Page} page */
+async function warmWalkIn(page) {
+  const air = page.getByRole('slider', { name: 'Cold, air' });
+  for (let i = 0; i < 5; i += 1) await air.press('ArrowRight');
+  await page.getByRole('button', { name: 'Around doors' }).click();
+  await page.getByText('Back to the house').waitFor();
+}
+
+/** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark', act?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
   { name: 'demand', path: 'demand', size: DESK },
+  { name: 'formulas', path: 'formulas', size: DESK },
+  { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
+  {
+    name: 'what-if-dark',
+    path: 'formulas/yard-round/what-if',
+    size: DESK,
+    theme: 'dark',
+    act: warmWalkIn,
+  },
+  { name: 'what-if-phone', path: 'formulas/slab/what-if', size: PHONE },
   { name: 'plan', path: 'plan', size: DESK },
   { name: 'plan-four-days', path: 'plan?hours=96&at=2026-11-28T12:00:00.000Z', size: DESK },
   { name: 'mix', path: 'mix', size: DESK },
@@ -29,11 +49,12 @@ await runTool(async () => {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
   try {
-    for (const { name, path, size, theme } of VIEWS) {
+    for (const { name, path, size, theme, act } of VIEWS) {
       const page = await browser.newPage({ viewport: size, colorScheme: theme ?? 'light' });
       await page.goto(`${house.url}/lantern-yard/${path}`);
       await page.waitForLoadState('networkidle');
       await page.evaluate('document.fonts.ready');
+      await act?.(page);
       await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}.png` });
       await page.close();
       say(`docs/screenshots/${name}.png`);

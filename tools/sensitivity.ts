@@ -9,6 +9,7 @@ import {
 } from '@calm/core';
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { format } from 'prettier';
 
 /*
  * npm run sensitivity: how far the window moves over each constant's plausible range, for three
@@ -144,9 +145,7 @@ const table = [
   .join('\n');
 
 const file = fileURLToPath(PAGE);
-writeFileSync(
-  file,
-  `# What the log must learn first
+const page = `# What the log must learn first
 
 2026-11-24, table by \`npm run sensitivity\`
 
@@ -164,6 +163,6 @@ its starting value until those three are known.
 
 **What else.** Learning every constant at once: with a few dozen lots a house's records cannot tell them
 apart, and each would wander to pay for another.
-`,
-);
+`;
+writeFileSync(file, await format(page, { parser: 'markdown', printWidth: 100 }));
 console.log(table);

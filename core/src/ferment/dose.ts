@@ -100,6 +100,7 @@ function climbDoses(
 ): Climb {
   let least: Rung | null = null;
   let below: Rung | null = null;
+  if (!Number.isFinite(peakHour)) return { least, below, reached: null };
   for (const freshPercent of DOSES) {
     const rung = rungAt(route, freshPercent, peakHour, stepMin);
     if (!rung) break;

@@ -33,12 +33,15 @@ export interface House {
 export type HouseFault =
   | { readonly kind: 'lot-fault'; readonly lot: string; readonly fault: RouteFault }
   | { readonly kind: 'room-number'; readonly room: string; readonly which: string }
+  | { readonly kind: 'lot-mass'; readonly lot: string; readonly doughKg: number }
   | { readonly kind: 'before-start'; readonly lot: string; readonly hour: number }
   | { readonly kind: 'no-such-room'; readonly lot: string; readonly room: string };
 
+const MOST_LOT_KG = 10_000;
+
 /** What keeps a house from being simulated. */
 export function houseFaults({ rooms, lots }: House): HouseFault[] {
-  const ofLots = lots.flatMap(({ name: lot, route, startHour }): HouseFault[] => {
+  const ofLots = lots.flatMap(({ name: lot, route, startHour, doughKg }): HouseFault[] => {
     const { yeast } = route.formula;
     const fresh = freshEquivalentPercent(yeast, route.yeastActivity, route.yeastConversion);
     const wrong = routeFaults(route, fresh).map(
@@ -48,8 +51,13 @@ export function houseFaults({ rooms, lots }: House): HouseFault[] {
       .flatMap(({ room }) => (room === undefined ? [] : [room]))
       .filter((room) => !rooms.some(({ name }) => name === room))
       .map((room) => ({ kind: 'no-such-room', lot, room }) as const);
-    const early = startHour >= 0 ? [] : [{ kind: 'before-start', lot, hour: startHour } as const];
-    return [...wrong, ...lost, ...early];
+    const early =
+      startHour >= 0 && Number.isFinite(startHour)
+        ? []
+        : [{ kind: 'before-start', lot, hour: startHour } as const];
+    const massless =
+      doughKg > 0 && doughKg < MOST_LOT_KG ? [] : [{ kind: 'lot-mass', lot, doughKg } as const];
+    return [...wrong, ...lost, ...early, ...massless];
   });
   return [...rooms.flatMap(roomFaults), ...ofLots];
 }

@@ -71,6 +71,8 @@ export function shapingAt(stages: readonly DoughStage[], index: number): Shaping
 export type RouteFault =
   | { readonly kind: 'no-stages' }
   | { readonly kind: 'no-flour' }
+  /** A number of the formula, or of what ferments ahead, that no dough has. */
+  | { readonly kind: 'formula-number'; readonly which: string; readonly value: number }
   | { readonly kind: 'stage-hours'; readonly stage: number; readonly hours: number }
   | { readonly kind: 'air-temp'; readonly stage: number; readonly tempC: number }
   | { readonly kind: 'mass'; readonly stage: number; readonly massKg: number }
@@ -103,6 +105,7 @@ export function routeFaults(route: DoughRoute, freshPercent: number): RouteFault
   const faults: RouteFault[] = [];
   if (stages.length === 0) faults.push({ kind: 'no-stages' });
   if (!(flour > 0)) faults.push({ kind: 'no-flour' });
+  faults.push(...formulaFaults(route));
   if (!isWithin(freshPercent, { least: 0, most: MOST_FRESH_YEAST_PERCENT })) {
     faults.push({ kind: 'yeast', percent: freshPercent, most: MOST_FRESH_YEAST_PERCENT });
   }
@@ -125,4 +128,42 @@ export function routeFaults(route: DoughRoute, freshPercent: number): RouteFault
     }
   });
   return faults;
+}
+
+/** No ingredient outweighs the flour more than this many times. */
+const PERCENT = { least: 0, most: 400 } as const;
+const STRENGTH_W = { least: 1, most: 1000 } as const;
+const ACTIVITY = { least: 0.01, most: 3 } as const;
+
+function formulaFaults({ formula, yeastActivity = 1, headstarts = [] }: DoughRoute): RouteFault[] {
+  const { flours, additions = [], waterPercent, saltPercent } = formula;
+  const { sugarPercent = 0, oilPercent = 0 } = formula;
+  const numbers: [which: string, value: number, limits: Limits][] = [
+    ['waterPercent', waterPercent, PERCENT],
+    ['saltPercent', saltPercent, PERCENT],
+    ['sugarPercent', sugarPercent, PERCENT],
+    ['oilPercent', oilPercent, PERCENT],
+    ['yeastActivity', yeastActivity, ACTIVITY],
+    ...flours.flatMap(({ name, percent, strengthW, proteinPercent }): typeof numbers => [
+      [name, percent, PERCENT],
+      [`${name} strengthW`, strengthW ?? STRENGTH_W.most, STRENGTH_W],
+      [`${name} proteinPercent`, proteinPercent ?? 0, PERCENT],
+    ]),
+    ...additions.flatMap(({ name, percent, composition }): typeof numbers => [
+      [name, percent, PERCENT],
+      ...Object.entries(composition ?? {}).map(([part, value]): [string, number, Limits] => [
+        `${name} ${part}`,
+        value,
+        PERCENT,
+      ]),
+    ]),
+    ...headstarts.flatMap(({ flourShare, yeastGPerKg, maturityH }): typeof numbers => [
+      ['headstart flourShare', flourShare, { least: 0, most: 1 }],
+      ['headstart yeastGPerKg', yeastGPerKg, PERCENT],
+      ['headstart maturityH', maturityH, { least: 0, most: MOST_STAGE_HOURS }],
+    ]),
+  ];
+  return numbers
+    .filter(([, value, limits]) => !isWithin(value, limits))
+    .map(([which, value]) => ({ kind: 'formula-number', which, value }));
 }
