@@ -6,3 +6,4 @@ export * from './water';
 export * from './plan';
 export * from './heat';
 export * from './ferment';
+export * from './house';

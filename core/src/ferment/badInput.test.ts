@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { findDose, simulate, simulateTogether, solveDose, windowSpread, type DoughRoute } from '.';
+import { findDose, simulate, solveDose, windowSpread, type DoughRoute } from '.';
 import { USUAL_ROOM, USUAL_SETTING } from '../heat';
+import { simulateTogether } from '../house';
 import { CONTAINERS } from '../plan';
 
 /** Numbers as they come from broken fields: fine ones, wrong ones, and none. */

@@ -19,6 +19,3 @@ export * from './ahead';
 export * from './routeWay';
 export { applyAlternative, type DoseAlternative } from './doseAlternatives';
 export { LEAST_DOSE_PERCENT, MOST_DOSE_PERCENT, withDose } from './doseLadder';
-export * from './house';
-export * from './together';
-export * from './fitRoom';

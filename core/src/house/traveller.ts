@@ -1,11 +1,11 @@
 import { DOUGH_HEAT, heatGiven } from '../heat';
-import { advance, beginHeat, endHeat, ferment, mayWait } from './advance';
-import { newCourse, record, type OpenCourse } from './course';
-import { riseOf, type Dough } from './dough';
-import { enterStage, startDough } from './follow';
+import { advance, beginHeat, endHeat, ferment, mayWait } from '../ferment/advance';
+import { newCourse, record, type OpenCourse } from '../ferment/course';
+import { riseOf, type Dough } from '../ferment/dough';
+import { enterStage, startDough } from '../ferment/follow';
 import type { LotOfHouse } from './house';
 import { SECONDS_PER_HOUR, type OpenRoom, type Tick } from './openRoom';
-import { isSpent, STANDARD_TARGET, type Target } from './state';
+import { isSpent, STANDARD_TARGET, type Target } from '../ferment/state';
 
 /** A lot on its way through the house. */
 export interface Traveller {

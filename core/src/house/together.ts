@@ -1,9 +1,9 @@
 import { cannot, done, type Outcome } from '../outcome';
-import { trimmed, type Course } from './course';
+import { trimmed, type Course } from '../ferment/course';
 import { houseFaults, type House, type HouseFault } from './house';
 import { beginStepOf, closeStepOf, openRoom } from './openRoom';
 import { beginTravel, endTravel, isOver, newTraveller, settle, type Traveller } from './traveller';
-import { readWindow, type ReadyWindow } from './window';
+import { readWindow, type ReadyWindow } from '../ferment/window';
 
 /** A room's way: mean air of each step, °C, by the hour the step ended. */
 export interface RoomCourse {

@@ -4,13 +4,13 @@ import { DOUGH_HEAT, USUAL_ROOM, USUAL_SETTING, type Room, type RoomEvent } from
 import {
   fitRoom,
   QUICK_STEP_MIN,
-  simulate,
   simulateTogether,
   type House,
   type LotOfHouse,
   type RoomOfHouse,
   type TogetherResult,
 } from '.';
+import { simulate } from '../ferment';
 
 const walkIn: RoomOfHouse = {
   name: 'walk-in',

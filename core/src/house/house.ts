@@ -1,7 +1,7 @@
 import { freshEquivalentPercent } from '../formula';
 import type { AirReading, Room, RoomSetting } from '../heat';
-import { routeFaults, type DoughRoute, type RouteFault } from './route';
-import type { Target } from './state';
+import { routeFaults, type DoughRoute, type RouteFault } from '../ferment/route';
+import type { Target } from '../ferment/state';
 
 /** A cold room and what happens to it. */
 export interface RoomOfHouse {

@@ -1,0 +1,3 @@
+export * from './house';
+export * from './together';
+export * from './fitRoom';
