@@ -1,6 +1,7 @@
 import type {
   DeratingPoint,
   Formula,
+  Pantry,
   Route,
   ScaleReadability,
   Skill,
@@ -60,8 +61,17 @@ export interface Product {
 }
 
 /** A short safety note whose wording lives in the catalogues. */
-export type CautionKey =
-  'mixer' | 'flour-dust' | 'lifting' | 'raw-dough' | 'cold-room' | 'sheeter' | 'knives' | 'oven';
+export type CautionKey = (typeof CAUTIONS)[number];
+export const CAUTIONS = [
+  'mixer',
+  'flour-dust',
+  'lifting',
+  'raw-dough',
+  'cold-room',
+  'sheeter',
+  'knives',
+  'oven',
+] as const;
 
 /** One step of a mixing method, in the house's own words. */
 export interface MethodStep {
@@ -84,19 +94,49 @@ export interface Method {
   readonly steps: readonly MethodStep[];
 }
 
-/** A house's formula with what belongs to it. */
-export interface FormulaRecord {
-  readonly id: string;
-  readonly slug: string;
-  /** Two letters that lot codes start with. */
-  readonly code: string;
+/** Everything about a formula that a person edits. */
+export interface FormulaContent {
   readonly name: string;
-  readonly version: number;
   readonly formula: Formula;
   readonly doughTempC: number;
   readonly method: Method;
   readonly mixerId: string;
+}
+
+/** A house's formula as it is now. */
+export interface FormulaRecord extends FormulaContent {
+  readonly id: string;
+  readonly slug: string;
+  /** Two letters that lot codes start with. */
+  readonly code: string;
+  readonly version: number;
+  /** Of everything in it, by the pantry when it was saved. */
   readonly allergens: readonly string[];
+}
+
+/** One version of a formula, as it was saved. Versions are never changed. */
+export interface FormulaVersion extends FormulaContent {
+  readonly version: number;
+  /** What was changed and why, in the words of whoever saved it. */
+  readonly note: string;
+  /** ISO 8601, UTC. */
+  readonly savedAt: string;
+  readonly allergens: readonly string[];
+}
+
+/** A new version of a formula. */
+export interface FormulaChange {
+  /** The version it was made from. */
+  readonly version: number;
+  readonly note: string;
+  readonly content: FormulaContent;
+}
+
+/** A formula that the house does not have yet. */
+export interface FormulaStart {
+  readonly code: string;
+  readonly note: string;
+  readonly content: FormulaContent;
 }
 
 /** A named route. */
@@ -132,6 +172,8 @@ export interface HouseBook {
   readonly formulas: readonly FormulaRecord[];
   readonly routes: readonly RouteRecord[];
   readonly mixers: readonly Mixer[];
+  /** What the house buys. */
+  readonly pantry: Pantry;
   readonly people: readonly Person[];
 }
 

@@ -23,5 +23,10 @@ export const paths = {
   load: (slug: string, id: string, number: number) => `${lot(slug, id)}/loads/${number}`,
   mark: (slug: string, id: string, loadNumber: number, stepKey: string) =>
     `${lot(slug, id)}/marks/${loadNumber}/${encodeURIComponent(stepKey)}`,
+  formulas: (slug: string) => `${house(slug)}/formulas`,
+  formula: (slug: string, formula: string) =>
+    `${house(slug)}/formulas/${encodeURIComponent(formula)}`,
+  formulaVersions: (slug: string, formula: string) =>
+    `${house(slug)}/formulas/${encodeURIComponent(formula)}/versions`,
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

@@ -7,3 +7,4 @@ export * from './plan';
 export * from './heat';
 export * from './ferment';
 export * from './house';
+export * from './pantry';

@@ -3,6 +3,7 @@ import {
   STANDARD_DERATING,
   STANDARD_TARGET,
   STANDARD_YEAST_CONVERSION,
+  type Pantry,
   type Route,
   type Skill,
   type Target,
@@ -70,6 +71,40 @@ export const routes: readonly { key: string; name: string; stages: Route }[] = [
 ];
 
 const wheat = 'wheat (gluten)';
+
+/** What Lantern Yard buys, in its own money. */
+export const pantry: Pantry = [
+  {
+    name: 'strong white',
+    costPerKg: 1.15,
+    bagKg: 25,
+    allergens: [wheat],
+    strengthW: 300,
+    proteinPercent: 13.5,
+    uptakeNote: 'Takes its water slowly: looks wet for the first five minutes.',
+  },
+  {
+    name: 'medium white',
+    costPerKg: 0.95,
+    bagKg: 25,
+    allergens: [wheat],
+    strengthW: 220,
+    proteinPercent: 11.5,
+    uptakeNote: 'About two percent less water than the strong for the same feel.',
+  },
+  {
+    name: 'barley malt flour',
+    costPerKg: 3.8,
+    bagKg: 1,
+    allergens: ['barley (gluten)'],
+    composition: { waterPercent: 5, saltPercent: 0, fatPercent: 2, sugarPercent: 10 },
+  },
+  { name: 'salt', costPerKg: 0.45, bagKg: 10, allergens: [] },
+  { name: 'sugar', costPerKg: 1.1, bagKg: 5, allergens: [] },
+  { name: 'oil', costPerKg: 6.2, bagKg: 5, allergens: [] },
+  { name: 'fresh yeast', costPerKg: 3.4, bagKg: 0.5, allergens: [] },
+  { name: 'instant yeast', costPerKg: 9.5, bagKg: 0.5, allergens: [] },
+];
 
 export const formulas = [
   {

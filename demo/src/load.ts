@@ -40,7 +40,7 @@ export async function loadLanternYard(
   const lots = makeHistory(book, now, weeks);
   await inTransaction(db, async (tx) => {
     await removeHouse(tx, houseId);
-    await insertBook(tx, houseId, book, id);
+    await insertBook(tx, houseId, book, id, now);
     await insertWeek(tx, houseId, id);
     await inBatches(lots, async (batch) => {
       await tx.insert(t.lots).values(
@@ -133,6 +133,7 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
       formulaId: id(`formula/${formula}`),
       routeId: id(`route/${route}`),
     })),
+    pantry: yard.pantry,
     people: yard.crew.map(({ name: person, initials, skills }) => ({
       id: id(`person/${person}`),
       name: person,
@@ -147,8 +148,9 @@ async function insertBook(
   houseId: string,
   book: HouseBook,
   id: (key: string) => string,
+  at: Date,
 ) {
-  const { house, mixers, routes, formulas, products, people } = book;
+  const { house, mixers, routes, formulas, products, people, pantry } = book;
   await tx.insert(t.houses).values(house);
   await tx.insert(t.mixers).values(
     mixers.map(({ minDoughKg, maxDoughKg, ...mixer }) => ({
@@ -163,6 +165,21 @@ async function insertBook(
     .insert(t.formulas)
     .values(
       formulas.map((formula) => ({ houseId, ...formula, allergens: [...formula.allergens] })),
+    );
+  await tx.insert(t.formulaVersions).values(
+    formulas.map(({ id: formulaId, slug: _s, code: _c, version, allergens, ...content }) => ({
+      houseId,
+      formulaId,
+      version,
+      note: 'As it came into the book',
+      savedAt: at,
+      content: { ...content, allergens: [...allergens] },
+    })),
+  );
+  await tx
+    .insert(t.ingredients)
+    .values(
+      pantry.map(({ name, ...facts }) => ({ id: id(`ingredient/${name}`), houseId, name, facts })),
     );
   await tx.insert(t.products).values(
     products.map((product, position) => ({
@@ -221,6 +238,8 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.shiftPatterns,
     t.servicePatterns,
     t.products,
+    t.formulaVersions,
+    t.ingredients,
     t.formulas,
     t.routes,
     t.people,

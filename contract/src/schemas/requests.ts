@@ -1,7 +1,10 @@
 import type { CountChange } from '../demand';
 import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
 import type { WithdrawChange } from '../lot';
+import { CAUTIONS } from '../house';
+import type { FormulaChange, FormulaContent, FormulaStart, Method, MethodStep } from '../house';
 import Joi from 'joi';
+import { formulaSchema } from './formula';
 import { ballCount, localDate, tempC, text, version } from './numbers';
 
 const id = () => Joi.string().guid();
@@ -25,6 +28,7 @@ export const params = {
     lot: id().required(),
     number: Joi.number().integer().min(1).max(200).required(),
   }),
+  formula: Joi.object({ house: slug().required(), formula: slug().required() }),
   mark: Joi.object({
     house: slug().required(),
     lot: id().required(),
@@ -91,4 +95,49 @@ export const noteChangeSchema = Joi.object<NoteChange>({
 export const withdrawChangeSchema = Joi.object<WithdrawChange>({
   isWithdrawn: Joi.boolean().required(),
   version: version(),
+});
+
+const speed = Joi.valid('slow', 'fast');
+const step = Joi.object<MethodStep>({
+  key: slug().required(),
+  title: text(80).required(),
+  detail: text(500).allow('').required(),
+  lookFor: text(500),
+  minutes: Joi.number().min(0).max(600),
+  speed,
+  caution: Joi.valid(...CAUTIONS),
+});
+
+/** A mixing method: steps in order, each with a key of its own. */
+export const methodSchema = Joi.object<Method>({
+  name: text(120).required(),
+  why: text(500).allow('').required(),
+  steps: Joi.array().items(step).min(1).max(40).unique('key').required(),
+});
+
+/** What a person edits of a formula. */
+export const formulaContentSchema = Joi.object<FormulaContent>({
+  name: text(120).required(),
+  formula: formulaSchema.required(),
+  doughTempC: Joi.number().min(1).max(40).required(),
+  method: methodSchema.required(),
+  mixerId: id().required(),
+});
+
+const versionNote = text(300).allow('').required();
+
+/** PUT a new version of a formula. */
+export const formulaChangeSchema = Joi.object<FormulaChange>({
+  version: version(),
+  note: versionNote,
+  content: formulaContentSchema.required(),
+});
+
+/** POST a formula. */
+export const formulaStartSchema = Joi.object<FormulaStart>({
+  code: Joi.string()
+    .pattern(/^[A-Z]{2,4}$/, 'two to four capital letters')
+    .required(),
+  note: versionNote,
+  content: formulaContentSchema.required(),
 });

@@ -3,3 +3,4 @@ export * from './formula';
 export * from './effective';
 export * from './perLitre';
 export * from './finalMix';
+export * from './notes';

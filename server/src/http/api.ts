@@ -1,6 +1,8 @@
 import {
   countChangeSchema,
   daysQuery,
+  formulaChangeSchema,
+  formulaStartSchema,
   loadChangeSchema,
   lotStartSchema,
   markChangeSchema,
@@ -18,6 +20,7 @@ import { changeCount } from '../use-cases/changeCount';
 import { changeLoad, changeMark, changeNote, withdrawLot } from '../use-cases/changeLot';
 import { learnedFrictions } from '../use-cases/frictions';
 import { done } from '../use-cases/result';
+import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFormula';
 import { startLot } from '../use-cases/startLot';
 import { addDays } from '../use-cases/wallClock';
 import { houseDoor, noSuchDoor } from './door';
@@ -35,6 +38,30 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.get(
     '/houses/:house/book',
     houseDoor(db, { run: async ({ scope, house }) => done(await readBook(scope, house)) }),
+  );
+  api.post(
+    '/houses/:house/formulas',
+    houseDoor(db, {
+      body: formulaStartSchema,
+      status: 201,
+      run: ({ scope, house, body }) => startFormula(scope, house, body, clock.now()),
+    }),
+  );
+  api.put(
+    '/houses/:house/formulas/:formula',
+    houseDoor(db, {
+      params: params.formula,
+      body: formulaChangeSchema,
+      run: ({ scope, house, params: { formula }, body }) =>
+        saveFormula(scope, house, formula, body, clock.now()),
+    }),
+  );
+  api.get(
+    '/houses/:house/formulas/:formula/versions',
+    houseDoor(db, {
+      params: params.formula,
+      run: ({ scope, params: { formula } }) => formulaVersions(scope, formula),
+    }),
   );
   api.get(
     '/houses/:house/services',

@@ -1,4 +1,5 @@
 import type { House, HouseBook, HouseSummary } from '@calm/contract';
+import type { Pantry } from '@calm/core';
 import { asc, eq } from 'drizzle-orm';
 import type { Queries } from './database';
 import * as t from './schema';
@@ -20,9 +21,19 @@ export async function findHouse(tx: Queries, slug: string): Promise<House | null
   return { id, slug, name, timeZone, settings };
 }
 
+/** What a house buys, by name. */
+export async function readPantry({ tx, houseId }: Scope): Promise<Pantry> {
+  const rows = await tx
+    .select()
+    .from(t.ingredients)
+    .where(eq(t.ingredients.houseId, houseId))
+    .orderBy(asc(t.ingredients.name));
+  return rows.map(({ name, facts }) => ({ name, ...facts }));
+}
+
 /** Everything of a house that changes seldom. */
 export async function readBook({ tx, houseId }: Scope, house: House): Promise<HouseBook> {
-  const [products, formulas, routes, mixers, people] = await Promise.all([
+  const [products, formulas, routes, mixers, people, pantry] = await Promise.all([
     tx
       .select()
       .from(t.products)
@@ -32,6 +43,7 @@ export async function readBook({ tx, houseId }: Scope, house: House): Promise<Ho
     tx.select().from(t.routes).where(eq(t.routes.houseId, houseId)),
     tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
     tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
+    readPantry({ tx, houseId }),
   ]);
   return {
     house,
@@ -51,6 +63,7 @@ export async function readBook({ tx, houseId }: Scope, house: House): Promise<Ho
       minDoughKg: minDoughG / 1000,
       maxDoughKg: maxDoughG / 1000,
     })),
+    pantry,
     people: people.map(({ id, name, initials, skills }) => ({ id, name, initials, skills })),
   };
 }

@@ -1,5 +1,12 @@
-import { STANDARD_TARGET, type Formula, type Route, type Skill, type Target } from '@calm/core';
-import type { HouseSettings, Method, Recipe } from '@calm/contract';
+import {
+  STANDARD_TARGET,
+  type Formula,
+  type Ingredient,
+  type Route,
+  type Skill,
+  type Target,
+} from '@calm/core';
+import type { FormulaContent, HouseSettings, Method, Recipe } from '@calm/contract';
 import {
   char,
   date,
@@ -103,6 +110,43 @@ export const formulas = mysqlTable(
       columns: [t.houseId, t.mixerId],
       foreignColumns: [mixers.houseId, mixers.id],
     }),
+  ],
+);
+
+/** Every version a formula has had, the present one too. Rows are only added. */
+export const formulaVersions = mysqlTable(
+  'formula_versions',
+  {
+    houseId: houseId(),
+    formulaId: ref('formula_id'),
+    version: int('version').notNull(),
+    note: varchar('note', { length: 300 }).notNull(),
+    savedAt: instant('saved_at').notNull(),
+    content: json('content').$type<FormulaContent & { allergens: string[] }>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.houseId, t.formulaId, t.version] }),
+    foreignKey({
+      name: 'formula_versions_formula',
+      columns: [t.houseId, t.formulaId],
+      foreignColumns: [formulas.houseId, formulas.id],
+    }),
+  ],
+);
+
+/** What the house buys, by name. */
+export const ingredients = mysqlTable(
+  'ingredients',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    name: varchar('name', { length: 80 }).notNull(),
+    facts: json('facts').$type<Omit<Ingredient, 'name'>>().notNull(),
+    version: version(),
+  },
+  (t) => [
+    unique('ingredients_house').on(t.houseId, t.id),
+    unique('ingredients_name').on(t.houseId, t.name),
   ],
 );
 

@@ -3,7 +3,10 @@ import type { ScaleReason } from '@calm/core';
 
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =
-  | { readonly kind: 'not-found'; readonly what: 'house' | 'lot' | 'load' | 'service' | 'product' }
+  | {
+      readonly kind: 'not-found';
+      readonly what: 'house' | 'lot' | 'load' | 'service' | 'product' | 'formula';
+    }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
   | { readonly kind: 'already-started'; readonly current: unknown }
   | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }

@@ -1,0 +1,4 @@
+export * from './ingredient';
+export * from './cost';
+export * from './bags';
+export * from './allergens';

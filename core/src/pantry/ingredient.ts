@@ -1,0 +1,26 @@
+import type { Composition } from '../formula';
+
+/** What a house knows of something it buys. Formulas name it; this is what the name stands for. */
+export interface Ingredient {
+  readonly name: string;
+  /** Of one kilogram, in the house's own money. */
+  readonly costPerKg?: number;
+  /** Kilograms in a bag, box or can. */
+  readonly bagKg?: number;
+  /** As the house words them on its labels. */
+  readonly allergens: readonly string[];
+  /** Flour strength W, 10⁻⁴ J. */
+  readonly strengthW?: number;
+  readonly proteinPercent?: number;
+  /** How it drinks water, in the house's words. */
+  readonly uptakeNote?: string;
+  readonly composition?: Composition;
+}
+
+/** Everything a house buys, by name. */
+export type Pantry = readonly Ingredient[];
+
+/** What a house knows of a name; null when it is not in the pantry. */
+export function inPantry(pantry: Pantry, name: string): Ingredient | null {
+  return pantry.find((ingredient) => ingredient.name === name) ?? null;
+}

@@ -1,0 +1,111 @@
+import type {
+  FieldError,
+  FormulaChange,
+  FormulaContent,
+  FormulaRecord,
+  FormulaStart,
+  FormulaVersion,
+  House,
+} from '@calm/contract';
+import { allergensOf } from '@calm/core';
+import { randomUUID } from 'node:crypto';
+import { readBook } from '../store/book';
+import {
+  findFormula,
+  insertFormula,
+  keepVersion,
+  readVersions,
+  writeNextVersion,
+  type SavedContent,
+} from '../store/formulas';
+import type { Scope } from '../store/scope';
+import { done, type Refusal, type Result } from './result';
+
+const NO_FORMULA: Refusal = { kind: 'not-found', what: 'formula' };
+
+/** Every version of a formula, the newest first. */
+export async function formulaVersions(
+  scope: Scope,
+  slug: string,
+): Promise<Result<FormulaVersion[]>> {
+  const formula = await findFormula(scope, slug);
+  return formula ? done(await readVersions(scope, formula.id)) : NO_FORMULA;
+}
+
+/**
+ * Saves a formula as its next version. Versions before it stay as they were, and lots under way keep
+ * the recipe they were started with.
+ */
+export async function saveFormula(
+  scope: Scope,
+  house: House,
+  slug: string,
+  change: FormulaChange,
+  now: Date,
+): Promise<Result<FormulaRecord>> {
+  const formula = await findFormula(scope, slug);
+  if (!formula) return NO_FORMULA;
+  const checked = await checkedContent(scope, house, change.content);
+  if (checked.kind !== 'done') return checked;
+  const content = checked.value;
+  const isWritten = await writeNextVersion(scope, formula.id, change.version, content);
+  const current = await findFormula(scope, slug);
+  if (!current) return NO_FORMULA;
+  if (!isWritten) return { kind: 'stale', current, sent: change };
+  const { note } = change;
+  await keepVersion(scope, formula.id, { version: current.version, note, savedAt: now, content });
+  return done(current);
+}
+
+/** Adds a formula to the book, as version 1, at an address made of its name. */
+export async function startFormula(
+  scope: Scope,
+  house: House,
+  { code, note, content: wanted }: FormulaStart,
+  now: Date,
+): Promise<Result<FormulaRecord>> {
+  const checked = await checkedContent(scope, house, wanted);
+  if (checked.kind !== 'done') return checked;
+  const content = checked.value;
+  const { formulas } = await readBook(scope, house);
+  if (formulas.some((other) => other.code === code)) {
+    return badInput('code', 'code.taken', `Another formula's lots already start with ${code}.`);
+  }
+  const slug = slugOf(content.name);
+  const id = randomUUID();
+  if (!slug || !(await insertFormula(scope, { id, slug, code }, content))) {
+    return badInput('content/name', 'name.taken', 'There is a formula of this name already.');
+  }
+  await keepVersion(scope, id, { version: 1, note, savedAt: now, content });
+  const made = await findFormula(scope, slug);
+  return made ? done(made) : NO_FORMULA;
+}
+
+/** The content with its allergens, if the house has what it refers to. */
+async function checkedContent(
+  scope: Scope,
+  house: House,
+  content: FormulaContent,
+): Promise<Result<SavedContent>> {
+  const { mixers, pantry } = await readBook(scope, house);
+  if (!mixers.some((mixer) => mixer.id === content.mixerId)) {
+    return badInput('content/mixerId', 'mixer.unknown', 'The house has no such mixer.');
+  }
+  return done({ ...content, allergens: allergensOf(content.formula, pantry) });
+}
+
+function badInput(path: string, code: string, message: string): Refusal {
+  const error: FieldError = { path, code, message };
+  return { kind: 'bad-input', errors: [error] };
+}
+
+/** `Yard dough` → `yard-dough`; letters of any script become their plain Latin ones or go. */
+function slugOf(name: string): string {
+  return name
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60);
+}
