@@ -4,3 +4,4 @@ export * from './effective';
 export * from './perLitre';
 export * from './finalMix';
 export * from './notes';
+export * from './edit';
