@@ -14,6 +14,7 @@ function place(load: () => Promise<ComponentType>): ComponentType {
 
 const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
 const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
+const FormulaPage = place(async () => (await import('../places/formulas/FormulaPage')).FormulaPage);
 const WhatIf = place(async () => (await import('../places/formulas/WhatIf')).WhatIf);
 const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
 const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
@@ -34,6 +35,7 @@ export function App() {
           <Route path="tonight" element={<Tonight />} />
           <Route path="demand" element={<Demand />} />
           <Route path="formulas" element={<Formulas />} />
+          <Route path="formulas/:formula" element={<FormulaPage />} />
           <Route path="formulas/:product/what-if" element={<WhatIf />} />
           <Route path="plan" element={<Plan />} />
           <Route path="mix" element={<Mix />} />

@@ -23,12 +23,15 @@ export interface Stretch {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['Services', 'Lots', 'Frictions'],
+  tagTypes: ['Book', 'Versions', 'Services', 'Lots', 'Frictions'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
     houses: build.query<HouseSummary[], void>({ query: () => paths.houses() }),
-    book: build.query<HouseBook, string>({ query: (house) => paths.book(house) }),
+    book: build.query<HouseBook, string>({
+      query: (house) => paths.book(house),
+      providesTags: ['Book'],
+    }),
     services: build.query<Service[], Stretch>({
       query: ({ house, from, days }) => paths.services(house, from, days),
       providesTags: ['Services'],

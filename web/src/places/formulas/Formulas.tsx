@@ -1,5 +1,8 @@
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import type { FormulaRecord, HouseBook } from '@calm/contract';
 import { wayOfRoute } from '@calm/core';
+import { useDeferredValue, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../parts/Failed';
@@ -9,66 +12,127 @@ import { Waiting } from '../../parts/Waiting';
 import { useBookQuery } from '../../state/api';
 import { useHouse } from '../../state/useBoard';
 import styles from './Formulas.module.css';
+import { NewFormula } from './NewFormula';
 
-/** What the house makes, of which dough, by which way; each of them to play with. */
+/** The book: every dough, what is made of it and by which way; each to open and to play with. */
 export function Formulas() {
   const { t } = useTranslation();
-  const f = useFormats();
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
+  const [sought, setSought] = useState('');
+  const [isNewOpen, setNewOpen] = useState(false);
+  const seeking = useDeferredValue(sought.trim().toLowerCase());
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!book) return <Waiting />;
+  const found = book.formulas
+    .filter((formula) => namesOf(formula, book).includes(seeking))
+    .sort((a, b) => a.name.localeCompare(b.name));
   return (
-    <Page title={t('stops.formulas')} lead={t('formulas.lead')}>
-      {book.products.length === 0 && <p className="quiet">{t('formulas.none')}</p>}
-      <ul className={styles['products']}>
-        {book.products.map((product) => {
-          const record = book.formulas.find(({ id }) => id === product.formulaId);
-          const route = book.routes.find(({ id }) => id === product.routeId);
-          if (!record || !route) return null;
-          const { formula } = record;
-          const { ahead, stages } = wayOfRoute(route.stages, { loads: 1, balls: 100 });
-          return (
-            <li key={product.id} className={styles['product']}>
-              <div>
-                <h2>
-                  {product.name} <span className="quiet">{f.grams(product.ballWeightG)}</span>
-                </h2>
-                <p>
-                  {t('formulas.summary', {
-                    name: record.name,
-                    version: record.version,
-                    water: f.percent(formula.waterPercent),
-                    salt: f.percent(formula.saltPercent),
-                    yeast: f.percent(formula.yeast.percent, 3),
-                    form: t(`mix.ingredient.${formula.yeast.form} yeast`).toLowerCase(),
-                  })}
-                </p>
-                <p className="quiet">
-                  {[...ahead, ...stages]
-                    .map(({ rest }) =>
-                      t('formulas.stage', {
-                        name: t(`rest.${rest.key}`),
-                        hours: f.duration(rest.hours.preferred * 60),
-                        temp: f.temperature(rest.airTempC),
-                      }),
-                    )
-                    .join(' · ')}
-                </p>
-              </div>
-              <Button
-                variant="outlined"
-                component={Link}
-                to={`${product.slug}/what-if`}
-                aria-label={t('formulas.whatIf.title', { product: product.name })}
-              >
-                {t('formulas.whatIf.open')}
-              </Button>
-            </li>
-          );
-        })}
+    <Page
+      title={t('stops.formulas')}
+      lead={t('formulas.lead')}
+      aside={
+        <>
+          <TextField
+            size="small"
+            label={t('formulas.filter')}
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+          />
+          <Button variant="contained" onClick={() => setNewOpen(true)}>
+            {t('formulas.new.open')}
+          </Button>
+        </>
+      }
+    >
+      {book.formulas.length === 0 && <p className="quiet">{t('formulas.none')}</p>}
+      {book.formulas.length > 0 && found.length === 0 && (
+        <p className="quiet">{t('formulas.filterNone')}</p>
+      )}
+      <ul className={styles['formulas']}>
+        {found.map((formula) => (
+          <FormulaRow key={formula.id} house={house} book={book} record={formula} />
+        ))}
       </ul>
       <p className="quiet">{t('coming.formulas_today')}</p>
+      {isNewOpen && (
+        <NewFormula house={house} book={book} isOpen onClose={() => setNewOpen(false)} />
+      )}
     </Page>
+  );
+}
+
+/** Everything a formula may be looked for by. */
+function namesOf(formula: FormulaRecord, { products }: HouseBook): string {
+  const made = products.filter((product) => product.formulaId === formula.id);
+  const flours = formula.formula.flours.map(({ name }) => name);
+  return [formula.name, formula.code, ...made.map(({ name }) => name), ...flours]
+    .join(' ')
+    .toLowerCase();
+}
+
+function FormulaRow({
+  house,
+  book,
+  record,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly record: FormulaRecord;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { formula } = record;
+  const products = book.products.filter((product) => product.formulaId === record.id);
+  const route = book.routes.find(({ id }) => id === products[0]?.routeId);
+  const way = route && wayOfRoute(route.stages, { loads: 1, balls: 100 });
+  return (
+    <li className={styles['formula']}>
+      <div>
+        <h2>
+          <Link to={`/${house}/formulas/${record.slug}`}>{record.name}</Link>{' '}
+          <span className="mono quiet">{record.code}</span>
+        </h2>
+        <p>
+          {t('formulas.summary', {
+            version: record.version,
+            flours: formula.flours.map(({ name }) => name).join(' + '),
+            water: f.percent(formula.waterPercent),
+            salt: f.percent(formula.saltPercent),
+            yeast: f.percent(formula.yeast.percent, 3),
+            form: t(`mix.ingredient.${formula.yeast.form} yeast`).toLowerCase(),
+          })}
+        </p>
+        {way && (
+          <p className="quiet">
+            {[...way.ahead, ...way.stages]
+              .map(({ rest }) =>
+                t('formulas.stage', {
+                  name: t(`rest.${rest.key}`),
+                  hours: f.duration(rest.hours.preferred * 60),
+                  temp: f.temperature(rest.airTempC),
+                }),
+              )
+              .join(' · ')}
+          </p>
+        )}
+      </div>
+      <div className={styles['products']}>
+        {products.map((product) => (
+          <Button
+            key={product.id}
+            variant="outlined"
+            component={Link}
+            to={`/${house}/formulas/${product.slug}/what-if`}
+            aria-label={t('formulas.whatIf.title', { product: product.name })}
+          >
+            {t('formulas.whatIf.of', {
+              product: product.name,
+              weight: f.grams(product.ballWeightG),
+            })}
+          </Button>
+        ))}
+      </div>
+    </li>
   );
 }

@@ -6,6 +6,6 @@ import { useLatest } from '../../workers/useLatest';
 const ask = (document: DoughDocument): Promise<WayAnswer> => engine().way(document);
 
 /** A dough's way by the engine in its worker, following the newest question. */
-export function useWay(document: DoughDocument): WayAnswer | null {
+export function useWay(document: DoughDocument | null): WayAnswer | null {
   return useLatest(ask, document)?.answer ?? null;
 }

@@ -1,0 +1,79 @@
+import InputBase from '@mui/material/InputBase';
+import { useState, type KeyboardEvent } from 'react';
+import { useTranslation } from 'react-i18next';
+import styles from './NumberCell.module.css';
+import { readNumber, type NumberRule } from './readNumber';
+
+/**
+ * A number in a table: as wide as its column, typed over, kept on Enter or on leaving. What cannot be
+ * kept stays as it was typed, with the reason beneath.
+ */
+export function NumberCell({
+  label,
+  value,
+  unit,
+  rule,
+  step,
+  disabled = false,
+  onCommit,
+}: {
+  readonly label: string;
+  readonly value: number;
+  readonly unit: string;
+  readonly rule: NumberRule;
+  /** By which the arrow keys change it. */
+  readonly step: number;
+  readonly disabled?: boolean;
+  readonly onCommit: (value: number) => void;
+}) {
+  const { t } = useTranslation();
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? String(Number(value.toFixed(rule.decimals)));
+  const read = readNumber(shown, rule);
+  const error = read.ok ? null : t(`numbers.${read.reason}`, { limit: read.limit });
+
+  const commit = () => {
+    if (typed === null || !read.ok || read.value === null) return;
+    setTyped(null);
+    if (read.value !== Number(value.toFixed(rule.decimals))) onCommit(read.value);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'Enter') commit();
+    else if (event.key === 'Escape') setTyped(null);
+    else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && read.ok) {
+      event.preventDefault();
+      const to = (read.value ?? 0) + (event.key === 'ArrowUp' ? step : -step);
+      const kept = Number(Math.min(rule.max, Math.max(rule.min, to)).toFixed(rule.decimals));
+      setTyped(null);
+      onCommit(kept);
+    }
+  };
+
+  return (
+    <div className={styles['cell']}>
+      <InputBase
+        fullWidth
+        disabled={disabled}
+        error={error !== null}
+        value={shown}
+        endAdornment={<span className={styles['unit']}>{unit}</span>}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={onKeyDown}
+        className={styles['input'] ?? ''}
+        slotProps={{
+          input: {
+            inputMode: 'decimal',
+            'aria-label': `${label} (${unit})`,
+            'aria-invalid': error !== null,
+          },
+        }}
+      />
+      {error && (
+        <p className={styles['error']} role="alert">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+import {
+  paths,
+  type FormulaChange,
+  type FormulaRecord,
+  type FormulaStart,
+  type FormulaVersion,
+} from '@calm/contract';
+import { api } from '../../state/api';
+
+const formulasApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    formulaVersions: build.query<FormulaVersion[], { house: string; slug: string }>({
+      query: ({ house, slug }) => paths.formulaVersions(house, slug),
+      providesTags: ['Versions'],
+    }),
+    saveFormula: build.mutation<
+      FormulaRecord,
+      { house: string; slug: string; change: FormulaChange }
+    >({
+      query: ({ house, slug, change }) => ({
+        url: paths.formula(house, slug),
+        method: 'PUT',
+        body: change,
+      }),
+      invalidatesTags: ['Book', 'Versions'],
+    }),
+    startFormula: build.mutation<FormulaRecord, { house: string; start: FormulaStart }>({
+      query: ({ house, start }) => ({ url: paths.formulas(house), method: 'POST', body: start }),
+      invalidatesTags: ['Book', 'Versions'],
+    }),
+  }),
+});
+
+export const { useFormulaVersionsQuery, useSaveFormulaMutation, useStartFormulaMutation } =
+  formulasApi;
