@@ -132,7 +132,7 @@ describe('the published schemas', () => {
   const root = new URL('../../docs/formats/', import.meta.url);
   const schemas = jsonSchemas();
 
-  it.each(Object.keys(schemas))('of calm %s are the ones in docs/formats', (command) => {
+  it.each(Object.keys(schemas))('of %s are the ones in docs/formats', (command) => {
     const published = readFileSync(new URL(`${command}.schema.json`, root), 'utf8');
     expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(schemas[command])));
   });
@@ -149,5 +149,9 @@ describe('the published schemas', () => {
     expect(check(scaleSchema, scale).ok).toBe(true);
     expect(accepts('scale', scale)).toBe(true);
     expect(accepts('scale', { ...scale, colour: 'blue' })).toBe(false);
+    const file = new URL('test-support/schools.json', import.meta.url);
+    const schools = JSON.parse(readFileSync(file, 'utf8')) as { formulas: object[] };
+    expect(accepts('formulas-file', schools)).toBe(true);
+    expect(accepts('formulas-file', { ...schools, version: 2 })).toBe(false);
   });
 });

@@ -6,3 +6,4 @@ export * from './lot';
 export * from './recipe';
 export * from './dough';
 export * from './paths';
+export * from './files/bookFile';

@@ -1,8 +1,9 @@
 import type { ObjectSchema } from 'joi';
+import { bookFileSchema } from './bookFile';
 import { doseSchema, simulateSchema } from './dough';
 import { scaleSchema, waterSchema } from './engine';
 
-/** What the engine reads, by command, with what a JSON Schema cannot say. */
+/** What is read from outside: the commands' inputs and files, with what a JSON Schema cannot say. */
 const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: string }>> = {
   scale: {
     schema: scaleSchema,
@@ -18,6 +19,11 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     description:
       'Input of calm simulate: a dough and the stages it goes through. Flours sum to 100 percent; massKg only in bulk stages; in a target riseMin ≤ risePeak ≤ riseMax.',
   },
+  'formulas-file': {
+    schema: bookFileSchema,
+    description:
+      'A file of formulas and routes. Each formula is counted in percent (formula) or per litre of water (perLitre), not both; codes and names are there once; hours go least ≤ preferred ≤ most.',
+  },
   dose: {
     schema: doseSchema,
     description:
@@ -25,14 +31,14 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
   },
 };
 
-/** The published JSON Schema (draft 2020-12) of each command's input, by command. */
+/** The published JSON Schemas (draft 2020-12), by command or file. */
 export function jsonSchemas(): Record<string, object> {
   return Object.fromEntries(
     Object.entries(FORMATS).map(([command, { schema, description }]) => [
       command,
       {
         $schema: 'https://json-schema.org/draft/2020-12/schema',
-        title: `calm ${command}`,
+        title: command.includes('-') ? command.replace('-', ' ') : `calm ${command}`,
         description,
         ...schema['~standard'].jsonSchema.input({ target: 'draft-2020-12' }),
       },

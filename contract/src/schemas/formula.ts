@@ -22,6 +22,8 @@ const flours = Joi.array()
   .unique('name')
   .required()
   .custom((list: Flour[], helpers) => {
+    // A percent that is no number is a fault of its own; a sum over it would say nothing.
+    if (list.some((f) => typeof f.percent !== 'number')) return list;
     const sum = list.reduce((total, f) => total + f.percent, 0);
     const isWhole = Math.abs(sum - 100) <= FLOUR_SUM_TOLERANCE_PERCENT;
     return isWhole ? list : helpers.error('flours.sum', { limit: Math.round(sum * 100) / 100 });
@@ -34,15 +36,17 @@ const yeast = (maxPercent: number) =>
     percent: percent(maxPercent).required(),
   }).required();
 
+const composition = Joi.object({
+  waterPercent: percent(100).default(0),
+  saltPercent: percent(100).default(0),
+  fatPercent: percent(100).default(0),
+  sugarPercent: percent(100).default(0),
+});
+
 const addition = Joi.object<Addition>({
   name: text(80).required(),
   percent: percent(100).required(),
-  composition: Joi.object({
-    waterPercent: percent(100).default(0),
-    saltPercent: percent(100).default(0),
-    fatPercent: percent(100).default(0),
-    sugarPercent: percent(100).default(0),
-  }),
+  composition,
 });
 
 const plain = {
@@ -68,6 +72,9 @@ const oldDough = Joi.object<OldDough>({
   percent: percent(100).greater(0).required(),
   formula: Joi.object(plain).required(),
 });
+
+/** Parts that a formula per litre shares with one in percent. */
+export const perLitreParts = { composition, preferment, oldDough } as const;
 
 /** A formula in baker's percentages; flours must sum to 100. Unknown keys are errors. */
 export const formulaSchema = Joi.object<Formula>({ ...plain, preferment, oldDough });

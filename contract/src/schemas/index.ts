@@ -5,3 +5,5 @@ export * from './dough';
 export * from './formats';
 export * from './requests';
 export * from './check';
+export * from './route';
+export * from './bookFile';

@@ -54,5 +54,7 @@ export function doughStageOf(
     airTempC,
     container: rest.container,
     ...(kind === 'bulk' && { massKg }),
+    ...(rest.shaping && { shaping: rest.shaping }),
+    ...(rest.untilRise !== undefined && { untilRise: rest.untilRise }),
   };
 }

@@ -5,11 +5,21 @@ export type Skill = 'mix' | 'ball' | 'sheet' | 'cold' | 'oven';
 export const SKILLS: readonly Skill[] = ['mix', 'ball', 'sheet', 'cold', 'oven'];
 
 /** What a person does to a lot. */
-export type WorkKey =
-  'preferment-mix' | 'weigh' | 'mix' | 'divide-ball' | 'sheet' | 'pan' | 'chill' | 'pull';
+export type WorkKey = (typeof WORK_KEYS)[number];
+export const WORK_KEYS = [
+  'preferment-mix',
+  'weigh',
+  'mix',
+  'divide-ball',
+  'sheet',
+  'pan',
+  'chill',
+  'pull',
+] as const;
 
 /** What a lot does by itself. */
-export type RestKey = 'preferment' | 'rest' | 'bulk' | 'cold' | 'temper';
+export type RestKey = (typeof REST_KEYS)[number];
+export const REST_KEYS = ['preferment', 'rest', 'bulk', 'cold', 'temper'] as const;
 
 /** What the dough stands in; decides how fast it takes the room's temperature. */
 export type Container = (typeof CONTAINERS)[number];
@@ -45,6 +55,10 @@ export interface RestStage {
   readonly airTempC: number;
   readonly container: Container;
   readonly hours: { readonly least: number; readonly preferred: number; readonly most: number };
+  /** What is done to the dough as it begins; balling happens by itself at the first ball. */
+  readonly shaping?: 'ball' | 'knock-back' | 'gentle';
+  /** Ends it early, when the rise since the last shaping gets here. */
+  readonly untilRise?: number;
 }
 
 /** One stage of a route. */

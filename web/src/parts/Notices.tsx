@@ -10,6 +10,8 @@ export type Undo = () => Promise<unknown>;
 interface Notices {
   /** Says that something was done, with a way back. A quiet change is not said, only kept for undo. */
   readonly changed: (text: string, undo: Undo, how?: { readonly isQuiet: boolean }) => void;
+  /** Says that something was done that has no way back. */
+  readonly said: (text: string) => void;
   /** Says that something could not be done. */
   readonly failed: (text: string) => void;
   /** Takes the latest change back that has not been taken back yet. */
@@ -23,6 +25,7 @@ interface Change {
 
 const NoticesContext = createContext<Notices>({
   changed: () => undefined,
+  said: () => undefined,
   failed: () => undefined,
   undoLast: () => undefined,
 });
@@ -42,7 +45,8 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
     setChanges((before) => [...before, { text, undo }]);
     if (!how.isQuiet) setNotice({ text, canUndo: true });
   }, []);
-  const failed = useCallback((text: string) => setNotice({ text, canUndo: false }), []);
+  const said = useCallback((text: string) => setNotice({ text, canUndo: false }), []);
+  const failed = said;
   const undoLast = useCallback(() => {
     const last = changes.at(-1);
     if (!last) return failed(t('undo.nothing'));
@@ -53,7 +57,10 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
     );
   }, [changes, failed, t]);
 
-  const value = useMemo(() => ({ changed, failed, undoLast }), [changed, failed, undoLast]);
+  const value = useMemo(
+    () => ({ changed, said, failed, undoLast }),
+    [changed, said, failed, undoLast],
+  );
   return (
     <NoticesContext.Provider value={value}>
       {children}

@@ -11,6 +11,7 @@ import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useBookQuery } from '../../state/api';
 import { useHouse } from '../../state/useBoard';
+import { BookFiles } from './BookFiles';
 import styles from './Formulas.module.css';
 import { NewFormula } from './NewFormula';
 
@@ -54,6 +55,7 @@ export function Formulas() {
           <FormulaRow key={formula.id} house={house} book={book} record={formula} />
         ))}
       </ul>
+      <BookFiles house={house} book={book} />
       <p className="quiet">{t('coming.formulas_today')}</p>
       {isNewOpen && (
         <NewFormula house={house} book={book} isOpen onClose={() => setNewOpen(false)} />

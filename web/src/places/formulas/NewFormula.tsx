@@ -4,13 +4,14 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
-import type { FormulaContent, HouseBook, Method } from '@calm/contract';
+import type { FormulaContent, HouseBook } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { problemOf } from '../../state/api';
 import { useStartFormulaMutation } from './formulasApi';
+import { plainMethod } from './plainMethod';
 
 /** Asks for a name and a lot code, and puts a plain formula into the book to be edited. */
 export function NewFormula({
@@ -110,22 +111,5 @@ function plainContent(
       saltPercent: 2.5,
       yeast: { form: 'fresh', percent: 0.4 },
     },
-  };
-}
-
-function plainMethod(t: TFunction): Method {
-  const step = (key: 'weigh' | 'mix' | 'work') => ({
-    key,
-    title: t(`formulas.new.steps.${key}`),
-    detail: t(`formulas.new.steps.${key}How`),
-  });
-  return {
-    name: t('formulas.new.method'),
-    why: t('formulas.new.methodWhy'),
-    steps: [
-      { ...step('weigh'), caution: 'flour-dust' },
-      { ...step('mix'), minutes: 4, speed: 'slow', caution: 'mixer' },
-      { ...step('work'), minutes: 6, speed: 'fast' },
-    ],
   };
 }

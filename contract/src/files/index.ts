@@ -1,0 +1,4 @@
+export * from './bookFile';
+export * from './bookCsv';
+export * from './readBookFile';
+export * from './readBookCsv';

@@ -1,0 +1,73 @@
+import { readFileSync } from 'node:fs';
+import { expect, expectAccessible, test } from './house';
+
+const header = 'code,name,part,kind,ingredient,value,form';
+const rows = (...lines: string[]) => ({
+  name: 'harbour.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from([header, ...lines].join('\n')),
+});
+const harbour = (salt: string) => [
+  'HB,Harbour dough,dough,temperature,,24,',
+  'HB,Harbour dough,dough,flour,strong white,100,',
+  'HB,Harbour dough,dough,water,,63,',
+  `HB,Harbour dough,dough,salt,,${salt},`,
+  'HB,Harbour dough,dough,yeast,,0.4,fresh',
+];
+
+test('the book goes out as a file and comes back; a file is shown before it changes anything', async ({
+  page,
+  at,
+}) => {
+  await page.goto(at('formulas'));
+  const file = page.getByLabel('File of formulas');
+
+  await test.step('taken out as JSON and brought in again it changes nothing', async () => {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Take out as JSON' }).click();
+    const path = await (await coming).path();
+    const book = JSON.parse(readFileSync(path, 'utf8')) as { formulas: { code: string }[] };
+    expect(book.formulas.map(({ code }) => code).sort()).toEqual(['CR', 'SL', 'YR']);
+    await file.setInputFiles({
+      name: 'book.json',
+      mimeType: 'application/json',
+      buffer: readFileSync(path),
+    });
+    const dialog = page.getByRole('dialog', { name: 'What book.json would change' });
+    await expect(dialog.getByText('as it is')).toHaveCount(3);
+    await expect(dialog.getByRole('button', { name: 'Nothing to change' })).toBeDisabled();
+    await page.keyboard.press('Escape');
+  });
+
+  await test.step('a table with three faults is refused whole, each with its line', async () => {
+    const [temperature = '', flour = '', , salt = '', yeast = ''] = harbour('250');
+    const bad = [temperature, flour, 'HB,Harbour dough,dough,water,,wet,', salt, yeast];
+    await file.setInputFiles(rows(...bad.slice(0, 4), 'HB,Harbour dough,dough,yeast,,0.4,wild'));
+    const dialog = page.getByRole('dialog', { name: 'harbour.csv cannot be brought in' });
+    await expect(dialog.getByText('There are 3 things to mend')).toBeVisible();
+    await expect(dialog.getByText('Line 4:')).toBeVisible();
+    await expect(dialog.getByText('Line 5:')).toBeVisible();
+    await expect(dialog.getByText('Line 6:')).toBeVisible();
+    await expectAccessible(page);
+    await dialog.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByRole('link', { name: 'Harbour dough' })).toHaveCount(0);
+  });
+
+  await test.step('mended, it comes into the book; a second time it becomes the next version', async () => {
+    await file.setInputFiles(rows(...harbour('2.5')));
+    const dialog = page.getByRole('dialog', { name: 'What harbour.csv would change' });
+    await expect(dialog.getByText('new', { exact: true })).toBeVisible();
+    await dialog.getByRole('button', { name: 'Bring in one formula' }).click();
+    await expect(page.getByRole('link', { name: 'Harbour dough' })).toBeVisible();
+    await file.setInputFiles(rows(...harbour('2.8')));
+    await expect(dialog.getByText('becomes version 2')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Bring in one formula' }).click();
+    await expect(
+      page.getByText(/Version 2: strong white, 63\s% water, 2\.8\s% salt/),
+    ).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(
+      page.getByText(/Version 3: strong white, 63\s% water, 2\.5\s% salt/),
+    ).toBeVisible();
+  });
+});

@@ -1,0 +1,213 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import type { HouseBook } from '@calm/contract';
+import type { FileProblem } from '@calm/contract/files';
+import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNotices } from '../../parts/Notices';
+import { problemOf } from '../../state/api';
+import { bookChanges, type BookChange } from './bookChanges';
+import styles from './BookFiles.module.css';
+import { useSaveFormulaMutation, useStartFormulaMutation } from './formulasApi';
+import { plainMethod } from './plainMethod';
+
+type Brought =
+  | { readonly kind: 'bad'; readonly file: string; readonly problems: readonly FileProblem[] }
+  | { readonly kind: 'fine'; readonly file: string; readonly changes: readonly BookChange[] };
+
+/** Reading and writing files comes when somebody does it: the schemas are large. */
+const files = () => import('@calm/contract/files');
+
+/** The book out as a file, and a file into the book: shown before it changes anything. */
+export function BookFiles({ house, book }: { readonly house: string; readonly book: HouseBook }) {
+  const { t } = useTranslation();
+  const [brought, setBrought] = useState<Brought | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+
+  const read = async (file: File) => {
+    const [text, { readBookCsv, readBookFile }] = await Promise.all([file.text(), files()]);
+    const isTable = /\.(csv|txt|tsv)$/i.test(file.name);
+    const answer = isTable ? readBookCsv(text) : readBookFile(text);
+    setBrought(
+      answer.ok
+        ? {
+            kind: 'fine',
+            file: file.name,
+            changes: bookChanges(answer.value.formulas, book, plainMethod(t)),
+          }
+        : { kind: 'bad', file: file.name, problems: answer.problems },
+    );
+  };
+  const takeOut = (name: string, type: string, text: string) => {
+    const address = URL.createObjectURL(new Blob([text], { type }));
+    const link = document.createElement('a');
+    link.href = address;
+    link.download = name;
+    link.click();
+    URL.revokeObjectURL(address);
+  };
+  const takeOutJson = async () => {
+    const { bookFileOf } = await files();
+    const text = JSON.stringify(bookFileOf(book), null, 2);
+    takeOut(`${house}-formulas.json`, 'application/json', `${text}\n`);
+  };
+  const takeOutCsv = async () => {
+    const { bookFileOf, writeBookCsv } = await files();
+    // Spreadsheets know by the mark in front that the text is UTF-8.
+    takeOut(`${house}-formulas.csv`, 'text/csv', `\ufeff${writeBookCsv(bookFileOf(book))}`);
+  };
+  return (
+    <div className={styles['files']}>
+      <span className="quiet">{t('formulas.files.title')}</span>
+      <Button size="small" variant="outlined" onClick={() => void takeOutJson()}>
+        {t('formulas.files.json')}
+      </Button>
+      <Button size="small" variant="outlined" onClick={() => void takeOutCsv()}>
+        {t('formulas.files.csv')}
+      </Button>
+      <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
+        {t('formulas.files.bringIn')}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        accept=".json,.csv,application/json,text/csv"
+        aria-label={t('formulas.files.file')}
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (file) void read(file);
+          event.target.value = '';
+        }}
+      />
+      {brought?.kind === 'bad' && (
+        <BadFile file={brought.file} problems={brought.problems} onClose={() => setBrought(null)} />
+      )}
+      {brought?.kind === 'fine' && (
+        <Preview
+          house={house}
+          file={brought.file}
+          changes={brought.changes}
+          onClose={() => setBrought(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** A file that is refused whole, with everything that is wrong with it. */
+function BadFile({
+  file,
+  problems,
+  onClose,
+}: {
+  readonly file: string;
+  readonly problems: readonly FileProblem[];
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>{t('formulas.files.refused', { file })}</DialogTitle>
+      <DialogContent>
+        <p>{t('formulas.files.nothingChanged', { count: problems.length })}</p>
+        <ol className={styles['problems']}>
+          {problems.map((problem, i) => (
+            <li key={String(i)}>
+              <b>{t('formulas.files.line', { line: problem.line })}</b> {problem.message}
+            </li>
+          ))}
+        </ol>
+      </DialogContent>
+      <DialogActions>
+        <Button variant="contained" onClick={onClose}>
+          {t('shell.close')}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** What the file would change; nothing has yet. */
+function Preview({
+  house,
+  file,
+  changes,
+  onClose,
+}: {
+  readonly house: string;
+  readonly file: string;
+  readonly changes: readonly BookChange[];
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const { changed, said, failed } = useNotices();
+  const [start] = useStartFormulaMutation();
+  const [save] = useSaveFormulaMutation();
+  const [isBringing, setBringing] = useState(false);
+  const wanted = changes.filter(({ kind }) => kind !== 'same');
+  const note = t('formulas.files.note', { file });
+
+  const bringIn = async () => {
+    setBringing(true);
+    try {
+      const undos: (() => Promise<unknown>)[] = [];
+      for (const { entry, present, content } of wanted) {
+        if (!present) await start({ house, start: { code: entry.code, note, content } }).unwrap();
+        else undos.push(await saveOver(content, present));
+      }
+      const words = t('formulas.files.done', { count: wanted.length, file });
+      if (undos.length === wanted.length) changed(words, () => Promise.all(undos.map((u) => u())));
+      else said(words);
+      onClose();
+    } catch (error) {
+      failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+      setBringing(false);
+    }
+  };
+  const saveOver = async (
+    content: BookChange['content'],
+    present: NonNullable<BookChange['present']>,
+  ) => {
+    const { slug, version, name, formula, doughTempC, method, mixerId } = present;
+    const saved = await save({ house, slug, change: { version, note, content } }).unwrap();
+    const before = { name, formula, doughTempC, method, mixerId };
+    const back = {
+      version: saved.version,
+      note: t('formulas.page.backTo', { version }),
+      content: before,
+    };
+    return () => save({ house, slug, change: back }).unwrap();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>{t('formulas.files.would', { file })}</DialogTitle>
+      <DialogContent>
+        <ul className={styles['changes']}>
+          {changes.map(({ entry, kind, present }) => (
+            <li key={entry.code} data-kind={kind}>
+              <span className="mono">{entry.code}</span> {entry.name}
+              <b>{t(`formulas.files.kind.${kind}`, { version: (present?.version ?? 0) + 1 })}</b>
+            </li>
+          ))}
+        </ul>
+        <p className="quiet">{t('formulas.files.routes')}</p>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{t('formulas.new.cancel')}</Button>
+        <Button
+          variant="contained"
+          disabled={isBringing || wanted.length === 0}
+          onClick={() => void bringIn()}
+        >
+          {wanted.length === 0
+            ? t('formulas.files.nothing')
+            : t('formulas.files.bring', { count: wanted.length })}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
