@@ -19,6 +19,7 @@ const WhatIf = place(async () => (await import('../places/formulas/WhatIf')).Wha
 const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
 const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
 const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).BatchSheet);
+const Paper = place(async () => (await import('../places/mix/Paper')).Paper);
 const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).WalkIn);
 const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
 const Log = place(async () => (await import('../places/log/Log')).Log);
@@ -40,6 +41,7 @@ export function App() {
           <Route path="plan" element={<Plan />} />
           <Route path="mix" element={<Mix />} />
           <Route path="mix/:date/:product" element={<BatchSheet />} />
+          <Route path="mix/:date/:product/paper" element={<Paper />} />
           <Route path="walk-in" element={<WalkIn />} />
           <Route path="crew" element={<Crew />} />
           <Route path="log" element={<Log />} />

@@ -21,7 +21,7 @@ import { useFormulaVersionsQuery, useSaveFormulaMutation } from './formulasApi';
 import { PrefermentPart } from './PrefermentPart';
 import { contentOf, useFormulaDraft, type FormulaDraft } from './useFormulaDraft';
 import { usePlannedDough } from './usePlannedDough';
-import { useWay } from './useWay';
+import { useWay } from '../../workers/useWay';
 import { Versions } from './Versions';
 import { asPlanned, documentOf } from './whatIf';
 

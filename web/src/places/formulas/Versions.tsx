@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { lineName } from './lineName';
-import { useWay } from './useWay';
+import { useWay } from '../../workers/useWay';
 import styles from './Versions.module.css';
 import { asPlanned, documentOf, type PlannedDough } from './whatIf';
 

@@ -15,7 +15,7 @@ import { Levers } from './Levers';
 import { PeakAt } from './PeakAt';
 import { sayProblem } from './saying';
 import { usePlannedDough } from './usePlannedDough';
-import { useWay } from './useWay';
+import { useWay } from '../../workers/useWay';
 import { useWhatIf } from './useWhatIf';
 import { documentOf, stageHours, type PlannedDough } from './whatIf';
 import styles from './WhatIf.module.css';

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { problemOf } from '../../state/api';
 import { useFormats } from '../../parts/format';
 import { useNotices } from '../../parts/Notices';
@@ -12,10 +13,20 @@ import type { Sheet } from './useSheet';
 
 /** Before the start: mixer and start. After: code, and the way back. */
 export function SheetHead({ board, sheet }: { readonly board: Board; readonly sheet: Sheet }) {
-  return sheet.boardLot.lot ? (
-    <UnderWay board={board} sheet={sheet} />
-  ) : (
-    <NotStarted board={board} sheet={sheet} />
+  const { t } = useTranslation();
+  return (
+    <>
+      {sheet.boardLot.lot ? (
+        <UnderWay board={board} sheet={sheet} />
+      ) : (
+        <NotStarted board={board} sheet={sheet} />
+      )}
+      {sheet.scaled.ok && (
+        <Button variant="outlined" component={Link} to="paper">
+          {t('mix.paper.open')}
+        </Button>
+      )}
+    </>
   );
 }
 

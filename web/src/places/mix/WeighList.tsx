@@ -4,11 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats, type Formats } from '../../parts/format';
 import styles from './BatchSheet.module.css';
 import type { Sheet } from './useSheet';
-
-/** Digits that a scale of this readability shows. */
-function decimalsOf(stepG: number): number {
-  return Math.max(0, Math.ceil(-Math.log10(stepG)));
-}
+import { decimalsOf, nameOf } from './weighWords';
 
 /** What goes into one load, in weights to be read from two metres. */
 export function WeighList({
@@ -126,12 +122,4 @@ function DilutionNote({ dilution }: { readonly dilution: Dilution }) {
       })}
     </p>
   );
-}
-
-/** Flours, additions and pre-ferments carry the house's names; the rest the catalogue's. */
-function nameOf(t: ReturnType<typeof useTranslation>['t'], line: WeighedLine): string {
-  const isOwnName = ['flour', 'addition', 'preferment', 'old-dough'].includes(line.kind);
-  return isOwnName
-    ? line.name
-    : t(`mix.ingredient.${line.key === 'yeast' ? line.name : line.kind}`);
 }

@@ -1,7 +1,7 @@
 import type { DoughDocument } from '@calm/contract';
-import { engine } from '../../workers/engine';
-import type { WayAnswer } from '../../workers/engineAnswers';
-import { useLatest } from '../../workers/useLatest';
+import { engine } from './engine';
+import type { WayAnswer } from './engineAnswers';
+import { useLatest } from './useLatest';
 
 const ask = (document: DoughDocument): Promise<WayAnswer> => engine().way(document);
 
