@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
 import { wayOfRoute } from '@calm/core';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../parts/Failed';
@@ -50,17 +50,53 @@ export function Formulas() {
       {book.formulas.length > 0 && found.length === 0 && (
         <p className="quiet">{t('formulas.filterNone')}</p>
       )}
-      <ul className={styles['formulas']}>
-        {found.map((formula) => (
-          <FormulaRow key={formula.id} house={house} book={book} record={formula} />
-        ))}
-      </ul>
+      <Rows key={seeking} house={house} book={book} found={found} />
       <BookFiles house={house} book={book} />
       <p className="quiet">{t('coming.formulas_today')}</p>
       {isNewOpen && (
         <NewFormula house={house} book={book} isOpen onClose={() => setNewOpen(false)} />
       )}
     </Page>
+  );
+}
+
+/** Rows drawn at first, and again each time the end comes into sight: a book may have hundreds. */
+const ROWS = 25;
+
+function Rows({
+  house,
+  book,
+  found,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly found: readonly FormulaRecord[];
+}) {
+  const { t } = useTranslation();
+  const [drawn, setDrawn] = useState(ROWS);
+  const end = useRef<HTMLParagraphElement>(null);
+  useEffect(() => {
+    const mark = end.current;
+    if (!mark) return;
+    const observer = new IntersectionObserver(([entry]) => {
+      if (entry?.isIntersecting) setDrawn((before) => before + ROWS);
+    });
+    observer.observe(mark);
+    return () => observer.disconnect();
+  }, [drawn]);
+  return (
+    <>
+      <ul className={styles['formulas']}>
+        {found.slice(0, drawn).map((formula) => (
+          <FormulaRow key={formula.id} house={house} book={book} record={formula} />
+        ))}
+      </ul>
+      {drawn < found.length && (
+        <p ref={end} className="quiet">
+          {t('formulas.more', { count: found.length - drawn })}
+        </p>
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,6 @@
 import Slider from '@mui/material/Slider';
 import type { WayStage } from '@calm/core';
-import { useId } from 'react';
+import { memo, useId, useLayoutEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import styles from './Levers.module.css';
@@ -24,27 +24,35 @@ export function Levers({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { shown, planned, pull, settle } = state;
+  const { shown, planned } = state;
   const { yeast } = dough.record.formula;
+  // A lever that is not pulled is not drawn anew; it asks for the newest state when it is.
+  const newest = useRef(state);
+  useLayoutEffect(() => {
+    newest.current = state;
+  }, [state]);
   const lever = (
     label: string,
-    change: (value: number) => WhatIf,
+    change: (whatIf: WhatIf, value: number) => WhatIf,
     props: Omit<LeverProps, 'label' | 'onPull' | 'onSettle'>,
   ) => (
     <Lever
       {...props}
       label={label}
-      onPull={(value) => pull(change(value))}
+      onPull={(value) => newest.current.pull(change(newest.current.shown, value))}
       onSettle={(value) =>
-        settle(change(value), t('formulas.whatIf.changed', { what: label, to: props.say(value) }))
+        newest.current.settle(
+          change(newest.current.shown, value),
+          t('formulas.whatIf.changed', { what: label, to: props.say(value) }),
+        )
       }
     />
   );
   const stageLever =
     (index: number, to: (value: number) => Partial<WhatIf['stages'][number]>) =>
-    (value: number): WhatIf => ({
-      ...shown,
-      stages: shown.stages.map((stage, i) => (i === index ? { ...stage, ...to(value) } : stage)),
+    (whatIf: WhatIf, value: number): WhatIf => ({
+      ...whatIf,
+      stages: whatIf.stages.map((stage, i) => (i === index ? { ...stage, ...to(value) } : stage)),
     });
   const log = (percent: number) => Math.log10(percent);
   const percentOf = (value: number) => Number((10 ** value).toPrecision(3));
@@ -52,7 +60,7 @@ export function Levers({
     <div className={styles['levers']}>
       {lever(
         t('formulas.whatIf.dose', { form: t(`mix.ingredient.${yeast.form} yeast`) }),
-        (value) => ({ ...shown, yeastPercent: percentOf(value) }),
+        (whatIf, value) => ({ ...whatIf, yeastPercent: percentOf(value) }),
         {
           value: log(shown.yeastPercent),
           planned: log(planned.yeastPercent),
@@ -62,14 +70,14 @@ export function Levers({
           say: (value) => f.percent(percentOf(value), 3),
         },
       )}
-      {lever(t('formulas.whatIf.doughTemp'), (doughTempC) => ({ ...shown, doughTempC }), {
+      {lever(t('formulas.whatIf.doughTemp'), (whatIf, doughTempC) => ({ ...whatIf, doughTempC }), {
         value: shown.doughTempC,
         planned: planned.doughTempC,
         ...DOUGH_C,
         step: 0.5,
         say: f.temperature,
       })}
-      {lever(t('formulas.whatIf.strength'), (strengthW) => ({ ...shown, strengthW }), {
+      {lever(t('formulas.whatIf.strength'), (whatIf, strengthW) => ({ ...whatIf, strengthW }), {
         value: shown.strengthW,
         planned: planned.strengthW,
         ...STRENGTH_W,
@@ -146,7 +154,7 @@ interface LeverProps {
   readonly onSettle: (value: number) => void;
 }
 
-function Lever({
+const Lever = memo(function Lever({
   label,
   about,
   value,
@@ -180,5 +188,19 @@ function Lever({
       />
       {hint && <span className={styles['hint']}>{hint}</span>}
     </div>
+  );
+}, isSameLever);
+
+/** What a lever shows; what it does when pulled it looks up then. */
+function isSameLever(a: LeverProps, b: LeverProps): boolean {
+  return (
+    a.label === b.label &&
+    a.about === b.about &&
+    a.value === b.value &&
+    a.planned === b.planned &&
+    a.min === b.min &&
+    a.max === b.max &&
+    a.step === b.step &&
+    a.hint === b.hint
   );
 }

@@ -12,6 +12,7 @@ import {
 import { stateOf } from '@calm/core';
 import { useFormats } from '../../parts/format';
 import { SwellingRibbon } from '../../parts/SwellingRibbon';
+import { useInTurns } from '../../parts/useInTurns';
 import { useWidth } from '../../parts/useWidth';
 import type { Way } from '../../workers/engineAnswers';
 import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
@@ -25,6 +26,9 @@ const RIBBON = 104;
 const CHART = 96;
 const AXIS = 22;
 const HOUR_MS = 3_600_000;
+const LOW_RISES = [1.5, 2];
+const RISES = [2, 3];
+const TENS = [10, 20, 30];
 
 /** Hours that the picture shows, from the mixer. */
 export interface HourRange {
@@ -59,6 +63,7 @@ export function WayPicture({
     () => wayRows(way.course, planned?.course ?? null, range.from, range.to),
     [way, planned, range],
   );
+  const [riseRows = rows, ripeRows = rows, coreRows = rows] = useInTurns(rows, 3);
   const { target, mostMaturityH } = way;
   const starts = stageHours(dough, whatIf);
   const height = HEAD + RIBBON + 3 * CHART + AXIS;
@@ -68,6 +73,15 @@ export function WayPicture({
     const hour = range.from + ((x - LEFT) / plot) * (range.to - range.from);
     setPointed(hour >= range.from && hour <= range.to ? hour : null);
   };
+  const say = useMemo(
+    () => ({
+      rise: (value: number) => f.times(value, value % 1 === 0 ? 0 : 1),
+      ripe: (value: number) => f.hours(value, 0),
+      core: (value: number) => f.temperature(value, 0),
+      hour: (hour: number) => sayTick(f, dough.mixedMs + hour * HOUR_MS),
+    }),
+    [f, dough.mixedMs],
+  );
   const ticks = useMemo(() => ticksOf(range, dough.mixedMs, f.hour), [range, dough.mixedMs, f]);
 
   return (
@@ -124,38 +138,44 @@ export function WayPicture({
             </svg>
             <div className={styles['charts']} aria-hidden="true">
               <Chart
-                {...{ rows, range, width, ticks }}
+                {...{ rows: riseRows, range, width, ticks, hasPlanned: planned !== null }}
                 name={t('formulas.whatIf.rise')}
                 line="rise"
                 plannedLine="plannedRise"
                 colour="var(--primary)"
-                domain={[1, target.riseMax * 1.25]}
-                yTicks={target.riseMax < 1.7 ? [1.5, 2] : [2, 3]}
-                band={[target.riseMin, target.riseMax]}
-                say={(value) => f.times(value, value % 1 === 0 ? 0 : 1)}
+                from={1}
+                to={target.riseMax * 1.25}
+                yTicks={target.riseMax < 1.7 ? LOW_RISES : RISES}
+                bandFrom={target.riseMin}
+                bandTo={target.riseMax}
+                say={say.rise}
               />
               <Chart
-                {...{ rows, range, width, ticks }}
+                {...{ rows: ripeRows, range, width, ticks, hasPlanned: planned !== null }}
                 name={t('formulas.whatIf.ripe')}
                 line="ripeH"
                 plannedLine="plannedRipeH"
                 colour="var(--ink)"
-                domain={[0, Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)]}
-                yTicks={[10, 20, 30]}
-                band={[target.maturityMinH, mostMaturityH]}
-                say={(value) => f.hours(value, 0)}
+                from={0}
+                to={Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)}
+                yTicks={TENS}
+                bandFrom={target.maturityMinH}
+                bandTo={mostMaturityH}
+                say={say.ripe}
               />
               <Chart
-                {...{ rows, range, width, ticks }}
+                {...{ rows: coreRows, range, width, ticks, hasPlanned: planned !== null }}
                 name={t('formulas.whatIf.core')}
                 line="coreC"
                 plannedLine="plannedCoreC"
                 colour="var(--cold)"
-                domain={[0, 36]}
-                yTicks={[10, 20, 30]}
-                band={[target.openTempC, 36]}
-                say={(value) => f.temperature(value, 0)}
-                sayHour={(hour) => sayTick(f, dough.mixedMs + hour * HOUR_MS)}
+                from={0}
+                to={36}
+                yTicks={TENS}
+                bandFrom={target.openTempC}
+                bandTo={36}
+                say={say.core}
+                sayHour={say.hour}
               />
             </div>
             <svg width={width} height={height} className={styles['over']} aria-hidden="true">
@@ -221,10 +241,13 @@ const Chart = memo(function Chart({
   name,
   line,
   plannedLine,
+  hasPlanned,
   colour,
-  domain,
+  from,
+  to,
   yTicks,
-  band,
+  bandFrom,
+  bandTo,
   say,
   sayHour,
 }: {
@@ -235,10 +258,14 @@ const Chart = memo(function Chart({
   readonly name: string;
   readonly line: keyof WayRow;
   readonly plannedLine: keyof WayRow;
+  readonly hasPlanned: boolean;
   readonly colour: string;
-  readonly domain: [number, number];
+  /** Ends of the axis. */
+  readonly from: number;
+  readonly to: number;
   readonly yTicks: number[];
-  readonly band: readonly [number, number];
+  readonly bandFrom: number;
+  readonly bandTo: number;
   readonly say: (value: number) => string;
   /** Only the lowest chart carries the hours. */
   readonly sayHour?: (hour: number) => string;
@@ -268,7 +295,7 @@ const Chart = memo(function Chart({
         />
         <YAxis
           width={LEFT}
-          domain={domain}
+          domain={[from, to]}
           ticks={yTicks}
           interval={0}
           allowDataOverflow
@@ -278,21 +305,23 @@ const Chart = memo(function Chart({
           tickFormatter={say}
         />
         <ReferenceArea
-          y1={Math.max(domain[0], band[0])}
-          y2={Math.min(domain[1], band[1])}
+          y1={Math.max(from, bandFrom)}
+          y2={Math.min(to, bandTo)}
           fill={colour}
           fillOpacity={0.1}
         />
-        <ReferenceLine y={band[0]} stroke={colour} strokeOpacity={0.5} strokeDasharray="2 4" />
-        <Line
-          dataKey={plannedLine}
-          stroke="var(--quiet)"
-          strokeWidth={1}
-          strokeDasharray="3 3"
-          dot={false}
-          activeDot={false}
-          isAnimationActive={false}
-        />
+        <ReferenceLine y={bandFrom} stroke={colour} strokeOpacity={0.5} strokeDasharray="2 4" />
+        {hasPlanned && (
+          <Line
+            dataKey={plannedLine}
+            stroke="var(--quiet)"
+            strokeWidth={1}
+            strokeDasharray="3 3"
+            dot={false}
+            activeDot={false}
+            isAnimationActive={false}
+          />
+        )}
         <Line
           dataKey={line}
           stroke={colour}

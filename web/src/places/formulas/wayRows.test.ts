@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { at, simulate, type Course } from '@calm/core';
-import { courseReader, wayRows } from './wayRows';
+import { courseReader, POINTS, wayRows } from './wayRows';
 
 const way = simulate(
   {
@@ -52,8 +52,8 @@ describe('rows of the charts', () => {
     const rows = wayRows(course, course, -2, 30);
     expect(rows[0]).toMatchObject({ hour: -2, rise: null, plannedRise: null });
     expect(rows.at(-1)).toMatchObject({ hour: 30, rise: null });
-    const [a, b] = [rows[100], rows[101]];
-    expect((b?.hour ?? 0) - (a?.hour ?? 0)).toBeCloseTo(32 / 240, 9);
+    const [a, b] = [rows[40], rows[41]];
+    expect((b?.hour ?? 0) - (a?.hour ?? 0)).toBeCloseTo(32 / POINTS, 9);
     expect(a?.rise).toBe(a?.plannedRise);
   });
 

@@ -12,8 +12,8 @@ export interface WayRow {
   readonly plannedCoreC: number | null;
 }
 
-/** Points across the charts: about one every three pixels. */
-const POINTS = 240;
+/** Points across the charts: one every six pixels. More would cost frames while a lever is dragged. */
+export const POINTS = 100;
 
 /** Two ways of a dough, side by side on one even grid of hours. */
 export function wayRows(
