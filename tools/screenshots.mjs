@@ -22,11 +22,20 @@ async function warmWalkIn(page) {
   await page.getByText('Back to the house').waitFor();
 }
 
+/** A formula with something changed that is worth a second look. @param {Page} page */
+async function saltier(page) {
+  const salt = page.getByRole('textbox', { name: 'Salt (%)' });
+  await salt.fill('1.8');
+  await salt.press('Enter');
+  await page.getByText('Save as version 2').waitFor();
+}
+
 /** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark', act?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
   { name: 'demand', path: 'demand', size: DESK },
   { name: 'formulas', path: 'formulas', size: DESK },
+  { name: 'formula', path: 'formulas/slab-dough', size: DESK, act: saltier },
   { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
   {
     name: 'what-if-dark',
@@ -41,6 +50,8 @@ const VIEWS = [
   { name: 'mix', path: 'mix', size: DESK },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
   { name: 'batch-sheet-dark-tablet', path: 'mix/2026-11-28/slab', size: TABLET, theme: 'dark' },
+  { name: 'paper', path: 'mix/2026-11-28/slab/paper', size: DESK },
+  { name: 'labels', path: 'mix/2026-11-27/yard-round/paper?as=labels', size: DESK },
   { name: 'tonight-phone', path: 'tonight', size: PHONE },
 ];
 
