@@ -72,7 +72,7 @@ export function isSurelyPossible(request: DoseRequest): boolean {
 /** What is proposed instead keeps this far from every bound, in °C and in hours of maturity, … */
 export const SURE = 0.4;
 /** … and in rise, per °C of that. */
-const SURE_RISE_PER_C = 0.1;
+export const SURE_RISE_PER_C = 0.1;
 /**
  * Steps while looking for what else would work, and for the dose itself, min. Five-minute steps move
  * the peak by seconds against one-minute steps.
@@ -81,7 +81,7 @@ export const ROUGH_MIN = 15;
 const STEP_MIN = 5;
 
 /** Doses tried from the least up. */
-export interface Climb {
+interface Climb {
   /** The rung before the one that reached the peak; of all rungs the best, where none did. */
   readonly below: Rung | null;
   /** The first whose rise at the hour is the peak's or more. */

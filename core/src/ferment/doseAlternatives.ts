@@ -1,4 +1,11 @@
-import { isSurelyPossible, limitsAt, ROUGH_MIN, SURE, type DoseRequest } from './dose';
+import {
+  isSurelyPossible,
+  limitsAt,
+  ROUGH_MIN,
+  SURE,
+  SURE_RISE_PER_C,
+  type DoseRequest,
+} from './dose';
 import { DOSES, lastStageOf, momentAt, type Moment } from './doseLadder';
 import type { DoughRoute, DoughStage } from './route';
 import { STANDARD_TARGET } from './state';
@@ -85,7 +92,9 @@ function nearestHour({ route, peakHour, target = STANDARD_TARGET }: DoseRequest)
   for (let h = Math.ceil(from / HOUR_STEP) * HOUR_STEP; h <= to; h += HOUR_STEP) hours.push(h);
   const works = (hour: number) => {
     const rungs = ways.map((way) => momentAt(way, hour)).filter((rung) => rung !== null);
-    const reached = rungs.findIndex((rung) => rung.rise >= target.risePeak + SURE * 0.1);
+    const reached = rungs.findIndex(
+      (rung) => rung.rise >= target.risePeak + SURE * SURE_RISE_PER_C,
+    );
     const tried = rungs.slice(Math.max(0, reached - 1), reached + 1);
     return reached > 0 && limitsAt(route, tried as Moment[], target, SURE).length === 0;
   };

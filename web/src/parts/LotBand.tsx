@@ -2,10 +2,8 @@ import { stageKey, workOf, type PlannedStage, type PlannedWork } from '@calm/cor
 import { useTranslation } from 'react-i18next';
 import { beadsOf, type Bead } from './beads';
 import styles from './LotBand.module.css';
+import { tintOf, WARM_C } from './tint';
 
-/** Warm end of the tint, °C; the cold end is the fridge. */
-const WARM_C = 24;
-const COLD_C = 4;
 const BEAD_PX = 26;
 const SMALL_BEAD_RADIUS = 4;
 
@@ -55,7 +53,7 @@ export function LotBand({
             y={middle - thickness / 2}
             height={thickness}
             rx={Math.min(6, thickness / 2)}
-            style={{ fill: stage.kind === 'rest' ? tint(stage.airTempC) : tint(WARM_C) }}
+            style={{ fill: stage.kind === 'rest' ? tintOf(stage.airTempC) : tintOf(WARM_C) }}
           >
             <title>{t(stage.kind === 'rest' ? `rest.${stage.key}` : `work.${stage.key}`)}</title>
           </rect>
@@ -117,9 +115,4 @@ function wordsOf(labels: readonly BeadLabel[]): string {
   const [first = ''] = names;
   if (labels.length === 1) return first;
   return names.length === 1 ? `${first} ×${labels.length}` : names.join(' ');
-}
-
-function tint(airTempC: number): string {
-  const warmth = Math.min(1, Math.max(0, (airTempC - COLD_C) / (WARM_C - COLD_C)));
-  return `color-mix(in oklab, var(--oat) ${Math.round(warmth * 100)}%, var(--cold))`;
 }

@@ -1,6 +1,7 @@
 import { at, type Course, type ReadyWindow, type Target, type WindowSpread } from '@calm/core';
 import { useId } from 'react';
 import styles from './SwellingRibbon.module.css';
+import { tintOf } from './tint';
 
 /** One dough's way and what is needed to read it. */
 export interface RibbonLot {
@@ -18,8 +19,6 @@ export interface RibbonBead {
   readonly title: string;
 }
 
-const WARM_C = 24;
-const COLD_C = 4;
 /** Half the thickness of dough that has not risen, and of dough at the height of its band, px of 60. */
 const THIN = 4;
 const FULL = 22;
@@ -153,12 +152,6 @@ function stopsOf(points: readonly RibbonPoint[]): { share: number; coreTempC: nu
       return true;
     })
     .map(({ x, coreTempC }) => ({ share: (x - first) / Math.max(1, last - first), coreTempC }));
-}
-
-/** From cold slate to warm oat. @param coreTempC °C */
-export function tintOf(coreTempC: number): string {
-  const warmth = Math.min(1, Math.max(0, (coreTempC - COLD_C) / (WARM_C - COLD_C)));
-  return `color-mix(in oklab, var(--oat) ${Math.round(warmth * 100)}%, var(--cold))`;
 }
 
 function Bracket({

@@ -2,7 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import RemoveIcon from '@mui/icons-material/Remove';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import type { DoseAlternative, DoughStage } from '@calm/core';
+import type { DoseAlternative } from '@calm/core';
 import type { NoDose } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -29,9 +29,7 @@ export function PeakAt({
   const middleMs = (dough.doorsMs + dough.closeMs) / 2;
   const [peakMs, setPeakMs] = useState(() => quarter(Math.min(middleMs, dough.doorsMs + HOUR_MS)));
   const sayAlternative = useSayAlternative(dough, peakMs);
-  const [refusal, setRefusal] = useState<{ no: NoDose; stages: readonly DoughStage[] } | null>(
-    null,
-  );
+  const [refusal, setRefusal] = useState<NoDose | null>(null);
   const [isSolving, setSolving] = useState(false);
 
   const solve = async (whatIf: WhatIf, atMs: number) => {
@@ -42,7 +40,7 @@ export function PeakAt({
     setSolving(false);
     if (!answer.ok) {
       const [no] = answer.reasons;
-      if (no) setRefusal({ no, stages: document.stages });
+      if (no) setRefusal(no);
       return;
     }
     setRefusal(null);
@@ -80,13 +78,13 @@ export function PeakAt({
         <div className={styles['refusal']} role="alert">
           <p>
             <b>{t('formulas.whatIf.noDose', { at: f.moment(peakMs) })}</b>{' '}
-            {refusal.no.reasons.map((reason) => sayProblem(t, reason, dough)).join(' ')}
+            {refusal.reasons.map((reason) => sayProblem(t, reason, dough)).join(' ')}
           </p>
-          {refusal.no.alternatives.length > 0 && (
+          {refusal.alternatives.length > 0 && (
             <>
               <p>{t('formulas.whatIf.wouldWork')}</p>
               <ul>
-                {refusal.no.alternatives.slice(0, 4).map((change) => (
+                {refusal.alternatives.slice(0, 4).map((change) => (
                   <li key={JSON.stringify(change)}>
                     <Button size="small" variant="outlined" onClick={() => take(change)}>
                       {sayAlternative(change)}
