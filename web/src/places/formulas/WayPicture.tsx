@@ -1,29 +1,19 @@
-import { memo, useMemo, useState, type PointerEvent } from 'react';
+import { useMemo, useState, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
-import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceArea,
-  ReferenceLine,
-  XAxis,
-  YAxis,
-} from 'recharts';
 import { stateOf } from '@calm/core';
 import { useFormats } from '../../parts/format';
 import { SwellingRibbon } from '../../parts/SwellingRibbon';
-import { useInTurns } from '../../parts/useInTurns';
 import { useWidth } from '../../parts/useWidth';
 import type { Way } from '../../workers/engineAnswers';
 import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
+import { courseReader } from './courseReader';
+import { CHART, WayChart } from './WayChart';
 import styles from './WayPicture.module.css';
-import { courseReader, wayRows, type WayRow } from './wayRows';
 
 const LEFT = 52;
 const RIGHT = 12;
 const HEAD = 26;
 const RIBBON = 104;
-const CHART = 96;
 const AXIS = 22;
 const HOUR_MS = 3_600_000;
 const LOW_RISES = [1.5, 2];
@@ -59,11 +49,6 @@ export function WayPicture({
   const toX = (hour: number) => LEFT + ((hour - range.from) / (range.to - range.from)) * plot;
   const hourOf = (ms: number) => (ms - dough.mixedMs) / HOUR_MS;
   const [doors, close] = [hourOf(dough.doorsMs), hourOf(dough.closeMs)];
-  const rows = useMemo(
-    () => wayRows(way.course, planned?.course ?? null, range.from, range.to),
-    [way, planned, range],
-  );
-  const [riseRows = rows, ripeRows = rows, coreRows = rows] = useInTurns(rows, 3);
   const { target, mostMaturityH } = way;
   const starts = stageHours(dough, whatIf);
   const height = HEAD + RIBBON + 3 * CHART + AXIS;
@@ -82,7 +67,17 @@ export function WayPicture({
     }),
     [f, dough.mixedMs],
   );
-  const ticks = useMemo(() => ticksOf(range, dough.mixedMs, f.hour), [range, dough.mixedMs, f]);
+  const frame = useMemo(
+    () => ({
+      ...range,
+      width,
+      left: LEFT,
+      right: RIGHT,
+      ticks: ticksOf(range, dough.mixedMs, f.hour),
+      ends: [range.from, range.to].map((hour) => ({ hour, value: 0 })),
+    }),
+    [range, width, dough.mixedMs, f],
+  );
 
   return (
     <div>
@@ -137,11 +132,10 @@ export function WayPicture({
               </g>
             </svg>
             <div className={styles['charts']} aria-hidden="true">
-              <Chart
-                {...{ rows: riseRows, range, width, ticks, hasPlanned: planned !== null }}
+              <WayChart
+                {...{ way, planned, frame, toX }}
                 name={t('formulas.whatIf.rise')}
-                line="rise"
-                plannedLine="plannedRise"
+                row="rises"
                 colour="var(--primary)"
                 from={1}
                 to={target.riseMax * 1.25}
@@ -150,11 +144,10 @@ export function WayPicture({
                 bandTo={target.riseMax}
                 say={say.rise}
               />
-              <Chart
-                {...{ rows: ripeRows, range, width, ticks, hasPlanned: planned !== null }}
+              <WayChart
+                {...{ way, planned, frame, toX }}
                 name={t('formulas.whatIf.ripe')}
-                line="ripeH"
-                plannedLine="plannedRipeH"
+                row="maturitiesH"
                 colour="var(--ink)"
                 from={0}
                 to={Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)}
@@ -163,11 +156,10 @@ export function WayPicture({
                 bandTo={mostMaturityH}
                 say={say.ripe}
               />
-              <Chart
-                {...{ rows: coreRows, range, width, ticks, hasPlanned: planned !== null }}
+              <WayChart
+                {...{ way, planned, frame, toX }}
                 name={t('formulas.whatIf.core')}
-                line="coreC"
-                plannedLine="plannedCoreC"
+                row="coreTempsC"
                 colour="var(--cold)"
                 from={0}
                 to={36}
@@ -231,109 +223,6 @@ function ticksOf(range: HourRange, mixedMs: number, hourOfDay: (ms: number) => n
 function sayTick(f: ReturnType<typeof useFormats>, ms: number): string {
   return f.hour(ms) === 0 ? f.weekday(ms) : f.time(ms);
 }
-
-/** One line over time, with the band it should be in. */
-const Chart = memo(function Chart({
-  rows,
-  range,
-  width,
-  ticks,
-  name,
-  line,
-  plannedLine,
-  hasPlanned,
-  colour,
-  from,
-  to,
-  yTicks,
-  bandFrom,
-  bandTo,
-  say,
-  sayHour,
-}: {
-  readonly rows: WayRow[];
-  readonly range: HourRange;
-  readonly width: number;
-  readonly ticks: number[];
-  readonly name: string;
-  readonly line: keyof WayRow;
-  readonly plannedLine: keyof WayRow;
-  readonly hasPlanned: boolean;
-  readonly colour: string;
-  /** Ends of the axis. */
-  readonly from: number;
-  readonly to: number;
-  readonly yTicks: number[];
-  readonly bandFrom: number;
-  readonly bandTo: number;
-  readonly say: (value: number) => string;
-  /** Only the lowest chart carries the hours. */
-  readonly sayHour?: (hour: number) => string;
-}) {
-  return (
-    <figure className={styles['chart']}>
-      <figcaption>{name}</figcaption>
-      <LineChart
-        width={width}
-        height={CHART + (sayHour ? AXIS : 0)}
-        data={rows}
-        margin={{ top: 8, right: RIGHT, bottom: 0, left: 0 }}
-        accessibilityLayer={false}
-      >
-        <CartesianGrid vertical={false} stroke="var(--line)" />
-        <XAxis
-          dataKey="hour"
-          type="number"
-          domain={[range.from, range.to]}
-          allowDataOverflow
-          ticks={ticks}
-          height={sayHour ? AXIS : 1}
-          tick={sayHour ? { fontSize: 14, fill: 'var(--quiet)' } : false}
-          tickLine={false}
-          axisLine={{ stroke: 'var(--line)' }}
-          tickFormatter={sayHour ?? String}
-        />
-        <YAxis
-          width={LEFT}
-          domain={[from, to]}
-          ticks={yTicks}
-          interval={0}
-          allowDataOverflow
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          tickLine={false}
-          axisLine={false}
-          tickFormatter={say}
-        />
-        <ReferenceArea
-          y1={Math.max(from, bandFrom)}
-          y2={Math.min(to, bandTo)}
-          fill={colour}
-          fillOpacity={0.1}
-        />
-        <ReferenceLine y={bandFrom} stroke={colour} strokeOpacity={0.5} strokeDasharray="2 4" />
-        {hasPlanned && (
-          <Line
-            dataKey={plannedLine}
-            stroke="var(--quiet)"
-            strokeWidth={1}
-            strokeDasharray="3 3"
-            dot={false}
-            activeDot={false}
-            isAnimationActive={false}
-          />
-        )}
-        <Line
-          dataKey={line}
-          stroke={colour}
-          strokeWidth={2}
-          dot={false}
-          activeDot={false}
-          isAnimationActive={false}
-        />
-      </LineChart>
-    </figure>
-  );
-});
 
 /** The dough at the pointed hour, or at doors. */
 function Reading({

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { at, simulate, type Course } from '@calm/core';
-import { courseReader, POINTS, wayRows } from './wayRows';
+import { coursePath, courseReader } from './courseReader';
 
 const way = simulate(
   {
@@ -13,7 +13,7 @@ const way = simulate(
     ballWeightG: 275,
     doughTempC: 24,
     stages: [
-      { kind: 'bulk', hours: 2, airTempC: 22, container: 'tub' },
+      { kind: 'bulk', hours: 5, airTempC: 24, container: 'tub' },
       { kind: 'ball', hours: 20, airTempC: 4, container: 'lidded-tray' },
     ],
   },
@@ -47,19 +47,42 @@ describe('a course read at any hour', () => {
   });
 });
 
-describe('rows of the charts', () => {
-  it('lie evenly over the hours, empty where the dough is not', () => {
-    const rows = wayRows(course, course, -2, 30);
-    expect(rows[0]).toMatchObject({ hour: -2, rise: null, plannedRise: null });
-    expect(rows.at(-1)).toMatchObject({ hour: 30, rise: null });
-    const [a, b] = [rows[40], rows[41]];
-    expect((b?.hour ?? 0) - (a?.hour ?? 0)).toBeCloseTo(32 / POINTS, 9);
-    expect(a?.rise).toBe(a?.plannedRise);
+describe('a line over a course', () => {
+  const pointsOf = (path: string) =>
+    path
+      .slice(1)
+      .split('L')
+      .map((point) => point.split(',').map(Number) as [number, number]);
+  const line = pointsOf(
+    coursePath(
+      course,
+      'rises',
+      (hour) => 100 + hour * 20,
+      (rise) => rise * 1000,
+    ),
+  );
+
+  it('runs from the first moment to the last, never back', () => {
+    expect(line[0]?.[0]).toBe(100);
+    expect(line.at(-1)?.[0]).toBeCloseTo(100 + at(course.hours, course.length - 1) * 20, 1);
+    line.slice(1).forEach(([x], i) => expect(x).toBeGreaterThanOrEqual(line[i]?.[0] ?? NaN));
   });
 
-  it('have nothing planned where there is nothing to compare with', () => {
-    const [, second] = wayRows(course, null, 0, 20);
-    expect(second?.rise).toBeGreaterThan(0);
-    expect(second?.plannedRise).toBeNull();
+  it('is where the course is', () => {
+    const read = courseReader(course);
+    for (const [x, y] of [line[10], line[60], line[120]] as [number, number][]) {
+      expect(y / 1000).toBeCloseTo(read((x - 100) / 20)?.rise ?? NaN, 2);
+    }
+  });
+
+  it('falls at once where the dough is shaped, and takes few points', () => {
+    const atShaping = line.filter(([x]) => Math.abs(x - 200) < 0.5);
+    const rises = atShaping.map(([, y]) => y / 1000);
+    expect(Math.max(...rises) - Math.min(...rises)).toBeGreaterThan(0.05);
+    expect(line.length).toBeLessThan(180);
+  });
+
+  it('is empty without moments', () => {
+    expect(coursePath({ ...course, length: 0 }, 'rises', Number, Number)).toBe('');
   });
 });
