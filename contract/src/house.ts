@@ -1,7 +1,7 @@
 import type {
   DeratingPoint,
   Formula,
-  Pantry,
+  Ingredient,
   Route,
   ScaleReadability,
   Skill,
@@ -44,10 +44,8 @@ export interface House extends HouseSummary {
   readonly settings: HouseSettings;
 }
 
-/** What is sold. */
-export interface Product {
-  readonly id: string;
-  readonly slug: string;
+/** Everything about a product that a person edits. */
+export interface ProductContent {
   readonly name: string;
   readonly formulaId: string;
   readonly routeId: string;
@@ -58,6 +56,13 @@ export interface Product {
   readonly isFromRemainders: boolean;
   /** How its dough should be when it is opened. */
   readonly target: Target;
+}
+
+/** What is sold. */
+export interface Product extends ProductContent {
+  readonly id: string;
+  readonly slug: string;
+  readonly version: number;
 }
 
 /** A short safety note whose wording lives in the catalogues. */
@@ -139,11 +144,41 @@ export interface FormulaStart {
   readonly content: FormulaContent;
 }
 
-/** A named route. */
-export interface RouteRecord {
-  readonly id: string;
+/** Everything about a route that a person edits. */
+export interface RouteContent {
   readonly name: string;
   readonly stages: Route;
+}
+
+/** A named route. Lots under way keep the stages they were started with. */
+export interface RouteRecord extends RouteContent {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** Something the house buys. */
+export interface PantryItem extends Ingredient {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** A change of one record: all of its content, and the version it was made from. */
+export interface RecordChange<Content> {
+  readonly version: number;
+  readonly content: Content;
+}
+
+/** Formulas and routes brought in together: all of them, or none. */
+export interface BroughtIn {
+  readonly note: string;
+  readonly formulas: readonly (
+    | { readonly slug: string; readonly version: number; readonly content: FormulaContent }
+    | { readonly code: string; readonly content: FormulaContent }
+  )[];
+  readonly routes: readonly (
+    | { readonly id: string; readonly version: number; readonly content: RouteContent }
+    | { readonly content: RouteContent }
+  )[];
 }
 
 /** A mixer. */
@@ -173,7 +208,7 @@ export interface HouseBook {
   readonly routes: readonly RouteRecord[];
   readonly mixers: readonly Mixer[];
   /** What the house buys. */
-  readonly pantry: Pantry;
+  readonly pantry: readonly PantryItem[];
   readonly people: readonly Person[];
 }
 

@@ -4,6 +4,9 @@ export const API = '/api/v1';
 const house = (slug: string) => `${API}/houses/${encodeURIComponent(slug)}`;
 const lot = (slug: string, id: string) => `${house(slug)}/lots/${encodeURIComponent(id)}`;
 
+const record = (slug: string, shelf: string, id?: string) =>
+  `${house(slug)}/${shelf}${id === undefined ? '' : `/${encodeURIComponent(id)}`}`;
+
 /** Every address of the API, built in one place. Dates are `YYYY-MM-DD`. */
 export const paths = {
   clock: () => `${API}/clock`,
@@ -28,5 +31,9 @@ export const paths = {
     `${house(slug)}/formulas/${encodeURIComponent(formula)}`,
   formulaVersions: (slug: string, formula: string) =>
     `${house(slug)}/formulas/${encodeURIComponent(formula)}/versions`,
+  broughtIn: (slug: string) => `${house(slug)}/brought-in`,
+  products: (slug: string, id?: string) => record(slug, 'products', id),
+  routes: (slug: string, id?: string) => record(slug, 'routes', id),
+  pantry: (slug: string, id?: string) => record(slug, 'pantry', id),
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

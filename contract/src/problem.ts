@@ -16,6 +16,7 @@ export type ProblemKind =
   | 'stale'
   | 'cannot-scale'
   | 'already-started'
+  | 'in-use'
   | 'too-large'
   | 'not-json'
   | 'not-ready'

@@ -17,6 +17,8 @@ export interface DemoOptions {
   readonly now: Date;
   /** Weeks of history; ten unless a test wants to be quick. */
   readonly weeks?: number;
+  /** Only the site, its machines, crew and services: nothing in the book yet, and no history. */
+  readonly isBookEmpty?: boolean;
 }
 
 /** True when the house is there already. */
@@ -32,16 +34,18 @@ export async function isLoaded(db: Database, slug = 'lantern-yard'): Promise<boo
  */
 export async function loadLanternYard(
   db: Database,
-  { slug = 'lantern-yard', name = yard.HOUSE_NAME, now, weeks }: DemoOptions,
+  { slug = 'lantern-yard', name = yard.HOUSE_NAME, now, weeks, isBookEmpty = false }: DemoOptions,
 ): Promise<{ lots: number }> {
   const id = (key: string) => uuidOf(`${slug}/${key}`, NAMESPACE);
   const houseId = id('house');
-  const book = bookOf(id, slug, name);
-  const lots = makeHistory(book, now, weeks);
+  const full = bookOf(id, slug, name);
+  const book = isBookEmpty ? { ...full, formulas: [], routes: [], products: [], pantry: [] } : full;
+  const lots = isBookEmpty ? [] : makeHistory(book, now, weeks);
   await inTransaction(db, async (tx) => {
     await removeHouse(tx, houseId);
     await insertBook(tx, houseId, book, id, now);
-    await insertWeek(tx, houseId, id);
+    await insertServices(tx, houseId, id);
+    if (!isBookEmpty) await insertUsualCounts(tx, houseId, id);
     await inBatches(lots, async (batch) => {
       await tx.insert(t.lots).values(
         batch.map(({ recipe, ...lot }) => ({
@@ -118,7 +122,11 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
       minDoughKg: minDoughG / 1000,
       maxDoughKg: maxDoughG / 1000,
     })),
-    routes: yard.routes.map(({ key, ...route }) => ({ id: id(`route/${key}`), ...route })),
+    routes: yard.routes.map(({ key, ...route }) => ({
+      id: id(`route/${key}`),
+      version: 1,
+      ...route,
+    })),
     formulas: yard.formulas.map(({ key, mixer, ...formula }) => ({
       id: id(`formula/${key}`),
       slug: key,
@@ -130,10 +138,15 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
       id: id(`product/${key}`),
       slug: key,
       ...product,
+      version: 1,
       formulaId: id(`formula/${formula}`),
       routeId: id(`route/${route}`),
     })),
-    pantry: yard.pantry,
+    pantry: yard.pantry.map((thing) => ({
+      id: id(`ingredient/${thing.name}`),
+      version: 1,
+      ...thing,
+    })),
     people: yard.crew.map(({ name: person, initials, skills }) => ({
       id: id(`person/${person}`),
       name: person,
@@ -150,7 +163,7 @@ async function insertBook(
   id: (key: string) => string,
   at: Date,
 ) {
-  const { house, mixers, routes, formulas, products, people, pantry } = book;
+  const { house, mixers, formulas, people } = book;
   await tx.insert(t.houses).values(house);
   await tx.insert(t.mixers).values(
     mixers.map(({ minDoughKg, maxDoughKg, ...mixer }) => ({
@@ -160,35 +173,7 @@ async function insertBook(
       maxDoughG: maxDoughKg * 1000,
     })),
   );
-  await tx.insert(t.routes).values(routes.map((route) => ({ houseId, ...route })));
-  await tx
-    .insert(t.formulas)
-    .values(
-      formulas.map((formula) => ({ houseId, ...formula, allergens: [...formula.allergens] })),
-    );
-  await tx.insert(t.formulaVersions).values(
-    formulas.map(({ id: formulaId, slug: _s, code: _c, version, allergens, ...content }) => ({
-      houseId,
-      formulaId,
-      version,
-      note: 'As it came into the book',
-      savedAt: at,
-      content: { ...content, allergens: [...allergens] },
-    })),
-  );
-  await tx
-    .insert(t.ingredients)
-    .values(
-      pantry.map(({ name, ...facts }) => ({ id: id(`ingredient/${name}`), houseId, name, facts })),
-    );
-  await tx.insert(t.products).values(
-    products.map((product, position) => ({
-      houseId,
-      position,
-      ...product,
-      isFromRemainders: product.isFromRemainders ? 1 : 0,
-    })),
-  );
+  if (formulas.length > 0) await insertDoughs(tx, houseId, book, at);
   await tx
     .insert(t.people)
     .values(people.map((person) => ({ houseId, ...person, skills: [...person.skills] })));
@@ -208,17 +193,64 @@ async function insertBook(
   );
 }
 
-async function insertWeek(tx: Queries, houseId: string, id: (key: string) => string) {
-  const patternId = (service: { name: string; weekday: number }) =>
-    id(`service/${service.name}/${service.weekday}`);
+async function insertDoughs(
+  tx: Queries,
+  houseId: string,
+  { routes, formulas, products, pantry }: HouseBook,
+  at: Date,
+) {
+  await tx.insert(t.routes).values(routes.map((route) => ({ houseId, ...route })));
+  await tx
+    .insert(t.formulas)
+    .values(
+      formulas.map((formula) => ({ houseId, ...formula, allergens: [...formula.allergens] })),
+    );
+  await tx.insert(t.formulaVersions).values(
+    formulas.map(({ id: formulaId, slug: _s, code: _c, version, allergens, ...content }) => ({
+      houseId,
+      formulaId,
+      version,
+      note: 'As it came into the book',
+      savedAt: at,
+      content: { ...content, allergens: [...allergens] },
+    })),
+  );
+  await tx.insert(t.ingredients).values(
+    pantry.map(({ id, name, version, ...facts }) => ({
+      id,
+      houseId,
+      name,
+      version,
+      facts,
+    })),
+  );
+  await tx.insert(t.products).values(
+    products.map((product, position) => ({
+      houseId,
+      position,
+      ...product,
+      isFromRemainders: product.isFromRemainders ? 1 : 0,
+    })),
+  );
+}
+
+type Ids = (key: string) => string;
+
+const patternId = (id: Ids, service: { readonly name: string; readonly weekday: number }) =>
+  id(`service/${service.name}/${service.weekday}`);
+
+async function insertServices(tx: Queries, houseId: string, id: Ids) {
   await tx
     .insert(t.servicePatterns)
-    .values(yard.services.map((service) => ({ id: patternId(service), houseId, ...service })));
+    .values(yard.services.map((service) => ({ id: patternId(id, service), houseId, ...service })));
+}
+
+async function insertUsualCounts(tx: Queries, houseId: string, id: Ids) {
   await tx.insert(t.usualCounts).values(
     yard.services.flatMap((service) =>
       Object.entries(yard.usual[service.name] ?? {}).map(([product, week]) => ({
         houseId,
-        patternId: patternId(service),
+        patternId: patternId(id, service),
         productId: id(`product/${product}`),
         count: week[service.weekday - 1] ?? 0,
       })),

@@ -36,7 +36,7 @@ const history = Joi.object({
 });
 
 /** Bounds of a target, in the order they must stand. */
-const target = Joi.object<Target>({
+export const targetSchema = Joi.object<Target>({
   riseMin: Joi.number().min(1).max(5),
   riseMax: Joi.number().min(1).max(6),
   risePeak: Joi.number().min(1).max(6),
@@ -54,7 +54,7 @@ const dough = {
   doughTempC: within(DOUGH_LIMITS_C).required(),
   stages: stages.required(),
   histories: Joi.object({ preferment: history, oldDough: history }),
-  target,
+  target: targetSchema,
 };
 
 /** Input of `calm simulate`. */

@@ -36,7 +36,8 @@ const yeast = (maxPercent: number) =>
     percent: percent(maxPercent).required(),
   }).required();
 
-const composition = Joi.object({
+/** What an ingredient brings with it. */
+export const composition = Joi.object({
   waterPercent: percent(100).default(0),
   saltPercent: percent(100).default(0),
   fatPercent: percent(100).default(0),

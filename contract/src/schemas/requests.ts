@@ -2,10 +2,24 @@ import type { CountChange } from '../demand';
 import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
 import type { WithdrawChange } from '../lot';
 import { CAUTIONS } from '../house';
-import type { FormulaChange, FormulaContent, FormulaStart, Method, MethodStep } from '../house';
-import Joi from 'joi';
-import { formulaSchema } from './formula';
-import { ballCount, localDate, tempC, text, version } from './numbers';
+import type {
+  BroughtIn,
+  FormulaChange,
+  FormulaContent,
+  FormulaStart,
+  Method,
+  MethodStep,
+  PantryItem,
+  ProductContent,
+  RecordChange,
+  RouteContent,
+} from '../house';
+import { BALL_LIMITS_G } from '@calm/core';
+import Joi, { type ObjectSchema } from 'joi';
+import { targetSchema } from './dough';
+import { composition, formulaSchema } from './formula';
+import { ballCount, localDate, percent, tempC, text, version } from './numbers';
+import { routeStagesSchema } from './route';
 
 const id = () => Joi.string().guid();
 const slug = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'slug');
@@ -29,6 +43,7 @@ export const params = {
     number: Joi.number().integer().min(1).max(200).required(),
   }),
   formula: Joi.object({ house: slug().required(), formula: slug().required() }),
+  record: Joi.object({ house: slug().required(), id: id().required() }),
   mark: Joi.object({
     house: slug().required(),
     lot: id().required(),
@@ -133,11 +148,70 @@ export const formulaChangeSchema = Joi.object<FormulaChange>({
   content: formulaContentSchema.required(),
 });
 
+const lotCode = Joi.string()
+  .pattern(/^[A-Z]{2,4}$/, 'two to four capital letters')
+  .required();
+
 /** POST a formula. */
 export const formulaStartSchema = Joi.object<FormulaStart>({
-  code: Joi.string()
-    .pattern(/^[A-Z]{2,4}$/, 'two to four capital letters')
-    .required(),
+  code: lotCode,
   note: versionNote,
   content: formulaContentSchema.required(),
+});
+
+/** POST a product. */
+export const productSchema = Joi.object<ProductContent>({
+  name: text(120).required(),
+  formulaId: id().required(),
+  routeId: id().required(),
+  ballWeightG: Joi.number().min(BALL_LIMITS_G.least).max(BALL_LIMITS_G.most).required(),
+  trimPercent: percent(60).required(),
+  ballsPerTray: Joi.number().integer().min(1).max(200).required(),
+  isFromRemainders: Joi.boolean().required(),
+  target: targetSchema.options({ presence: 'required' }).required(),
+});
+
+/** POST a route. */
+export const routeSchema = Joi.object<RouteContent>({
+  name: text(120).required(),
+  stages: routeStagesSchema.required(),
+});
+
+/** POST something the house buys. */
+export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
+  name: text(80).required(),
+  costPerKg: Joi.number().min(0).max(100_000),
+  bagKg: Joi.number().greater(0).max(1000),
+  allergens: Joi.array().items(text(60)).max(20).unique().required(),
+  composition,
+  strengthW: Joi.number().min(50).max(600),
+  proteinPercent: Joi.number().min(4).max(25),
+  uptakeNote: text(300).allow(''),
+});
+
+/** PUT a record: its whole content, and the version it was made from. */
+export const changeOf = <Content>(content: ObjectSchema<Content>) =>
+  Joi.object<RecordChange<Content>>({ version: version(), content: content.required() });
+
+/** POST a file's formulas and routes, all at once. */
+export const broughtInSchema = Joi.object<BroughtIn>({
+  note: versionNote,
+  formulas: Joi.array()
+    .items(
+      Joi.object({
+        slug: slug().required(),
+        version: version(),
+        content: formulaContentSchema.required(),
+      }),
+      Joi.object({ code: lotCode, content: formulaContentSchema.required() }),
+    )
+    .max(2000)
+    .required(),
+  routes: Joi.array()
+    .items(
+      Joi.object({ id: id().required(), version: version(), content: routeSchema.required() }),
+      Joi.object({ content: routeSchema.required() }),
+    )
+    .max(500)
+    .required(),
 });

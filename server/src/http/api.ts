@@ -1,13 +1,17 @@
 import {
+  broughtInSchema,
   countChangeSchema,
   daysQuery,
   formulaChangeSchema,
   formulaStartSchema,
+  ingredientSchema,
   loadChangeSchema,
   lotStartSchema,
   markChangeSchema,
   noteChangeSchema,
   params,
+  productSchema,
+  routeSchema,
   withdrawChangeSchema,
 } from '@calm/contract/schemas';
 import { Router } from 'express';
@@ -15,6 +19,10 @@ import type { Clock } from '../clock';
 import { listHouses, readBook } from '../store/book';
 import type { Database } from '../store/database';
 import { findLot, readLots } from '../store/lots';
+import { pantryShelf } from '../store/pantry';
+import { productShelf } from '../store/products';
+import { routeShelf } from '../store/routes';
+import { bringIn } from '../use-cases/bringIn';
 import { servicesBetween, shiftsBetween } from '../use-cases/calendar';
 import { changeCount } from '../use-cases/changeCount';
 import { changeLoad, changeMark, changeNote, withdrawLot } from '../use-cases/changeLot';
@@ -24,6 +32,7 @@ import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFor
 import { startLot } from '../use-cases/startLot';
 import { addDays } from '../use-cases/wallClock';
 import { houseDoor, noSuchDoor } from './door';
+import { shelfDoors } from './shelfDoors';
 
 /** Every door of /api/v1, in dough's order. */
 export function apiRouter(db: Database, clock: Clock): Router {
@@ -44,7 +53,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
     houseDoor(db, {
       body: formulaStartSchema,
       status: 201,
-      run: ({ scope, house, body }) => startFormula(scope, house, body, clock.now()),
+      run: ({ scope, body }) => startFormula(scope, body, clock.now()),
     }),
   );
   api.put(
@@ -52,8 +61,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
     houseDoor(db, {
       params: params.formula,
       body: formulaChangeSchema,
-      run: ({ scope, house, params: { formula }, body }) =>
-        saveFormula(scope, house, formula, body, clock.now()),
+      run: ({ scope, params: { formula }, body }) => saveFormula(scope, formula, body, clock.now()),
     }),
   );
   api.get(
@@ -63,6 +71,16 @@ export function apiRouter(db: Database, clock: Clock): Router {
       run: ({ scope, params: { formula } }) => formulaVersions(scope, formula),
     }),
   );
+  api.post(
+    '/houses/:house/brought-in',
+    houseDoor(db, {
+      body: broughtInSchema,
+      run: ({ scope, body }) => bringIn(scope, body, clock.now()),
+    }),
+  );
+  shelfDoors(api, db, 'products', productShelf, productSchema);
+  shelfDoors(api, db, 'routes', routeShelf, routeSchema);
+  shelfDoors(api, db, 'pantry', pantryShelf, ingredientSchema);
   api.get(
     '/houses/:house/services',
     houseDoor(db, {

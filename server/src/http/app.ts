@@ -23,8 +23,9 @@ export interface AppParts {
   readonly isTakingWork: () => boolean;
 }
 
-/** The largest request body. */
+/** The largest request body, and the largest of a whole book. */
 const BODY_LIMIT = '100kb';
+const BOOK_LIMIT = '8mb';
 
 /** The Express application: log, headers, health, API, web files, problems. */
 export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): Express {
@@ -86,6 +87,7 @@ export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): E
     }
   });
 
+  app.use(`${API}/houses/:house/brought-in`, express.json({ limit: BOOK_LIMIT }));
   app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));

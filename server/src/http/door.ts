@@ -3,10 +3,10 @@ import { check, params } from '@calm/contract/schemas';
 import type { Request, RequestHandler, Response } from 'express';
 import type { ObjectSchema } from 'joi';
 import { findHouse } from '../store/book';
-import type { Database } from '../store/database';
+import type { Database, Queries } from '../store/database';
 import type { Scope } from '../store/scope';
 import { inTransaction } from '../store/transaction';
-import type { Result } from '../use-cases/result';
+import type { Refusal, Result } from '../use-cases/result';
 import { sendBadInput, sendProblem, sendRefusal } from './problems';
 
 /** What has been checked before a use case runs. */
@@ -44,7 +44,7 @@ export function houseDoor<Params = object, Query = object, Body = object, Answer
     const errors = [path, query, body].flatMap((part) => (part.ok ? [] : part.errors));
     if (!path.ok || !query.ok || !body.ok) return sendBadInput(res, errors);
 
-    const result = await inTransaction(db, async (tx): Promise<Result<Answer>> => {
+    const result = await inTransactionOrNot(db, async (tx): Promise<Result<Answer>> => {
       const found = await findHouse(tx, String(req.params['house']));
       if (!found) return { kind: 'not-found', what: 'house' };
       return door.run({
@@ -58,6 +58,29 @@ export function houseDoor<Params = object, Query = object, Body = object, Answer
     if (result.kind !== 'done') return sendRefusal(res, result);
     res.status(door.status ?? 200).json(result.value);
   };
+}
+
+/** Carries a refusal out of a transaction, so that the database takes back whatever came before it. */
+class Refused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.kind);
+  }
+}
+
+async function inTransactionOrNot<T>(
+  db: Database,
+  work: (tx: Queries) => Promise<Result<T>>,
+): Promise<Result<T>> {
+  try {
+    return await inTransaction(db, async (tx) => {
+      const result = await work(tx);
+      if (result.kind !== 'done') throw new Refused(result);
+      return result;
+    });
+  } catch (error) {
+    if (error instanceof Refused) return error.refusal;
+    throw error;
+  }
 }
 
 function checked<T>(schema: ObjectSchema<T> | undefined, value: unknown, convert: boolean) {

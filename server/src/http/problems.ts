@@ -8,6 +8,7 @@ const STATUS: Readonly<Record<ProblemKind, number>> = {
   'not-found': 404,
   stale: 409,
   'already-started': 409,
+  'in-use': 409,
   'too-large': 413,
   'cannot-scale': 422,
   unexpected: 500,
@@ -20,6 +21,7 @@ const TITLE: Readonly<Record<ProblemKind, string>> = {
   'not-found': 'There is no such thing here',
   stale: 'Somebody changed this in the meantime',
   'already-started': 'This dough is already under way for that date',
+  'in-use': 'Something still refers to this',
   'too-large': 'What was sent is too large',
   'cannot-scale': 'This lot cannot be made as asked',
   unexpected: 'Something went wrong on our side',
@@ -58,6 +60,8 @@ export function sendRefusal(res: Response, refusal: Refusal): void {
         current: refusal.current,
         sent: refusal.sent,
       });
+    case 'in-use':
+      return sendProblem(res, 'in-use', `The ${refusal.what} is in use; nothing was taken away.`);
     case 'already-started':
       return sendProblem(res, 'already-started', 'Nothing was written. Open the lot there is.', {
         current: refusal.current,
@@ -80,7 +84,7 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
   if (res.headersSent) return next(error);
   const type = (error as { type?: string }).type ?? '';
   if (type === 'entity.too.large') {
-    return sendProblem(res, 'too-large', 'A request may be 100 kB at most.');
+    return sendProblem(res, 'too-large', 'That is more than one request may hold.');
   }
   if (type === 'entity.parse.failed' || type.startsWith('encoding.')) {
     return sendProblem(res, 'not-json', (error as Error).message);

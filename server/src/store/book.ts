@@ -1,7 +1,10 @@
 import type { House, HouseBook, HouseSummary } from '@calm/contract';
-import type { Pantry } from '@calm/core';
+import { allergensOf } from '@calm/core';
 import { asc, eq } from 'drizzle-orm';
 import type { Queries } from './database';
+import { readPantry } from './pantry';
+import { productOf } from './products';
+import { routeOf } from './routes';
 import * as t from './schema';
 import type { Scope } from './scope';
 
@@ -21,16 +24,6 @@ export async function findHouse(tx: Queries, slug: string): Promise<House | null
   return { id, slug, name, timeZone, settings };
 }
 
-/** What a house buys, by name. */
-export async function readPantry({ tx, houseId }: Scope): Promise<Pantry> {
-  const rows = await tx
-    .select()
-    .from(t.ingredients)
-    .where(eq(t.ingredients.houseId, houseId))
-    .orderBy(asc(t.ingredients.name));
-  return rows.map(({ name, facts }) => ({ name, ...facts }));
-}
-
 /** Everything of a house that changes seldom. */
 export async function readBook({ tx, houseId }: Scope, house: House): Promise<HouseBook> {
   const [products, formulas, routes, mixers, people, pantry] = await Promise.all([
@@ -47,14 +40,13 @@ export async function readBook({ tx, houseId }: Scope, house: House): Promise<Ho
   ]);
   return {
     house,
-    products: products.map(
-      ({ houseId: _h, version: _v, position: _p, isFromRemainders, ...p }) => ({
-        ...p,
-        isFromRemainders: isFromRemainders === 1,
-      }),
-    ),
-    formulas: formulas.map(({ houseId: _h, ...formula }) => formula),
-    routes: routes.map(({ id, name, stages }) => ({ id, name, stages })),
+    products: products.map(productOf),
+    // By the pantry of today: a label must not wait for the next version of a formula.
+    formulas: formulas.map(({ houseId: _h, ...formula }) => ({
+      ...formula,
+      allergens: allergensOf(formula.formula, pantry),
+    })),
+    routes: routes.map(routeOf),
     mixers: mixers.map(({ id, name, kind, minDoughG, maxDoughG, frictionC }) => ({
       id,
       name,

@@ -21,6 +21,24 @@ export async function findFormula(
   return formula;
 }
 
+/** Whether a formula's lots start with these letters already. */
+export async function isCodeTaken({ tx, houseId }: Scope, code: string): Promise<boolean> {
+  const rows = await tx
+    .select({ id: t.formulas.id })
+    .from(t.formulas)
+    .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.code, code)));
+  return rows.length > 0;
+}
+
+/** Whether the house has this mixer. */
+export async function hasMixer({ tx, houseId }: Scope, id: string): Promise<boolean> {
+  const rows = await tx
+    .select({ id: t.mixers.id })
+    .from(t.mixers)
+    .where(and(eq(t.mixers.houseId, houseId), eq(t.mixers.id, id)));
+  return rows.length > 0;
+}
+
 /** Every version of a formula, the newest first. */
 export async function readVersions(
   { tx, houseId }: Scope,

@@ -38,3 +38,6 @@ export function errorNumber(error: unknown): number {
 
 /** True when a row with the same unique key was there already. */
 export const isDuplicate = (error: unknown): boolean => errorNumber(error) === 1062;
+
+/** True when a row could not go because another refers to it. */
+export const isInUse = (error: unknown): boolean => errorNumber(error) === 1451;

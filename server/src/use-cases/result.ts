@@ -5,9 +5,11 @@ import type { ScaleReason } from '@calm/core';
 export type Refusal =
   | {
       readonly kind: 'not-found';
-      readonly what: 'house' | 'lot' | 'load' | 'service' | 'product' | 'formula';
+      readonly what:
+        'house' | 'lot' | 'load' | 'service' | 'product' | 'formula' | 'route' | 'ingredient';
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
+  | { readonly kind: 'in-use'; readonly what: 'product' | 'route' | 'ingredient' }
   | { readonly kind: 'already-started'; readonly current: unknown }
   | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }
   | { readonly kind: 'bad-input'; readonly errors: readonly FieldError[] };
@@ -17,3 +19,9 @@ export type Result<T> = { readonly kind: 'done'; readonly value: T } | Refusal;
 
 /** It worked. */
 export const done = <T>(value: T): Result<T> => ({ kind: 'done', value });
+
+/** One field that cannot be. */
+export const badInput = (path: string, code: string, message: string): Refusal => ({
+  kind: 'bad-input',
+  errors: [{ path, code, message }],
+});

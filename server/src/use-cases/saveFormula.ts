@@ -1,25 +1,26 @@
 import type {
-  FieldError,
   FormulaChange,
   FormulaContent,
   FormulaRecord,
   FormulaStart,
   FormulaVersion,
-  House,
 } from '@calm/contract';
 import { allergensOf } from '@calm/core';
 import { randomUUID } from 'node:crypto';
-import { readBook } from '../store/book';
 import {
   findFormula,
+  hasMixer,
   insertFormula,
+  isCodeTaken,
   keepVersion,
   readVersions,
   writeNextVersion,
   type SavedContent,
 } from '../store/formulas';
+import { readPantry } from '../store/pantry';
 import type { Scope } from '../store/scope';
-import { done, type Refusal, type Result } from './result';
+import { badInput, done, type Refusal, type Result } from './result';
+import { slugOf } from './slug';
 
 const NO_FORMULA: Refusal = { kind: 'not-found', what: 'formula' };
 
@@ -38,14 +39,13 @@ export async function formulaVersions(
  */
 export async function saveFormula(
   scope: Scope,
-  house: House,
   slug: string,
   change: FormulaChange,
   now: Date,
 ): Promise<Result<FormulaRecord>> {
   const formula = await findFormula(scope, slug);
   if (!formula) return NO_FORMULA;
-  const checked = await checkedContent(scope, house, change.content);
+  const checked = await checkedContent(scope, change.content);
   if (checked.kind !== 'done') return checked;
   const content = checked.value;
   const isWritten = await writeNextVersion(scope, formula.id, change.version, content);
@@ -60,15 +60,13 @@ export async function saveFormula(
 /** Adds a formula to the book, as version 1, at an address made of its name. */
 export async function startFormula(
   scope: Scope,
-  house: House,
   { code, note, content: wanted }: FormulaStart,
   now: Date,
 ): Promise<Result<FormulaRecord>> {
-  const checked = await checkedContent(scope, house, wanted);
+  const checked = await checkedContent(scope, wanted);
   if (checked.kind !== 'done') return checked;
   const content = checked.value;
-  const { formulas } = await readBook(scope, house);
-  if (formulas.some((other) => other.code === code)) {
+  if (await isCodeTaken(scope, code)) {
     return badInput('code', 'code.taken', `Another formula's lots already start with ${code}.`);
   }
   const slug = slugOf(content.name);
@@ -84,28 +82,10 @@ export async function startFormula(
 /** The content with its allergens, if the house has what it refers to. */
 async function checkedContent(
   scope: Scope,
-  house: House,
   content: FormulaContent,
 ): Promise<Result<SavedContent>> {
-  const { mixers, pantry } = await readBook(scope, house);
-  if (!mixers.some((mixer) => mixer.id === content.mixerId)) {
+  if (!(await hasMixer(scope, content.mixerId))) {
     return badInput('content/mixerId', 'mixer.unknown', 'The house has no such mixer.');
   }
-  return done({ ...content, allergens: allergensOf(content.formula, pantry) });
-}
-
-function badInput(path: string, code: string, message: string): Refusal {
-  const error: FieldError = { path, code, message };
-  return { kind: 'bad-input', errors: [error] };
-}
-
-/** `Yard dough` → `yard-dough`; letters of any script become their plain Latin ones or go. */
-function slugOf(name: string): string {
-  return name
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[\u0300-\u036f]/g, '')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60);
+  return done({ ...content, allergens: allergensOf(content.formula, await readPantry(scope)) });
 }

@@ -1,0 +1,40 @@
+import { changeOf, params } from '@calm/contract/schemas';
+import type { Router } from 'express';
+import type { ObjectSchema } from 'joi';
+import type { Database } from '../store/database';
+import { addRecord, changeRecord, removeRecord, type Shelf } from '../use-cases/shelf';
+import { houseDoor } from './door';
+
+/** The three doors of one shelf: add, change, take away. */
+export function shelfDoors<Content, Kept>(
+  api: Router,
+  db: Database,
+  name: string,
+  shelf: Shelf<Content, Kept>,
+  content: ObjectSchema<Content>,
+): void {
+  const all = `/houses/:house/${name}`;
+  api.post(
+    all,
+    houseDoor(db, {
+      body: content,
+      status: 201,
+      run: ({ scope, body }) => addRecord(scope, shelf, body),
+    }),
+  );
+  api.put(
+    `${all}/:id`,
+    houseDoor(db, {
+      params: params.record,
+      body: changeOf(content),
+      run: ({ scope, params: { id }, body }) => changeRecord(scope, shelf, id, body),
+    }),
+  );
+  api.delete(
+    `${all}/:id`,
+    houseDoor(db, {
+      params: params.record,
+      run: ({ scope, params: { id } }) => removeRecord(scope, shelf, id),
+    }),
+  );
+}
