@@ -1,6 +1,8 @@
 import InputBase from '@mui/material/InputBase';
 import { useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from './format';
+import { measureAsRead, type Measure } from './measure';
 import styles from './NumberCell.module.css';
 import { readNumber, type NumberRule } from './readNumber';
 
@@ -10,16 +12,20 @@ import { readNumber, type NumberRule } from './readNumber';
  */
 export function NumberCell({
   label,
-  value,
-  unit,
-  rule,
-  step,
+  value: kept,
+  measure,
+  unit: ownUnit,
+  rule: ownRule,
+  step: ownStep,
   disabled = false,
   onCommit,
 }: {
   readonly label: string;
   readonly value: number;
-  readonly unit: string;
+  /** What it is, where a person may read it in other units; value, rule and step are as it is kept. */
+  readonly measure?: Measure;
+  /** Its unit, where everybody reads it the same. */
+  readonly unit?: string;
   readonly rule: NumberRule;
   /** By which the arrow keys change it. */
   readonly step: number;
@@ -28,14 +34,19 @@ export function NumberCell({
 }) {
   const { t } = useTranslation();
   const [typed, setTyped] = useState<string | null>(null);
-  const shown = typed ?? String(Number(value.toFixed(rule.decimals)));
+  const f = useFormats();
+  const asRead = measure && measureAsRead(measure, f.units, ownRule, ownStep);
+  const { unit = '', rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
+  const toKept = (value: number) => asRead?.toKept(value) ?? value;
+  const value = asRead?.toShown(kept) ?? kept;
+  const shown = typed ?? f.plain(value, rule.decimals);
   const read = readNumber(shown, rule);
   const error = read.ok ? null : t(`numbers.${read.reason}`, { limit: read.limit });
 
   const commit = () => {
     if (typed === null || !read.ok || read.value === null) return;
     setTyped(null);
-    if (read.value !== Number(value.toFixed(rule.decimals))) onCommit(read.value);
+    if (read.value !== Number(value.toFixed(rule.decimals))) onCommit(toKept(read.value));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') commit();
@@ -43,9 +54,9 @@ export function NumberCell({
     else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && read.ok) {
       event.preventDefault();
       const to = (read.value ?? 0) + (event.key === 'ArrowUp' ? step : -step);
-      const kept = Number(Math.min(rule.max, Math.max(rule.min, to)).toFixed(rule.decimals));
+      const next = Number(Math.min(rule.max, Math.max(rule.min, to)).toFixed(rule.decimals));
       setTyped(null);
-      onCommit(kept);
+      onCommit(toKept(next));
     }
   };
 
@@ -64,7 +75,7 @@ export function NumberCell({
         slotProps={{
           input: {
             inputMode: 'decimal',
-            'aria-label': `${label} (${unit})`,
+            'aria-label': unit ? `${label} (${unit})` : label,
             'aria-invalid': error !== null,
           },
         }}

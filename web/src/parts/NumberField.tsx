@@ -5,6 +5,8 @@ import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import { useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from './format';
+import { measureAsRead, type Measure } from './measure';
 import { readNumber, type NumberRule } from './readNumber';
 
 /**
@@ -13,10 +15,11 @@ import { readNumber, type NumberRule } from './readNumber';
  */
 export function NumberField({
   label,
-  value,
-  unit,
-  rule,
-  step = 1,
+  value: kept,
+  measure,
+  unit: ownUnit,
+  rule: ownRule,
+  step: ownStep = 1,
   hint,
   size = 'shift',
   isLabelHidden = false,
@@ -27,6 +30,9 @@ export function NumberField({
   readonly label: string;
   /** Null is an empty field. */
   readonly value: number | null;
+  /** What it is, where a person may read it in other units; value, rule and step are as it is kept. */
+  readonly measure?: Measure;
+  /** Its unit, where everybody reads it the same. */
   readonly unit?: string;
   readonly rule: NumberRule;
   readonly step?: number;
@@ -42,28 +48,34 @@ export function NumberField({
   const { t } = useTranslation();
   /** What is being typed; null shows the value. */
   const [typed, setTyped] = useState<string | null>(null);
-  const shown = typed ?? show(value, rule);
+  const f = useFormats();
+  const asRead = measure && measureAsRead(measure, f.units, ownRule, ownStep);
+  const { unit, rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
+  const toKept = (value: number) => asRead?.toKept(value) ?? value;
+  const value = kept === null ? null : (asRead?.toShown(kept) ?? kept);
+  const standing = value === null ? '' : f.plain(value, rule.decimals);
+  const shown = typed ?? standing;
   const read = readNumber(shown, rule);
   const error = read.ok ? null : t(`numbers.${read.reason}`, { limit: read.limit });
 
   const commit = () => {
     if (typed === null || !read.ok) return;
     setTyped(null);
-    if (read.value !== value) onCommit(read.value);
+    if (typed !== standing) onCommit(read.value === null ? null : toKept(read.value));
   };
   const stepBy = (steps: number) => {
     const from = read.ok ? (read.value ?? 0) : (value ?? 0);
     const next = Math.min(rule.max, Math.max(rule.min, from + steps * step));
     const rounded = Number(next.toFixed(rule.decimals));
     setTyped(null);
-    onInput?.(rounded);
-    if (rounded !== value) onCommit(rounded);
+    onInput?.(toKept(rounded));
+    if (rounded !== value) onCommit(toKept(rounded));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') commit();
     else if (event.key === 'Escape') {
       setTyped(null);
-      if (value !== null) onInput?.(value);
+      if (kept !== null) onInput?.(kept);
     } else if (event.key === 'ArrowUp') stepBy(1);
     else if (event.key === 'ArrowDown') stepBy(-1);
     else return;
@@ -93,7 +105,7 @@ export function NumberField({
       onChange={(event) => {
         setTyped(event.target.value);
         const now = readNumber(event.target.value, rule);
-        if (now.ok && now.value !== null) onInput?.(now.value);
+        if (now.ok && now.value !== null) onInput?.(toKept(now.value));
       }}
       onBlur={commit}
       onKeyDown={onKeyDown}
@@ -116,8 +128,4 @@ export function NumberField({
       }}
     />
   );
-}
-
-function show(value: number | null, rule: NumberRule): string {
-  return value === null ? '' : String(Number(value.toFixed(rule.decimals)));
 }

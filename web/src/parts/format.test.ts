@@ -21,6 +21,18 @@ describe('formats', () => {
     expect(plain(house.kilograms(33394))).toBe('33.4 kg');
   });
 
+  it('put a comma between whole and part for who reads so', () => {
+    const comma = makeFormats({
+      locale: 'en-GB',
+      timeZone: 'UTC',
+      units: 'metric',
+      decimal: 'comma',
+    });
+    expect(plain(comma.kilograms(1_234_567))).toBe('1 234,6 kg');
+    expect(comma.plain(2.5, 3)).toBe('2,5');
+    expect(house.plain(2.5, 3)).toBe('2.5');
+  });
+
   it('write a real minus, and no minus zero', () => {
     expect(plain(house.temperature(-3.46))).toBe('−3.5 °C');
     expect(plain(house.temperature(-0))).toBe('0.0 °C');

@@ -6,10 +6,15 @@ export interface Reading {
   readonly locale: string;
   readonly timeZone: string;
   readonly units: 'metric' | 'us';
+  /** Between whole and part of a number; the locale's own when absent. */
+  readonly decimal?: 'point' | 'comma';
 }
 
 /** Every number, unit and date of the interface is written by one of these. */
 export interface Formats {
+  readonly units: Reading['units'];
+  /** A bare number, as it is shown in a field: no groups, no unit. */
+  plain(value: number, mostDecimals: number): string;
   /** `14:40` */
   time(ms: number): string;
   /** `Wed 25 Nov` */
@@ -51,7 +56,7 @@ function fewest(value: number, most: number): number {
 }
 
 /** Makes the formats of one way of reading. */
-export function makeFormats({ locale, timeZone, units }: Reading): Formats {
+export function makeFormats({ locale, timeZone, units, decimal }: Reading): Formats {
   const parts = (options: Intl.DateTimeFormatOptions) =>
     new Intl.DateTimeFormat(locale, { timeZone, ...options });
   const time = parts({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
@@ -62,6 +67,7 @@ export function makeFormats({ locale, timeZone, units }: Reading): Formats {
   const plainDay = (formatter: Intl.DateTimeFormat, ms: number) =>
     formatter.format(ms).replace(',', '');
 
+  const mark = decimal && { point: '.', comma: ',' }[decimal];
   const number = (value: number, decimals: number) =>
     new Intl.NumberFormat(locale, {
       minimumFractionDigits: decimals,
@@ -69,7 +75,13 @@ export function makeFormats({ locale, timeZone, units }: Reading): Formats {
     })
       .formatToParts(Object.is(value, -0) ? 0 : value)
       .map((part) =>
-        part.type === 'group' ? THIN : part.type === 'minusSign' ? '\u2212' : part.value,
+        part.type === 'group'
+          ? THIN
+          : part.type === 'minusSign'
+            ? '\u2212'
+            : part.type === 'decimal' && mark
+              ? mark
+              : part.value,
       )
       .join('');
   const withUnit = (value: number, decimals: number, unit: string) =>
@@ -77,6 +89,11 @@ export function makeFormats({ locale, timeZone, units }: Reading): Formats {
   const isUs = units === 'us';
 
   return {
+    units,
+    plain: (value, mostDecimals) => {
+      const shown = String(Number(value.toFixed(mostDecimals)));
+      return mark ? shown.replace('.', mark) : shown;
+    },
     time: (ms) => time.format(ms),
     day: (ms) => plainDay(day, ms),
     date: (localDate) => plainDay(utcDay, Date.parse(`${localDate}T00:00:00Z`)),

@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/useBoard';
 import { KeysDialog } from './KeysDialog';
 import { NotNowBanner } from './NotNowBanner';
+import { ReadingDialog } from './ReadingDialog';
 import styles from './Shell.module.css';
 import { Spine } from './Spine';
 import { TimeRail } from './TimeRail';
@@ -25,22 +26,28 @@ export function Shell() {
   const { i18n } = useTranslation();
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
-  const [isKeysOpen, setKeysOpen] = useState(false);
+  const [open, setOpen] = useState<'keys' | 'reading' | null>(null);
+  const close = () => setOpen(null);
   useTicking();
   useCursorInAddress();
+  const { units, decimal } = useAppSelector((state) => state.preferences);
   const timeZone = book?.house.timeZone ?? 'UTC';
   const locale = i18n.language === 'en' ? 'en-GB' : i18n.language;
   const formats = useMemo(
-    () => makeFormats({ locale, timeZone, units: 'metric' }),
-    [locale, timeZone],
+    () => makeFormats({ locale, timeZone, units, decimal }),
+    [locale, timeZone, units, decimal],
   );
 
   return (
     <FormatsContext.Provider value={formats}>
       <NoticesProvider>
-        <Keys onHelp={() => setKeysOpen(true)} />
+        <Keys onHelp={() => setOpen('keys')} />
         <div className={styles['shell']}>
-          <Spine houseName={book?.house.name ?? ''} onKeys={() => setKeysOpen(true)} />
+          <Spine
+            houseName={book?.house.name ?? ''}
+            onKeys={() => setOpen('keys')}
+            onReading={() => setOpen('reading')}
+          />
           <TimeRail />
           <main className={styles['page']} tabIndex={-1}>
             <NotNowBanner />
@@ -53,7 +60,8 @@ export function Shell() {
             )}
           </main>
         </div>
-        <KeysDialog isOpen={isKeysOpen} onClose={() => setKeysOpen(false)} />
+        <KeysDialog isOpen={open === 'keys'} onClose={close} />
+        <ReadingDialog isOpen={open === 'reading'} onClose={close} />
       </NoticesProvider>
     </FormatsContext.Provider>
   );

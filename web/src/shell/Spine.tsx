@@ -3,6 +3,7 @@ import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
 import KeyboardDoubleArrowLeft from '@mui/icons-material/KeyboardDoubleArrowLeft';
 import KeyboardDoubleArrowRight from '@mui/icons-material/KeyboardDoubleArrowRight';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
+import ScaleOutlined from '@mui/icons-material/ScaleOutlined';
 import IconButton from '@mui/material/IconButton';
 import { useTheme } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
@@ -20,9 +21,11 @@ import { STOPS, type Stop } from './stops';
 export function Spine({
   houseName,
   onKeys,
+  onReading,
 }: {
   readonly houseName: string;
   readonly onKeys: () => void;
+  readonly onReading: () => void;
 }) {
   const { t } = useTranslation();
   const isNarrow = useAppSelector((state) => state.preferences.isSpineNarrow);
@@ -50,6 +53,11 @@ export function Spine({
             onClick={() => dispatch(preferred({ theme: isDark ? 'light' : 'dark' }))}
           >
             {isDark ? <LightModeOutlined /> : <DarkModeOutlined />}
+          </IconButton>
+        </Tooltip>
+        <Tooltip title={t('shell.reading')}>
+          <IconButton aria-label={t('shell.reading')} onClick={onReading}>
+            <ScaleOutlined />
           </IconButton>
         </Tooltip>
         <Tooltip title={t('shell.keys')}>

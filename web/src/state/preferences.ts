@@ -7,9 +7,16 @@ export interface Preferences {
   /** `system` follows the device. */
   readonly theme: 'system' | 'light' | 'dark';
   readonly isSpineNarrow: boolean;
+  readonly units: 'metric' | 'us';
+  readonly decimal: 'point' | 'comma';
 }
 
-const standard: Preferences = { theme: 'system', isSpineNarrow: false };
+const standard: Preferences = {
+  theme: 'system',
+  isSpineNarrow: false,
+  units: 'metric',
+  decimal: 'point',
+};
 
 function stored(): Preferences {
   try {

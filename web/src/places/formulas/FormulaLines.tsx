@@ -132,7 +132,7 @@ export function FormulaLines({
                 <td>
                   <NumberCell
                     label={t('formulas.edit.inBatch', { what: name })}
-                    unit="g"
+                    measure="grams"
                     value={(line.percent * flourG) / 100}
                     rule={GRAMS}
                     step={10}

@@ -28,7 +28,7 @@ export function LoadOut(props: LoadOutProps) {
       <div className={styles['outField']}>
         <NumberField
           label={t('mix.out.field')}
-          unit="°C"
+          measure="temp"
           size="far"
           rule={{ ...KITCHEN_TEMP, mayBeEmpty: true }}
           step={0.1}

@@ -36,7 +36,7 @@ export function WaterPanel({
   const field = (key: keyof LoadTemps, rule = KITCHEN_TEMP) => (
     <NumberField
       label={t(`mix.water.${key}`)}
-      unit="°C"
+      measure="temp"
       rule={rule}
       step={0.5}
       value={load.temps[key]}
