@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { loadLanternYard } from '@calm/demo';
 import { openDatabase } from '@calm/server';
-import { test as base, expect, type Browser, type Page } from '@playwright/test';
+import { test as base, expect, type Browser, type Locator, type Page } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import { NOW, startServer, TOMORROW } from './server';
 
@@ -9,6 +9,8 @@ import { NOW, startServer, TOMORROW } from './server';
 interface HouseFixture {
   /** The house's slug: the first part of its addresses. */
   readonly house: string;
+  /** Whether the house begins without anything in its book. */
+  readonly isBookEmpty: boolean;
   /** Absolute address of a page of the house. */
   readonly at: (path: string) => string;
   /** Address of a second server on the same data, a day later; stopped after the journey. */
@@ -16,15 +18,15 @@ interface HouseFixture {
 }
 
 export const test = base.extend<HouseFixture>({
-  // Playwright reads a fixture's wishes from this pattern, empty or not.
-  // eslint-disable-next-line no-empty-pattern
-  house: async ({}, use) => {
+  isBookEmpty: [false, { option: true }],
+  house: async ({ isBookEmpty }, use) => {
     const slug = `yard-${randomUUID().slice(0, 8)}`;
     const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
-    await loadLanternYard(db, { slug, now: new Date(NOW), weeks: 2 });
+    await loadLanternYard(db, { slug, now: new Date(NOW), weeks: 2, isBookEmpty });
     await pool.end();
     await use(slug);
   },
+  // Playwright reads a fixture's wishes from this pattern, empty or not.
   // eslint-disable-next-line no-empty-pattern
   tomorrow: async ({}, use) => {
     const server = await startServer(process.env['E2E_DATABASE_URL'] ?? '', TOMORROW);
@@ -65,4 +67,14 @@ export function countField(page: Page, product: string, service: string, date: s
 export async function twoPeople(browser: Browser): Promise<[Page, Page]> {
   const open = async () => (await browser.newContext()).newPage();
   return [await open(), await open()];
+}
+
+/** Goes there as hands without a mouse do. */
+export async function tabTo(page: Page, to: Locator): Promise<void> {
+  await expect(to).toBeVisible();
+  for (let i = 0; i < 120; i += 1) {
+    if (await to.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('not reached by the keyboard');
 }

@@ -149,7 +149,7 @@ describe('the published schemas', () => {
     expect(check(scaleSchema, scale).ok).toBe(true);
     expect(accepts('scale', scale)).toBe(true);
     expect(accepts('scale', { ...scale, colour: 'blue' })).toBe(false);
-    const file = new URL('test-support/schools.json', import.meta.url);
+    const file = new URL('library/schools.json', import.meta.url);
     const schools = JSON.parse(readFileSync(file, 'utf8')) as { formulas: object[] };
     expect(accepts('formulas-file', schools)).toBe(true);
     expect(accepts('formulas-file', { ...schools, version: 2 })).toBe(false);

@@ -87,7 +87,8 @@ export interface MethodStep {
   /** What to look and feel for before going on. */
   readonly lookFor?: string;
   readonly minutes?: number;
-  readonly speed?: 'slow' | 'fast';
+  /** Of the mixer, or by hand; none where nothing is worked. */
+  readonly speed?: 'slow' | 'fast' | 'hand';
   readonly caution?: CautionKey;
 }
 

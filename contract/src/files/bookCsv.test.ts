@@ -10,7 +10,7 @@ import { readBookFile } from './readBookFile';
 
 const yard = bookFileOf(exampleBook());
 const schools = readBookFile(
-  readFileSync(new URL('../test-support/schools.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../library/schools.json', import.meta.url), 'utf8'),
 );
 
 function read(text: string): BookFile {

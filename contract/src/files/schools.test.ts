@@ -12,7 +12,7 @@ import { readFileSync } from 'node:fs';
 import { readBookFile } from './readBookFile';
 
 /** Every school that practitioners disagree about, in one file. */
-const text = readFileSync(new URL('../test-support/schools.json', import.meta.url), 'utf8');
+const text = readFileSync(new URL('../library/schools.json', import.meta.url), 'utf8');
 const read = readBookFile(text);
 if (!read.ok) throw new Error(JSON.stringify(read.problems));
 const { formulas, routes = [] } = read.value;

@@ -112,7 +112,7 @@ export const withdrawChangeSchema = Joi.object<WithdrawChange>({
   version: version(),
 });
 
-const speed = Joi.valid('slow', 'fast');
+const speed = Joi.valid('slow', 'fast', 'hand');
 const step = Joi.object<MethodStep>({
   key: slug().required(),
   title: text(80).required(),

@@ -2,3 +2,4 @@ export * from './loads';
 export * from './dilution';
 export * from './remainder';
 export * from './scale';
+export * from './wholeBags';

@@ -1,5 +1,5 @@
 import type { Product, ProductContent } from '@calm/contract';
-import { and, count, eq } from 'drizzle-orm';
+import { and, asc, count, eq } from 'drizzle-orm';
 import type { Shelf } from '../use-cases/shelf';
 import { slugOf } from '../use-cases/slug';
 import { routeShelf } from './routes';
@@ -48,6 +48,16 @@ export const productShelf: Shelf<ProductContent, Product> = {
   },
   remove: (scope, id) => scope.tx.delete(t.products).where(here(scope, id)),
 };
+
+/** Every product's id, in the house's order. */
+export async function readProductIds({ tx, houseId }: Scope): Promise<string[]> {
+  const rows = await tx
+    .select({ id: t.products.id })
+    .from(t.products)
+    .where(eq(t.products.houseId, houseId))
+    .orderBy(asc(t.products.position));
+  return rows.map(({ id }) => id);
+}
 
 /** A row as it crosses the wire. */
 export const productOf = ({

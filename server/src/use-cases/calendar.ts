@@ -1,5 +1,6 @@
 import type { House, Service, Shift } from '@calm/contract';
 import { productCount, readChosen, readUsual } from '../store/counts';
+import { readProductIds } from '../store/products';
 import type { Scope } from '../store/scope';
 import { readServicePatterns, readShiftPatterns } from '../store/week';
 import { addDays, datesFrom, instantOf, weekdayOf } from './wallClock';
@@ -11,8 +12,9 @@ export async function servicesBetween(
   from: string,
   days: number,
 ): Promise<Service[]> {
-  const [patterns, usual, chosen] = await Promise.all([
+  const [patterns, products, usual, chosen] = await Promise.all([
     readServicePatterns(scope),
+    readProductIds(scope),
     readUsual(scope),
     readChosen(scope, from, addDays(from, days - 1)),
   ]);
@@ -26,18 +28,15 @@ export async function servicesBetween(
         date,
         startsAt: instantOf(date, pattern.startMin, house.timeZone).toISOString(),
         endsAt: instantOf(date, pattern.endMin, house.timeZone).toISOString(),
-        counts: usual
-          .filter((row) => row.patternId === pattern.id)
-          .map((row) =>
-            productCount(
-              row.productId,
-              row.count,
-              chosen.find(
-                (c) =>
-                  c.date === date && c.patternId === pattern.id && c.productId === row.productId,
-              ),
-            ),
-          ),
+        counts: products.map((productId) => {
+          const isThis = (row: { patternId: string; productId: string }) =>
+            row.patternId === pattern.id && row.productId === productId;
+          return productCount(
+            productId,
+            usual.find(isThis)?.count ?? 0,
+            chosen.find((row) => row.date === date && isThis(row)),
+          );
+        }),
       })),
   );
 }

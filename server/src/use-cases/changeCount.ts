@@ -1,5 +1,6 @@
 import type { CountChange, ProductCount } from '@calm/contract';
-import { readCount, readUsual, writeCount, type CountKey } from '../store/counts';
+import { readCount, writeCount, type CountKey } from '../store/counts';
+import { productShelf } from '../store/products';
 import type { Scope } from '../store/scope';
 import { readServicePatterns } from '../store/week';
 import { done, type Result } from './result';
@@ -14,11 +15,8 @@ export async function changeCount(
   const patterns = await readServicePatterns(scope);
   const pattern = patterns.find((p) => p.id === key.patternId);
   if (pattern?.weekday !== weekdayOf(key.date)) return { kind: 'not-found', what: 'service' };
-  const usual = await readUsual(scope);
-  const isSold = usual.some(
-    (row) => row.patternId === key.patternId && row.productId === key.productId,
-  );
-  if (!isSold) return { kind: 'not-found', what: 'product' };
+  if (!(await productShelf.find(scope, key.productId)))
+    return { kind: 'not-found', what: 'product' };
 
   const isWritten = await writeCount(scope, key, change.count, change.version);
   const current = await readCount(scope, key);

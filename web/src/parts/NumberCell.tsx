@@ -49,8 +49,11 @@ export function NumberCell({
     if (read.value !== Number(value.toFixed(rule.decimals))) onCommit(toKept(read.value));
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'Enter') commit();
-    else if (event.key === 'Escape') setTyped(null);
+    if (event.key === 'Enter') {
+      // Keeps the number, and nothing more: a form around it must not be sent with what was there before.
+      event.preventDefault();
+      commit();
+    } else if (event.key === 'Escape') setTyped(null);
     else if ((event.key === 'ArrowUp' || event.key === 'ArrowDown') && read.ok) {
       event.preventDefault();
       const to = (read.value ?? 0) + (event.key === 'ArrowUp' ? step : -step);

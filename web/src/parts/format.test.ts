@@ -36,6 +36,7 @@ describe('formats', () => {
   it('write a real minus, and no minus zero', () => {
     expect(plain(house.temperature(-3.46))).toBe('−3.5 °C');
     expect(plain(house.temperature(-0))).toBe('0.0 °C');
+    expect(plain(house.grams(-0.03, 1))).toBe('0.0 g');
     expect(plain(house.warmer(1.2))).toBe('+1.2 °C');
   });
 

@@ -73,7 +73,7 @@ export function makeFormats({ locale, timeZone, units, decimal }: Reading): Form
       minimumFractionDigits: decimals,
       maximumFractionDigits: decimals,
     })
-      .formatToParts(Object.is(value, -0) ? 0 : value)
+      .formatToParts(Number(value.toFixed(decimals)) === 0 ? 0 : value)
       .map((part) =>
         part.type === 'group'
           ? THIN

@@ -15,6 +15,9 @@ function place(load: () => Promise<ComponentType>): ComponentType {
 const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
 const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
 const FormulaPage = place(async () => (await import('../places/formulas/FormulaPage')).FormulaPage);
+const RoutesPage = place(async () => (await import('../places/formulas/Routes')).Routes);
+const RoutePage = place(async () => (await import('../places/formulas/RoutePage')).RoutePage);
+const Pantry = place(async () => (await import('../places/formulas/Pantry')).Pantry);
 const WhatIf = place(async () => (await import('../places/formulas/WhatIf')).WhatIf);
 const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
 const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
@@ -36,7 +39,10 @@ export function App() {
           <Route path="tonight" element={<Tonight />} />
           <Route path="demand" element={<Demand />} />
           <Route path="formulas" element={<Formulas />} />
-          <Route path="formulas/:formula" element={<FormulaPage />} />
+          <Route path="formulas/routes" element={<RoutesPage />} />
+          <Route path="formulas/routes/:route" element={<RoutePage />} />
+          <Route path="formulas/pantry" element={<Pantry />} />
+          <Route path="formulas/:formula/:part?" element={<FormulaPage />} />
           <Route path="formulas/:product/what-if" element={<WhatIf />} />
           <Route path="plan" element={<Plan />} />
           <Route path="mix" element={<Mix />} />

@@ -3,20 +3,32 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import type { HouseBook } from '@calm/contract';
+import type { BroughtIn, HouseBook } from '@calm/contract';
 import type { FileProblem } from '@calm/contract/files';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { problemOf } from '../../state/api';
-import { bookChanges, type BookChange } from './bookChanges';
+import {
+  bookChanges,
+  broughtIn,
+  routeChanges,
+  type BookChange,
+  type RouteChange,
+} from './bookChanges';
+import { contentOf, contentOfRoute } from './contents';
 import styles from './BookFiles.module.css';
-import { useSaveFormulaMutation, useStartFormulaMutation } from './formulasApi';
 import { plainMethod } from './plainMethod';
+import { useBringInMutation } from './recordsApi';
 
 type Brought =
   | { readonly kind: 'bad'; readonly file: string; readonly problems: readonly FileProblem[] }
-  | { readonly kind: 'fine'; readonly file: string; readonly changes: readonly BookChange[] };
+  | {
+      readonly kind: 'fine';
+      readonly file: string;
+      readonly changes: readonly BookChange[];
+      readonly routes: readonly RouteChange[];
+    };
 
 /** Reading and writing files comes when somebody does it: the schemas are large. */
 const files = () => import('@calm/contract/files');
@@ -37,6 +49,7 @@ export function BookFiles({ house, book }: { readonly house: string; readonly bo
             kind: 'fine',
             file: file.name,
             changes: bookChanges(answer.value.formulas, book, plainMethod(t)),
+            routes: routeChanges(('routes' in answer.value && answer.value.routes) || [], book),
           }
         : { kind: 'bad', file: file.name, problems: answer.problems },
     );
@@ -91,6 +104,7 @@ export function BookFiles({ house, book }: { readonly house: string; readonly bo
           house={house}
           file={brought.file}
           changes={brought.changes}
+          routes={brought.routes}
           onClose={() => setBrought(null)}
         />
       )}
@@ -136,51 +150,42 @@ function Preview({
   house,
   file,
   changes,
+  routes,
   onClose,
 }: {
   readonly house: string;
   readonly file: string;
   readonly changes: readonly BookChange[];
+  readonly routes: readonly RouteChange[];
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
   const { changed, said, failed } = useNotices();
-  const [start] = useStartFormulaMutation();
-  const [save] = useSaveFormulaMutation();
+  const [bring] = useBringInMutation();
   const [isBringing, setBringing] = useState(false);
-  const wanted = changes.filter(({ kind }) => kind !== 'same');
+  const wanted = [...changes, ...routes].filter(({ kind }) => kind !== 'same');
   const note = t('formulas.files.note', { file });
 
   const bringIn = async () => {
     setBringing(true);
     try {
-      const undos: (() => Promise<unknown>)[] = [];
-      for (const { entry, present, content } of wanted) {
-        if (!present) await start({ house, start: { code: entry.code, note, content } }).unwrap();
-        else undos.push(await saveOver(content, present));
-      }
+      const brought = broughtIn(changes, routes, note);
+      const now = await bring({ house, brought }).unwrap();
       const words = t('formulas.files.done', { count: wanted.length, file });
-      if (undos.length === wanted.length) changed(words, () => Promise.all(undos.map((u) => u())));
-      else said(words);
+      // What was not in the book before has no version to go back to.
+      if (wanted.every(({ present }) => present)) {
+        changed(words, () =>
+          bring({
+            house,
+            brought: wayBack(changes, routes, now, t('formulas.files.back', { file })),
+          }).unwrap(),
+        );
+      } else said(words);
       onClose();
     } catch (error) {
       failed(problemOf(error)?.detail ?? t('errors.notSaved'));
       setBringing(false);
     }
-  };
-  const saveOver = async (
-    content: BookChange['content'],
-    present: NonNullable<BookChange['present']>,
-  ) => {
-    const { slug, version, name, formula, doughTempC, method, mixerId } = present;
-    const saved = await save({ house, slug, change: { version, note, content } }).unwrap();
-    const before = { name, formula, doughTempC, method, mixerId };
-    const back = {
-      version: saved.version,
-      note: t('formulas.page.backTo', { version }),
-      content: before,
-    };
-    return () => save({ house, slug, change: back }).unwrap();
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
@@ -193,8 +198,13 @@ function Preview({
               <b>{t(`formulas.files.kind.${kind}`, { version: (present?.version ?? 0) + 1 })}</b>
             </li>
           ))}
+          {routes.map(({ entry, kind }) => (
+            <li key={entry.name} data-kind={kind}>
+              {t('formulas.files.route', { name: entry.name })}
+              <b>{t(`formulas.files.routeKind.${kind}`)}</b>
+            </li>
+          ))}
         </ul>
-        <p className="quiet">{t('formulas.files.routes')}</p>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{t('formulas.new.cancel')}</Button>
@@ -210,4 +220,39 @@ function Preview({
       </DialogActions>
     </Dialog>
   );
+}
+
+/** The request that puts everything back as it was, over what the file has made of it. */
+function wayBack(
+  changes: readonly BookChange[],
+  routes: readonly RouteChange[],
+  now: {
+    readonly formulas: readonly { readonly slug: string; readonly version: number }[];
+    readonly routes: readonly { readonly id: string; readonly version: number }[];
+  },
+  note: string,
+): BroughtIn {
+  const versionOf = (slug: string) => now.formulas.find((f) => f.slug === slug)?.version ?? 0;
+  const versionOfRoute = (id: string) => now.routes.find((route) => route.id === id)?.version ?? 0;
+  const was = <T extends { readonly kind: string }>(list: readonly T[]) =>
+    list.filter(({ kind }) => kind === 'changed');
+  return {
+    note,
+    formulas: was(changes).flatMap(({ present }) =>
+      present
+        ? [{ slug: present.slug, version: versionOf(present.slug), content: contentOf(present) }]
+        : [],
+    ),
+    routes: was(routes).flatMap(({ present }) =>
+      present
+        ? [
+            {
+              id: present.id,
+              version: versionOfRoute(present.id),
+              content: contentOfRoute(present),
+            },
+          ]
+        : [],
+    ),
+  };
 }

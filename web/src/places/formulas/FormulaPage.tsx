@@ -1,29 +1,37 @@
-import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useParams } from 'react-router';
+import { NavLink, useParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
 import { useNotices } from '../../parts/Notices';
 import { Page } from '../../parts/Page';
-import { TwoSides } from '../../parts/TwoSides';
 import { Waiting } from '../../parts/Waiting';
 import { useBookQuery } from '../../state/api';
 import { useHouse } from '../../state/useBoard';
+import { useRecordDraft, type RecordDraft } from '../../state/useRecordDraft';
 import { useWrite } from '../../state/useWrite';
+import { useWay } from '../../workers/useWay';
+import navStyles from './BookNav.module.css';
+import { contentOf } from './contents';
+import { FormulaBasics } from './FormulaBasics';
 import { FormulaFacts } from './FormulaFacts';
 import { FormulaLines } from './FormulaLines';
 import styles from './FormulaPage.module.css';
 import { useFormulaVersionsQuery, useSaveFormulaMutation } from './formulasApi';
+import { MakePart } from './MakePart';
+import { MethodPart } from './MethodPart';
+import { OldDoughPart } from './OldDoughPart';
 import { PrefermentPart } from './PrefermentPart';
-import { contentOf, useFormulaDraft, type FormulaDraft } from './useFormulaDraft';
+import { ProductsOf } from './ProductsOf';
+import { SaveBar } from './SaveBar';
 import { usePlannedDough } from './usePlannedDough';
-import { useWay } from '../../workers/useWay';
 import { Versions } from './Versions';
 import { asPlanned, documentOf } from './whatIf';
+import type { FormulaContent } from '@calm/contract';
+import type { Formula } from '@calm/core';
 
 /** One formula of the book: read, edited, compared, saved as its next version. */
 export function FormulaPage() {
@@ -46,20 +54,61 @@ export function FormulaPage() {
   return <Editor key={record.id} house={house} book={book} record={record} />;
 }
 
-function Editor({
-  house,
-  book,
-  record,
-}: {
+interface EditorProps {
   readonly house: string;
   readonly book: HouseBook;
   readonly record: FormulaRecord;
-}) {
+}
+
+/** What the page shows of a formula; the bare address shows its ingredients. */
+const PARTS = ['', 'method', 'make'] as const;
+
+function Editor({ house, book, record }: EditorProps) {
   const { t } = useTranslation();
-  const draft = useFormulaDraft(house, record);
+  const part = useParams()['part'] ?? '';
+  const saved = useMemo(() => ({ version: record.version, content: contentOf(record) }), [record]);
+  const draft = useRecordDraft<FormulaContent>(`formula/${house}/${record.slug}`, saved);
   const { content } = draft;
-  const products = book.products.filter((product) => product.formulaId === record.id);
-  const { dough: planned } = usePlannedDough(products[0]?.slug ?? '');
+
+  return (
+    <Page
+      title={content.name}
+      lead={t('formulas.page.lead', { code: record.code, version: record.version })}
+      aside={<ProductsOf house={house} book={book} record={record} />}
+    >
+      <nav className={navStyles['nav']} aria-label={t('formulas.page.parts')}>
+        {PARTS.map((each) => (
+          <NavLink key={each} end to={`/${house}/formulas/${record.slug}${each && `/${each}`}`}>
+            {t(`formulas.page.part.${each || 'lines'}`)}
+          </NavLink>
+        ))}
+      </nav>
+      {part === 'method' && (
+        <MethodPart
+          method={content.method}
+          onChange={(method, what) => draft.change({ method }, what)}
+        />
+      )}
+      {part === 'make' && <MakePart house={house} book={book} record={{ ...record, ...content }} />}
+      {part !== 'method' && part !== 'make' && (
+        <Ingredients house={house} book={book} record={record} draft={draft} />
+      )}
+      {draft.isChanged && <Save house={house} record={record} draft={draft} />}
+    </Page>
+  );
+}
+
+/** What is in it, and what it was before. */
+function Ingredients({
+  house,
+  book,
+  record,
+  draft,
+}: EditorProps & { readonly draft: RecordDraft<FormulaContent> }) {
+  const { t } = useTranslation();
+  const { content } = draft;
+  const [product] = book.products.filter(({ formulaId }) => formulaId === record.id);
+  const { dough: planned } = usePlannedDough(product?.slug ?? '');
   const dough = useMemo(
     () => (planned ? { ...planned, record: { ...record, ...content } } : null),
     [planned, record, content],
@@ -67,30 +116,15 @@ function Editor({
   const document = useMemo(() => dough && documentOf(dough, asPlanned(dough)), [dough]);
   const answer = useWay(document);
   const versions = useFormulaVersionsQuery({ house, slug: record.slug });
-
+  const change = (formula: Formula, what: string) => draft.change({ formula }, what);
   return (
-    <Page
-      title={content.name}
-      lead={t('formulas.page.lead', { code: record.code, version: record.version })}
-      aside={products.map((product) => (
-        <Button
-          key={product.id}
-          variant="outlined"
-          component={Link}
-          to={`/${house}/formulas/${product.slug}/what-if`}
-        >
-          {t('formulas.whatIf.title', { product: product.name })}
-        </Button>
-      ))}
-    >
+    <>
       <div className={styles['edit']}>
         <div>
-          <FormulaLines
-            formula={content.formula}
-            pantry={book.pantry}
-            onChange={draft.changeFormula}
-          />
-          <PrefermentPart formula={content.formula} onChange={draft.changeFormula} />
+          <FormulaBasics content={content} mixers={book.mixers} onChange={draft.change} />
+          <FormulaLines formula={content.formula} pantry={book.pantry} onChange={change} />
+          <PrefermentPart formula={content.formula} onChange={change} />
+          <OldDoughPart formula={content.formula} onChange={change} />
         </div>
         <FormulaFacts
           book={book}
@@ -99,7 +133,6 @@ function Editor({
           way={answer?.ok ? answer.value : null}
         />
       </div>
-      {draft.isChanged && <SaveBar house={house} record={record} draft={draft} />}
       {versions.data && (
         <Versions
           versions={versions.data}
@@ -113,52 +146,60 @@ function Editor({
           }
         />
       )}
-    </Page>
+    </>
   );
 }
 
-/** What is not saved yet: a note, and the next version; or let it go. */
-function SaveBar({
+/** A note, and the next version; or let it go. */
+function Save({
   house,
   record,
   draft,
 }: {
   readonly house: string;
   readonly record: FormulaRecord;
-  readonly draft: FormulaDraft;
+  readonly draft: RecordDraft<FormulaContent>;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { changed } = useNotices();
   const [note, setNote] = useState('');
   const [save] = useSaveFormulaMutation();
-  const send = (version: number) =>
+  const { write, stale, settle, isSending } = useWrite((version: number) =>
     save({
       house,
       slug: record.slug,
       change: { version, note: note.trim(), content: draft.content },
-    }).unwrap();
-  const { write, stale, settle, isSending } = useWrite(send);
+    }).unwrap(),
+  );
 
   const keep = async (version: number) => {
     const saved = await write(version);
     if (!saved) return;
-    const before = contentOf(record);
+    const back = {
+      version: saved.version,
+      note: t('formulas.page.backTo', { version: record.version }),
+      content: contentOf(record),
+    };
     draft.drop();
     changed(t('formulas.page.saved', { name: saved.name, version: saved.version }), () =>
-      save({
-        house,
-        slug: record.slug,
-        change: {
-          version: saved.version,
-          note: t('formulas.page.backTo', { version: record.version }),
-          content: before,
-        },
-      }).unwrap(),
+      save({ house, slug: record.slug, change: back }).unwrap(),
     );
   };
   return (
-    <section className={styles['save']} aria-label={t('formulas.page.unsaved')}>
+    <SaveBar
+      what={record.name}
+      save={t('formulas.page.save', { version: f.count(record.version + 1) })}
+      isSending={isSending}
+      stale={stale}
+      onSave={() => void keep(draft.from)}
+      onDiscard={draft.drop}
+      onKeepTheirs={() => {
+        settle();
+        draft.drop();
+      }}
+      onUseMine={(version) => void keep(version)}
+    >
       <TextField
         size="small"
         className={styles['note'] ?? ''}
@@ -167,26 +208,6 @@ function SaveBar({
         onChange={(event) => setNote(event.target.value)}
         slotProps={{ htmlInput: { maxLength: 300 } }}
       />
-      <Button variant="contained" disabled={isSending} onClick={() => void keep(draft.from)}>
-        {t('formulas.page.save', { version: f.count(record.version + 1) })}
-      </Button>
-      <Button variant="outlined" onClick={draft.drop}>
-        {t('formulas.page.discard')}
-      </Button>
-      {stale && (
-        <div className={styles['stale']}>
-          <TwoSides
-            what={record.name}
-            theirs={t('formulas.versions.version', { version: stale.theirs.version })}
-            mine={t('formulas.page.yours')}
-            onKeepTheirs={() => {
-              settle();
-              draft.drop();
-            }}
-            onUseMine={() => void keep(stale.theirs.version)}
-          />
-        </div>
-      )}
-    </section>
+    </SaveBar>
   );
 }

@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
-import { wayOfRoute } from '@calm/core';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -11,9 +10,11 @@ import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useBookQuery } from '../../state/api';
 import { useHouse } from '../../state/useBoard';
+import { BookNav } from './BookNav';
 import { BookFiles } from './BookFiles';
 import styles from './Formulas.module.css';
 import { NewFormula } from './NewFormula';
+import { useSayWay } from './useSayWay';
 
 /** The book: every dough, what is made of it and by which way; each to open and to play with. */
 export function Formulas() {
@@ -46,13 +47,13 @@ export function Formulas() {
         </>
       }
     >
+      <BookNav />
       {book.formulas.length === 0 && <p className="quiet">{t('formulas.none')}</p>}
       {book.formulas.length > 0 && found.length === 0 && (
         <p className="quiet">{t('formulas.filterNone')}</p>
       )}
       <Rows key={seeking} house={house} book={book} found={found} />
       <BookFiles house={house} book={book} />
-      <p className="quiet">{t('coming.formulas_today')}</p>
       {isNewOpen && (
         <NewFormula house={house} book={book} isOpen onClose={() => setNewOpen(false)} />
       )}
@@ -120,10 +121,10 @@ function FormulaRow({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
+  const sayWay = useSayWay();
   const { formula } = record;
   const products = book.products.filter((product) => product.formulaId === record.id);
   const route = book.routes.find(({ id }) => id === products[0]?.routeId);
-  const way = route && wayOfRoute(route.stages, { loads: 1, balls: 100 });
   return (
     <li className={styles['formula']}>
       <div>
@@ -141,19 +142,7 @@ function FormulaRow({
             form: t(`mix.ingredient.${formula.yeast.form} yeast`).toLowerCase(),
           })}
         </p>
-        {way && (
-          <p className="quiet">
-            {[...way.ahead, ...way.stages]
-              .map(({ rest }) =>
-                t('formulas.stage', {
-                  name: t(`rest.${rest.key}`),
-                  hours: f.duration(rest.hours.preferred * 60),
-                  temp: f.temperature(rest.airTempC),
-                }),
-              )
-              .join(' · ')}
-          </p>
-        )}
+        {route && <p className="quiet">{sayWay(route.stages)}</p>}
       </div>
       <div className={styles['products']}>
         {products.map((product) => (

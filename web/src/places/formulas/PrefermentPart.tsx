@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { splitMix, type Formula, type Preferment } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
-import { NumberCell } from '../../parts/NumberCell';
+import { LabelledCell } from '../../parts/LabelledCell';
 import styles from './PrefermentPart.module.css';
 
 const SHARE = { min: 1, max: 100, decimals: 1 };
@@ -49,19 +49,16 @@ export function PrefermentPart({
   ) => {
     const label = t(`formulas.preferment.${key}`);
     return (
-      <div className={styles['field']}>
-        <span>{label}</span>
-        <NumberCell
-          label={label}
-          unit="%"
-          value={value}
-          rule={rule}
-          step={key === 'yeast' ? 0.01 : 1}
-          onCommit={(next) =>
-            change(to(next), t('formulas.edit.changed', { what: label, to: f.percent(next, 3) }))
-          }
-        />
-      </div>
+      <LabelledCell
+        name={label}
+        unit="%"
+        value={value}
+        rule={rule}
+        step={key === 'yeast' ? 0.01 : 1}
+        onCommit={(next) =>
+          change(to(next), t('formulas.edit.changed', { what: label, to: f.percent(next, 3) }))
+        }
+      />
     );
   };
   return (

@@ -7,7 +7,7 @@ import { useWidth } from '../../parts/useWidth';
 import type { Way } from '../../workers/engineAnswers';
 import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
 import { courseReader } from './courseReader';
-import { CHART, WayChart } from './WayChart';
+import { CHART, WayChart, type ChartFrame } from './WayChart';
 import styles from './WayPicture.module.css';
 
 const LEFT = 52;
@@ -33,6 +33,7 @@ export function WayPicture({
   way,
   planned,
   range,
+  isRibbonOnly = false,
 }: {
   readonly dough: PlannedDough;
   readonly whatIf: WhatIf;
@@ -40,6 +41,8 @@ export function WayPicture({
   /** As the house makes it; null while that is what is shown. */
   readonly planned: Way | null;
   readonly range: HourRange;
+  /** Without the charts beneath. */
+  readonly isRibbonOnly?: boolean;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
@@ -51,7 +54,7 @@ export function WayPicture({
   const [doors, close] = [hourOf(dough.doorsMs), hourOf(dough.closeMs)];
   const { target, mostMaturityH } = way;
   const starts = stageHours(dough, whatIf);
-  const height = HEAD + RIBBON + 3 * CHART + AXIS;
+  const height = HEAD + RIBBON + (isRibbonOnly ? 0 : 3 * CHART) + AXIS;
   const readHour = pointed ?? doors;
   const point = (event: PointerEvent<HTMLDivElement>) => {
     const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
@@ -131,45 +134,49 @@ export function WayPicture({
                 />
               </g>
             </svg>
-            <div className={styles['charts']} aria-hidden="true">
-              <WayChart
-                {...{ way, planned, frame, toX }}
-                name={t('formulas.whatIf.rise')}
-                row="rises"
-                colour="var(--primary)"
-                from={1}
-                to={target.riseMax * 1.25}
-                yTicks={target.riseMax < 1.7 ? LOW_RISES : RISES}
-                bandFrom={target.riseMin}
-                bandTo={target.riseMax}
-                say={say.rise}
-              />
-              <WayChart
-                {...{ way, planned, frame, toX }}
-                name={t('formulas.whatIf.ripe')}
-                row="maturitiesH"
-                colour="var(--ink)"
-                from={0}
-                to={Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)}
-                yTicks={TENS}
-                bandFrom={target.maturityMinH}
-                bandTo={mostMaturityH}
-                say={say.ripe}
-              />
-              <WayChart
-                {...{ way, planned, frame, toX }}
-                name={t('formulas.whatIf.core')}
-                row="coreTempsC"
-                colour="var(--cold)"
-                from={0}
-                to={36}
-                yTicks={TENS}
-                bandFrom={target.openTempC}
-                bandTo={36}
-                say={say.core}
-                sayHour={say.hour}
-              />
-            </div>
+            {isRibbonOnly ? (
+              <Hours frame={frame} toX={toX} say={say.hour} />
+            ) : (
+              <div className={styles['charts']} aria-hidden="true">
+                <WayChart
+                  {...{ way, planned, frame, toX }}
+                  name={t('formulas.whatIf.rise')}
+                  row="rises"
+                  colour="var(--primary)"
+                  from={1}
+                  to={target.riseMax * 1.25}
+                  yTicks={target.riseMax < 1.7 ? LOW_RISES : RISES}
+                  bandFrom={target.riseMin}
+                  bandTo={target.riseMax}
+                  say={say.rise}
+                />
+                <WayChart
+                  {...{ way, planned, frame, toX }}
+                  name={t('formulas.whatIf.ripe')}
+                  row="maturitiesH"
+                  colour="var(--ink)"
+                  from={0}
+                  to={Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)}
+                  yTicks={TENS}
+                  bandFrom={target.maturityMinH}
+                  bandTo={mostMaturityH}
+                  say={say.ripe}
+                />
+                <WayChart
+                  {...{ way, planned, frame, toX }}
+                  name={t('formulas.whatIf.core')}
+                  row="coreTempsC"
+                  colour="var(--cold)"
+                  from={0}
+                  to={36}
+                  yTicks={TENS}
+                  bandFrom={target.openTempC}
+                  bandTo={36}
+                  say={say.core}
+                  sayHour={say.hour}
+                />
+              </div>
+            )}
             <svg width={width} height={height} className={styles['over']} aria-hidden="true">
               {readHour >= range.from && readHour <= range.to && (
                 <line
@@ -185,6 +192,27 @@ export function WayPicture({
         )}
       </div>
     </div>
+  );
+}
+
+/** The hours under a ribbon that stands alone. */
+function Hours({
+  frame,
+  toX,
+  say,
+}: {
+  readonly frame: ChartFrame;
+  readonly toX: (hour: number) => number;
+  readonly say: (hour: number) => string;
+}) {
+  return (
+    <svg width={frame.width} height={AXIS} className={styles['hours']} aria-hidden="true">
+      {frame.ticks.map((hour) => (
+        <text key={hour} className={styles['stage']} x={toX(hour)} y={AXIS - 6} textAnchor="middle">
+          {say(hour)}
+        </text>
+      ))}
+    </svg>
   );
 }
 

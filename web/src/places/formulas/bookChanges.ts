@@ -1,5 +1,13 @@
-import type { FileFormula } from '@calm/contract/files';
-import type { FormulaContent, FormulaRecord, HouseBook, Method } from '@calm/contract';
+import type { FileFormula, FileRoute } from '@calm/contract/files';
+import type {
+  BroughtIn,
+  FormulaContent,
+  FormulaRecord,
+  HouseBook,
+  Method,
+  RouteRecord,
+} from '@calm/contract';
+import { contentOf, contentOfRoute } from './contents';
 
 /** What bringing in one formula of a file would do. */
 export interface BookChange {
@@ -36,9 +44,44 @@ export function bookChanges(
 
 function kindOf(content: FormulaContent, present: FormulaRecord | null): BookChange['kind'] {
   if (!present) return 'new';
-  const { name, formula, doughTempC, method, mixerId } = present;
-  const now: FormulaContent = { name, formula, doughTempC, method, mixerId };
-  return canonical(now) === canonical(content) ? 'same' : 'changed';
+  return canonical(contentOf(present)) === canonical(content) ? 'same' : 'changed';
+}
+
+/** What bringing in one route of a file would do; the same name is the same route. */
+export interface RouteChange {
+  readonly entry: FileRoute;
+  readonly kind: 'new' | 'changed' | 'same';
+  readonly present: RouteRecord | null;
+}
+
+/** What a file would change of the house's routes. */
+export function routeChanges(entries: readonly FileRoute[], book: HouseBook): RouteChange[] {
+  return entries.map((entry) => {
+    const present = book.routes.find(({ name }) => name === entry.name) ?? null;
+    const isSame = present && canonical(contentOfRoute(present)) === canonical(entry);
+    return { entry, present, kind: isSame ? 'same' : present ? 'changed' : 'new' };
+  });
+}
+
+/** Everything a file changes, as one request. */
+export function broughtIn(
+  formulas: readonly BookChange[],
+  routes: readonly RouteChange[],
+  note: string,
+): BroughtIn {
+  return {
+    note,
+    formulas: formulas
+      .filter(({ kind }) => kind !== 'same')
+      .map(({ present, entry: { code }, content }) =>
+        present ? { slug: present.slug, version: present.version, content } : { code, content },
+      ),
+    routes: routes
+      .filter(({ kind }) => kind !== 'same')
+      .map(({ present, entry: content }) =>
+        present ? { id: present.id, version: present.version, content } : { content },
+      ),
+  };
 }
 
 /** The same text for the same content, whatever order its keys came in. */

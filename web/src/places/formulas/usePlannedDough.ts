@@ -49,6 +49,7 @@ export function usePlannedDough(slug: string): {
       product,
       record,
       way,
+      size,
       prefermentTempC: book.house.settings.usualTempsC.preferment,
       mixedMs,
       doorsMs,

@@ -11,7 +11,16 @@ function doughOf(slug: string): PlannedDough {
   const route = book.routes.find((r) => r.id === product?.routeId);
   if (!product || !record || !route) throw new Error(slug);
   const way = wayOfRoute(route.stages, { loads: 1, balls: 100 });
-  return { product, record, way, prefermentTempC: 19, mixedMs: 0, doorsMs: 0, closeMs: 0 };
+  return {
+    product,
+    record,
+    way,
+    size: { loads: 1, balls: 100 },
+    prefermentTempC: 19,
+    mixedMs: 0,
+    doorsMs: 0,
+    closeMs: 0,
+  };
 }
 const yard = doughOf('yard-round');
 const slab = doughOf('slab');

@@ -2,6 +2,7 @@ import type { DoughDocument, FormulaRecord, Product } from '@calm/contract';
 import {
   doughStageOf,
   flourLimits,
+  type LotSize,
   type DoseAlternative,
   type RouteWay,
   type WayStage,
@@ -12,6 +13,7 @@ export interface PlannedDough {
   readonly product: Product;
   readonly record: FormulaRecord;
   readonly way: RouteWay;
+  readonly size: LotSize;
   /** A pre-ferment's temperature when it is mixed, °C. */
   readonly prefermentTempC: number;
   /** When it comes off the mixer; the picture's hour 0. */

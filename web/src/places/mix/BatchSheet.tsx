@@ -15,7 +15,7 @@ import styles from './BatchSheet.module.css';
 import { LoadOut } from './LoadOut';
 import { LotNote } from './LotNote';
 import { Onward } from './Onward';
-import { sayReason } from './sayReason';
+import { sayReason } from '../../parts/sayReason';
 import { ScaleChain } from './ScaleChain';
 import { SheetHead } from './SheetHead';
 import { Steps } from './Steps';

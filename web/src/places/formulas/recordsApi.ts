@@ -1,0 +1,84 @@
+import {
+  paths,
+  type BroughtIn,
+  type PantryItem,
+  type Product,
+  type ProductContent,
+  type RecordChange,
+  type RouteContent,
+  type RouteRecord,
+} from '@calm/contract';
+import type { Ingredient } from '@calm/core';
+import { api } from '../../state/api';
+
+interface Added<Content> {
+  readonly house: string;
+  readonly content: Content;
+}
+interface Changed<Content> {
+  readonly house: string;
+  readonly id: string;
+  readonly change: RecordChange<Content>;
+}
+interface Removed {
+  readonly house: string;
+  readonly id: string;
+}
+
+/** Adding, changing and taking away what the book holds besides formulas. */
+const recordsApi = api.injectEndpoints({
+  endpoints: (build) => {
+    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) => ({
+      add: build.mutation<Kept, Added<Content>>({
+        query: ({ house, content }) => ({ url: at(house), method: 'POST', body: content }),
+        invalidatesTags: ['Book'],
+      }),
+      change: build.mutation<Kept, Changed<Content>>({
+        query: ({ house, id, change }) => ({ url: at(house, id), method: 'PUT', body: change }),
+        invalidatesTags: ['Book'],
+      }),
+      remove: build.mutation<Kept, Removed>({
+        query: ({ house, id }) => ({ url: at(house, id), method: 'DELETE' }),
+        invalidatesTags: ['Book'],
+      }),
+    });
+    const products = shelf<ProductContent, Product>(paths.products);
+    const routes = shelf<RouteContent, RouteRecord>(paths.routes);
+    const pantry = shelf<Ingredient, PantryItem>(paths.pantry);
+    return {
+      addProduct: products.add,
+      changeProduct: products.change,
+      removeProduct: products.remove,
+      addRoute: routes.add,
+      changeRoute: routes.change,
+      removeRoute: routes.remove,
+      addItem: pantry.add,
+      changeItem: pantry.change,
+      removeItem: pantry.remove,
+      bringIn: build.mutation<
+        { formulas: { slug: string; version: number }[]; routes: RouteRecord[] },
+        { house: string; brought: BroughtIn }
+      >({
+        query: ({ house, brought }) => ({
+          url: paths.broughtIn(house),
+          method: 'POST',
+          body: brought,
+        }),
+        invalidatesTags: ['Book', 'Versions'],
+      }),
+    };
+  },
+});
+
+export const {
+  useAddProductMutation,
+  useChangeProductMutation,
+  useRemoveProductMutation,
+  useAddRouteMutation,
+  useChangeRouteMutation,
+  useRemoveRouteMutation,
+  useAddItemMutation,
+  useChangeItemMutation,
+  useRemoveItemMutation,
+  useBringInMutation,
+} = recordsApi;
