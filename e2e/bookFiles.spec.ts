@@ -1,3 +1,5 @@
+import { bookFileOf } from '@calm/contract/files';
+import { exampleBook } from '@calm/demo';
 import { readFileSync } from 'node:fs';
 import { expect, expectAccessible, test } from './house';
 
@@ -14,6 +16,12 @@ const harbour = (salt: string) => [
   `HB,Harbour dough,dough,salt,,${salt},`,
   'HB,Harbour dough,dough,yeast,,0.4,fresh',
 ];
+
+/** The demo house's book as a file, without a formula: they would be as they are. */
+function exampleFile() {
+  const { routes = [] } = bookFileOf(exampleBook());
+  return { formulas: [], routes };
+}
 
 test('the book goes out as a file and comes back; a file is shown before it changes anything', async ({
   page,
@@ -34,9 +42,37 @@ test('the book goes out as a file and comes back; a file is shown before it chan
       buffer: readFileSync(path),
     });
     const dialog = page.getByRole('dialog', { name: 'What book.json would change' });
-    await expect(dialog.getByText('as it is')).toHaveCount(3);
+    await expect(dialog.getByText('as it is')).toHaveCount(6);
     await expect(dialog.getByRole('button', { name: 'Nothing to change' })).toBeDisabled();
     await page.keyboard.press('Escape');
+  });
+
+  await test.step('a route that is changed or new comes in with its formulas, and back', async () => {
+    const { formulas, routes } = exampleFile();
+    const [first] = routes;
+    const warmer = first?.stages.map((stage) =>
+      stage.kind === 'rest' && stage.key === 'cold' ? { ...stage, airTempC: 6 } : stage,
+    );
+    const text = JSON.stringify({
+      format: 'calm-tray-formulas',
+      version: 1,
+      formulas,
+      routes: [{ name: first?.name, stages: warmer }],
+    });
+    const bring = () =>
+      file.setInputFiles({
+        name: 'warmer.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(text),
+      });
+    await bring();
+    const dialog = page.getByRole('dialog', { name: 'What warmer.json would change' });
+    await expect(dialog.getByText(`Route: ${first?.name}`)).toBeVisible();
+    await dialog.getByRole('button', { name: 'Bring it in' }).click();
+    await expect(page.getByText('One brought in from warmer.json.')).toBeVisible();
+    await expect(page.getByText(/Cold 42\sh at 6\.0\s°C/).first()).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByText(/Cold 42\sh at 3\.5\s°C/).first()).toBeVisible();
   });
 
   await test.step('a table with three faults is refused whole, each with its line', async () => {
@@ -57,11 +93,11 @@ test('the book goes out as a file and comes back; a file is shown before it chan
     await file.setInputFiles(rows(...harbour('2.5')));
     const dialog = page.getByRole('dialog', { name: 'What harbour.csv would change' });
     await expect(dialog.getByText('new', { exact: true })).toBeVisible();
-    await dialog.getByRole('button', { name: 'Bring in one formula' }).click();
+    await dialog.getByRole('button', { name: 'Bring it in' }).click();
     await expect(page.getByRole('link', { name: 'Harbour dough' })).toBeVisible();
     await file.setInputFiles(rows(...harbour('2.8')));
     await expect(dialog.getByText('becomes version 2')).toBeVisible();
-    await dialog.getByRole('button', { name: 'Bring in one formula' }).click();
+    await dialog.getByRole('button', { name: 'Bring it in' }).click();
     await expect(
       page.getByText(/Version 2: strong white, 63\s% water, 2\.8\s% salt/),
     ).toBeVisible();

@@ -1,7 +1,7 @@
 import { bookFileOf, readBookCsv, writeBookCsv } from '@calm/contract/files';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { bookChanges } from './bookChanges';
+import { bookChanges, broughtIn, routeChanges } from './bookChanges';
 
 const book = exampleBook();
 const { formulas } = bookFileOf(book);
@@ -38,5 +38,37 @@ describe('what a file would change', () => {
     expect(known).toMatchObject({ kind: 'same', content: { method: yard.method } });
     expect(fresh).toMatchObject({ kind: 'new', content: { method: plain } });
     expect(fresh?.content.mixerId).toBe(book.mixers[0]?.id);
+  });
+});
+
+describe('what a file would change of the routes', () => {
+  const { routes = [] } = bookFileOf(book);
+  const [first] = routes;
+  if (!first) throw new Error('the house has routes');
+
+  it('is nothing when they are the house’s own', () => {
+    expect(routeChanges(routes, book).map(({ kind }) => kind)).toEqual(['same', 'same', 'same']);
+  });
+
+  it('is told by name', () => {
+    const shorter = { ...first, stages: first.stages.slice(1) };
+    const other = { ...first, name: 'Quay way' };
+    const [changed, added] = routeChanges([shorter, other], book);
+    expect(changed).toMatchObject({ kind: 'changed', present: { name: first.name } });
+    expect(added).toMatchObject({ kind: 'new', present: null });
+  });
+
+  it('goes with the formulas as one request, without what is as it was', () => {
+    const [yard, slab] = formulas;
+    if (!yard || !slab) throw new Error('the house has its doughs');
+    const warmer = { ...yard, doughTempC: 26 };
+    const changes = bookChanges([warmer, slab, { ...yard, code: 'HB' }], book, plain);
+    const request = broughtIn(changes, routeChanges([first, { ...first, name: 'New' }], book), 'n');
+    expect(request.note).toBe('n');
+    expect(request.formulas).toMatchObject([
+      { slug: 'yard-dough', version: 1, content: { doughTempC: 26 } },
+      { code: 'HB' },
+    ]);
+    expect(request.routes).toEqual([{ content: { name: 'New', stages: first.stages } }]);
   });
 });
