@@ -2,6 +2,7 @@ import type {
   DeratingPoint,
   Formula,
   Ingredient,
+  LearnedResidue,
   Route,
   ScaleReadability,
   Skill,
@@ -201,6 +202,19 @@ export interface Person {
   readonly skills: readonly Skill[];
 }
 
+/** What a house's own lots say about losses; null where too few were weighed. */
+export interface LearnedLosses {
+  readonly residue: LearnedResidue | null;
+  readonly trims: readonly {
+    readonly productId: string;
+    readonly percent: number;
+    readonly lots: number;
+  }[];
+}
+
+/** A house that has weighed nothing yet. */
+export const NO_LOSSES: LearnedLosses = { residue: null, trims: [] };
+
 /** What changes seldom: everything a device needs to know about a house before a day. */
 export interface HouseBook {
   readonly house: House;
@@ -210,6 +224,8 @@ export interface HouseBook {
   readonly mixers: readonly Mixer[];
   /** What the house buys. */
   readonly pantry: readonly PantryItem[];
+  /** What the log says stays behind and is trimmed off. */
+  readonly losses: LearnedLosses;
   readonly people: readonly Person[];
 }
 

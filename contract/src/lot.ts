@@ -84,6 +84,9 @@ export interface Lot {
   readonly doorsAt: string;
   readonly closeAt: string;
   readonly note: string;
+  /** Dough left in bowls and on the bench, and trimmed off, as weighed, g; null until written. */
+  readonly leftG: number | null;
+  readonly trimG: number | null;
   readonly recipe: Recipe;
   readonly items: readonly LotItem[];
   readonly loads: readonly LoadRecord[];
@@ -119,4 +122,11 @@ export interface MixerFriction {
   /** How many logged loads stand behind it; 0 when the mixer's set value is used. */
   readonly loads: number;
   readonly scatterC: number;
+}
+
+/** What was left behind and trimmed off, g; null takes it back. */
+export interface LossChange {
+  readonly leftG: number | null;
+  readonly trimG: number | null;
+  readonly version: number;
 }

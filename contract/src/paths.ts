@@ -22,6 +22,7 @@ export const paths = {
     `${house(slug)}/lots${from === undefined ? '' : `?from=${from}&days=${days}`}`,
   lot,
   note: (slug: string, id: string) => `${lot(slug, id)}/note`,
+  losses: (slug: string, id: string) => `${lot(slug, id)}/losses`,
   withdrawn: (slug: string, id: string) => `${lot(slug, id)}/withdrawn`,
   load: (slug: string, id: string, number: number) => `${lot(slug, id)}/loads/${number}`,
   mark: (slug: string, id: string, loadNumber: number, stepKey: string) =>

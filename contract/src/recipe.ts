@@ -3,6 +3,7 @@ import {
   scaleLot,
   type Load,
   type Outcome,
+  type Residue,
   type ScaledLot,
   type ScaleReason,
   type WaterAdvice,
@@ -27,8 +28,8 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
   const record = required(book.formulas.find((f) => f.id === product.formulaId));
   const route = required(book.routes.find((r) => r.id === product.routeId));
   const mixer = required(book.mixers.find((m) => m.id === (mixerId ?? record.mixerId)));
-  const { residuePercent, residuePerLoadG, derating, pourBy, baseSumC } = book.house.settings;
-  const { scaleReadabilityG, yeastConversion } = book.house.settings;
+  const { derating, pourBy, baseSumC, scaleReadabilityG, yeastConversion } = book.house.settings;
+  const residue = residueOf(book);
   return {
     formulaId: record.id,
     formulaName: record.name,
@@ -45,8 +46,8 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
       maxDoughKg: mixer.maxDoughKg,
     },
     settings: {
-      residuePercent,
-      residuePerLoadG,
+      residuePercent: residue.percent,
+      residuePerLoadG: residue.perLoadG,
       derating,
       pourBy,
       ...(baseSumC !== undefined && { baseSumC }),
@@ -54,6 +55,11 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
       yeastConversion,
     },
   };
+}
+
+/** What stays behind, as the log has learned it or, until then, as the house has set it. */
+export function residueOf({ house: { settings }, losses }: HouseBook): Residue {
+  return losses.residue ?? { percent: settings.residuePercent, perLoadG: settings.residuePerLoadG };
 }
 
 /** A product's balls as they stand in a lot. */

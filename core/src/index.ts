@@ -8,3 +8,4 @@ export * from './heat';
 export * from './ferment';
 export * from './house';
 export * from './pantry';
+export * from './learn';

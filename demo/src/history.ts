@@ -81,6 +81,7 @@ function makeLot(
     doorsAt: doorsAt.toISOString(),
     closeAt: instantOf(date, lastService.endMin, zone).toISOString(),
     note: isHot ? 'Heatwave: kitchen far warmer than usual, ice in every load.' : '',
+    ...weighedLosses(scaled.value, items, marks, key),
     recipe,
     items,
     loads: scaled.value.loads.map((load, i) => {
@@ -99,6 +100,35 @@ function makeLot(
       };
     }),
     marks,
+  };
+}
+
+/** What really stays behind and is trimmed off; the house's settings are a little off. */
+const TRUE_LOSSES = { perLoadG: 95, percent: 0.7, trimPercent: 6.2 };
+
+function weighedLosses(
+  scaled: ScaledLot,
+  items: Lot['items'],
+  marks: Lot['marks'],
+  key: string,
+): Pick<Lot, 'leftG' | 'trimG'> {
+  const isBalled = marks.some(({ stepKey }) => /-(divide-ball|pan)$/.test(stepKey));
+  const isSheeted = marks.some(({ stepKey }) => stepKey.endsWith('-sheet'));
+  const { perLoadG, percent, trimPercent } = TRUE_LOSSES;
+  const loads = scaled.loads.length;
+  const leftG = perLoadG * loads + (scaled.balance.doughG * percent) / 100;
+  const sheetedG = items.reduce(
+    (sum, item) => sum + (item.trimPercent > 0 ? item.count * item.ballWeightG : 0),
+    0,
+  );
+  const trimG = (sheetedG * trimPercent) / (100 - trimPercent);
+  const scatter = (name: string, g: number) => 5 * Math.round(noise(`${key}/${name}`) * (g / 5));
+  return {
+    leftG: isBalled ? Math.max(0, 5 * Math.round(leftG / 5) + scatter('left', 40)) : null,
+    trimG:
+      isSheeted && sheetedG > 0
+        ? Math.max(0, 5 * Math.round(trimG / 5) + scatter('trim', trimG * 0.1))
+        : null,
   };
 }
 

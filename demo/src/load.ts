@@ -1,5 +1,5 @@
 import { activeKeyOf, inTransaction, schema as t, type Database, type Queries } from '@calm/server';
-import type { HouseBook } from '@calm/contract';
+import { NO_LOSSES, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
 import { makeHistory } from './history';
@@ -60,6 +60,8 @@ export async function loadLanternYard(
           doorsAt: new Date(lot.doorsAt),
           closeAt: new Date(lot.closeAt),
           note: lot.note,
+          leftG: lot.leftG,
+          trimG: lot.trimG,
           recipe,
           activeKey: activeKeyOf(
             recipe.formulaId,
@@ -147,6 +149,7 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
       version: 1,
       ...thing,
     })),
+    losses: NO_LOSSES,
     people: yard.crew.map(({ name: person, initials, skills }) => ({
       id: id(`person/${person}`),
       name: person,

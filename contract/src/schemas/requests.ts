@@ -1,6 +1,6 @@
 import type { CountChange } from '../demand';
 import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
-import type { WithdrawChange } from '../lot';
+import type { LossChange, WithdrawChange } from '../lot';
 import { CAUTIONS } from '../house';
 import type {
   BroughtIn,
@@ -103,6 +103,13 @@ export const markChangeSchema = Joi.object<MarkChange>({
 /** PUT a note. */
 export const noteChangeSchema = Joi.object<NoteChange>({
   note: text(500).allow('').required(),
+  version: version(),
+});
+
+/** PUT what a lot left behind. */
+export const lossChangeSchema = Joi.object<LossChange>({
+  leftG: Joi.number().min(0).max(200_000).required().allow(null),
+  trimG: Joi.number().min(0).max(200_000).required().allow(null),
   version: version(),
 });
 

@@ -6,6 +6,7 @@ import {
   formulaStartSchema,
   ingredientSchema,
   loadChangeSchema,
+  lossChangeSchema,
   lotStartSchema,
   markChangeSchema,
   noteChangeSchema,
@@ -25,7 +26,14 @@ import { routeShelf } from '../store/routes';
 import { bringIn } from '../use-cases/bringIn';
 import { servicesBetween, shiftsBetween } from '../use-cases/calendar';
 import { changeCount } from '../use-cases/changeCount';
-import { changeLoad, changeMark, changeNote, withdrawLot } from '../use-cases/changeLot';
+import {
+  changeLoad,
+  changeLosses,
+  changeMark,
+  changeNote,
+  withdrawLot,
+} from '../use-cases/changeLot';
+import { bookOf } from '../use-cases/losses';
 import { learnedFrictions } from '../use-cases/frictions';
 import { done } from '../use-cases/result';
 import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFormula';
@@ -46,7 +54,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   });
   api.get(
     '/houses/:house/book',
-    houseDoor(db, { run: async ({ scope, house }) => done(await readBook(scope, house)) }),
+    houseDoor(db, { run: async ({ scope, house }) => done(await bookOf(scope, house)) }),
   );
   api.post(
     '/houses/:house/formulas',
@@ -150,6 +158,14 @@ export function apiRouter(db: Database, clock: Clock): Router {
       params: params.lot,
       body: noteChangeSchema,
       run: ({ scope, params: { lot }, body }) => changeNote(scope, lot, body),
+    }),
+  );
+  api.put(
+    '/houses/:house/lots/:lot/losses',
+    houseDoor(db, {
+      params: params.lot,
+      body: lossChangeSchema,
+      run: ({ scope, params: { lot }, body }) => changeLosses(scope, lot, body),
     }),
   );
   api.put(

@@ -24,8 +24,11 @@ export async function findHouse(tx: Queries, slug: string): Promise<House | null
   return { id, slug, name, timeZone, settings };
 }
 
-/** Everything of a house that changes seldom. */
-export async function readBook({ tx, houseId }: Scope, house: House): Promise<HouseBook> {
+/** Everything of a house that changes seldom, but for what its log has learned. */
+export async function readBook(
+  { tx, houseId }: Scope,
+  house: House,
+): Promise<Omit<HouseBook, 'losses'>> {
   const [products, formulas, routes, mixers, people, pantry] = await Promise.all([
     tx
       .select()

@@ -1,5 +1,5 @@
 import type { LoadRecord, Lot, LotItem, Mark } from '@calm/contract';
-import { and, asc, between, count, eq, inArray, isNotNull } from 'drizzle-orm';
+import { and, asc, between, count, desc, eq, inArray, isNotNull, or } from 'drizzle-orm';
 import * as t from './schema';
 import type { Scope } from './scope';
 import { isDuplicate } from './transaction';
@@ -79,6 +79,8 @@ async function withParts({ tx, houseId }: Scope, rows: LotRow[]): Promise<Lot[]>
     doorsAt: row.doorsAt.toISOString(),
     closeAt: row.closeAt.toISOString(),
     note: row.note,
+    leftG: row.leftG,
+    trimG: row.trimG,
     recipe: row.recipe,
     items: (itemsOf.get(row.id) ?? []).map(itemOf),
     loads: (loadsOf.get(row.id) ?? []).map(loadOf),
@@ -159,7 +161,7 @@ export async function updateLot(
   { tx, houseId }: Scope,
   lotId: string,
   version: number,
-  change: { note?: string; activeKey?: string | null },
+  change: Partial<Pick<LotRow, 'note' | 'activeKey' | 'leftG' | 'trimG'>>,
 ): Promise<boolean> {
   const [result] = await tx
     .update(t.lots)
@@ -175,4 +177,33 @@ export async function findLotRow({ tx, houseId }: Scope, lotId: string): Promise
     .from(t.lots)
     .where(and(eq(t.lots.houseId, houseId), eq(t.lots.id, lotId)));
   return row ?? null;
+}
+
+/** The newest lots that were weighed after balling. */
+export async function readWeighedLots({ tx, houseId }: Scope, most: number) {
+  return tx
+    .select()
+    .from(t.lots)
+    .where(
+      and(
+        eq(t.lots.houseId, houseId),
+        isNotNull(t.lots.activeKey),
+        or(isNotNull(t.lots.leftG), isNotNull(t.lots.trimG)),
+      ),
+    )
+    .orderBy(desc(t.lots.serviceDate))
+    .limit(most);
+}
+
+/** What lots were made into, by lot. */
+export async function readItems(
+  { tx, houseId }: Scope,
+  lotIds: readonly string[],
+): Promise<Map<string, LotItem[]>> {
+  if (lotIds.length === 0) return new Map();
+  const rows = await tx
+    .select()
+    .from(t.lotItems)
+    .where(and(eq(t.lotItems.houseId, houseId), inArray(t.lotItems.lotId, [...lotIds])));
+  return new Map([...groupByLot(rows)].map(([id, items]) => [id, items.map(itemOf)]));
 }

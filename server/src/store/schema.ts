@@ -284,6 +284,8 @@ export const lots = mysqlTable(
     doorsAt: instant('doors_at').notNull(),
     closeAt: instant('close_at').notNull(),
     note: varchar('note', { length: 500 }).notNull().default(''),
+    leftG: grams('left_g'),
+    trimG: grams('trim_g'),
     recipe: json('recipe').$type<Recipe>().notNull(),
     /** One lot of a dough per date may be under way; null once withdrawn, so that it is free again. */
     activeKey: varchar('active_key', { length: 100 }),

@@ -3,6 +3,7 @@ import {
   scaleRecipe,
   type LoadChange,
   type LoadRecord,
+  type LossChange,
   type Lot,
   type Mark,
   type MarkChange,
@@ -68,6 +69,19 @@ export async function changeNote(
   const current = await findLot(scope, lotId);
   if (!current) return NO_LOT;
   return isWritten ? done(current) : { kind: 'stale', current, sent: { note, version } };
+}
+
+/** Writes what a lot left behind and what was trimmed off. */
+export async function changeLosses(
+  scope: Scope,
+  lotId: string,
+  change: LossChange,
+): Promise<Result<Lot>> {
+  const { leftG, trimG, version } = change;
+  const isWritten = await updateLot(scope, lotId, version, { leftG, trimG });
+  const current = await findLot(scope, lotId);
+  if (!current) return NO_LOT;
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
 }
 
 /** Takes a lot back that was started by mistake, or restores it. Nothing of it is lost. */

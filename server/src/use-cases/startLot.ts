@@ -12,11 +12,11 @@ import {
   type Service,
 } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
-import { readBook } from '../store/book';
 import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../store/lots';
 import type { Scope } from '../store/scope';
 import { servicesBetween } from './calendar';
 import { learnedFrictions } from './frictions';
+import { bookOf } from './losses';
 import { done, type Result } from './result';
 import { localDateOf } from './wallClock';
 
@@ -30,7 +30,7 @@ export async function startLot(
   start: LotStart,
   now: Date,
 ): Promise<Result<Lot>> {
-  const book = await readBook(scope, house);
+  const book = await bookOf(scope, house);
   const product = book.products.find((p) => p.id === start.productId);
   if (!product) return { kind: 'not-found', what: 'product' };
   const problems = wrongIds(book, product, start);

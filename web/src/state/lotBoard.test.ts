@@ -65,6 +65,8 @@ describe('the board', () => {
       doorsAt: lunch.startsAt,
       closeAt: dinner.endsAt,
       note: '',
+      leftG: null,
+      trimG: null,
       recipe: wanted.recipe,
       items: wanted.items.map((item) => ({ ...item, count: 100 })),
       loads: [],

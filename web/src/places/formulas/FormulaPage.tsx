@@ -1,5 +1,6 @@
 import TextField from '@mui/material/TextField';
-import type { FormulaRecord, HouseBook } from '@calm/contract';
+import type { FormulaContent, FormulaRecord, HouseBook } from '@calm/contract';
+import type { Formula } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, useParams } from 'react-router';
@@ -30,8 +31,6 @@ import { SaveBar } from './SaveBar';
 import { usePlannedDough } from './usePlannedDough';
 import { Versions } from './Versions';
 import { asPlanned, documentOf } from './whatIf';
-import type { FormulaContent } from '@calm/contract';
-import type { Formula } from '@calm/core';
 
 /** One formula of the book: read, edited, compared, saved as its next version. */
 export function FormulaPage() {

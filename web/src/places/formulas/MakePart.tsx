@@ -146,6 +146,13 @@ export function MakePart({
             fromRemainders={products.find((product) => product.isFromRemainders)}
           />
           <Weighing scaled={answer.value} pantry={book.pantry} />
+          <p className="quiet small">
+            {t(`formulas.make.residue.${book.losses.residue ? 'learned' : 'set'}`, {
+              percent: f.percent(settings.residuePercent, 2),
+              perLoad: f.grams(settings.residuePerLoadG),
+              lots: book.losses.residue?.lots ?? 0,
+            })}
+          </p>
           <Bags
             request={request}
             pantry={book.pantry}

@@ -11,6 +11,7 @@ import { STANDARD_TARGET, type Target } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/Choice';
+import { useFormats } from '../../parts/format';
 import { LabelledCell } from '../../parts/LabelledCell';
 import { useNotices } from '../../parts/Notices';
 import { problemOf } from '../../state/api';
@@ -47,6 +48,7 @@ export function ProductDialog({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const [content, setContent] = useState<ProductContent>(() =>
     product
       ? contentOfProduct(product)
@@ -64,6 +66,7 @@ export function ProductDialog({
   const put = (to: Partial<ProductContent>) => setContent((before) => ({ ...before, ...to }));
   const aim = (to: Partial<Target>) => put({ target: { ...content.target, ...to } });
   const { keep, remove, wrong } = useKeeping(house, product, onClose);
+  const learned = book.losses.trims.find(({ productId }) => productId === product?.id);
   const nameOfRoute = (id: string) => book.routes.find((route) => route.id === id)?.name ?? id;
 
   return (
@@ -118,6 +121,20 @@ export function ProductDialog({
               onCommit={(trimPercent) => put({ trimPercent })}
             />
           </div>
+          {learned && Math.abs(learned.percent - content.trimPercent) >= 0.05 && (
+            <p className="quiet small">
+              {t('formulas.product.learnedTrim', {
+                lots: learned.lots,
+                percent: f.percent(learned.percent),
+              })}{' '}
+              <Button
+                size="small"
+                onClick={() => put({ trimPercent: Number(learned.percent.toFixed(1)) })}
+              >
+                {t('formulas.product.useTrim')}
+              </Button>
+            </p>
+          )}
           <h3>{t('formulas.product.target')}</h3>
           <div className={styles['row']}>
             {(['riseMin', 'risePeak', 'riseMax'] as const).map((key) => (

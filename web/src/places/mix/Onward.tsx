@@ -8,6 +8,7 @@ import type { BoardLot } from '../../state/lotBoard';
 import { coverWords } from '../../state/lotWords';
 import type { Board } from '../../state/useBoard';
 import styles from './BatchSheet.module.css';
+import { Losses } from './Losses';
 import { useMark } from './useMark';
 
 /** The lot's way from the scale to the doors: each piece of work, when, by whom, done or not. */
@@ -27,6 +28,7 @@ export function Onward({
           <OnwardStep key={stageKey(work)} board={board} boardLot={boardLot} work={work} />
         ))}
       </ol>
+      {boardLot.lot && <Losses house={board.house} lot={boardLot.lot} />}
       <Caution about="cold-room" />
       <Caution about="raw-dough" />
     </section>

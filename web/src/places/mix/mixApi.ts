@@ -2,6 +2,7 @@ import {
   paths,
   type LoadChange,
   type LoadRecord,
+  type LossChange,
   type Lot,
   type LotStart,
   type NoteChange,
@@ -36,6 +37,14 @@ const mixApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Lots'],
     }),
+    changeLosses: build.mutation<Lot, OfLot & { change: LossChange }>({
+      query: ({ house, lotId, change }) => ({
+        url: paths.losses(house, lotId),
+        method: 'PUT',
+        body: change,
+      }),
+      invalidatesTags: ['Lots', 'Book'],
+    }),
     withdrawLot: build.mutation<
       { version: number; isWithdrawn: boolean },
       OfLot & { change: WithdrawChange }
@@ -53,6 +62,7 @@ const mixApi = api.injectEndpoints({
 export const {
   useStartLotMutation,
   useChangeLoadMutation,
+  useChangeLossesMutation,
   useChangeNoteMutation,
   useWithdrawLotMutation,
 } = mixApi;
