@@ -28,6 +28,11 @@ test('a lot goes on paper: a page a load, a label a tray', async ({ page, at }) 
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Tray labels, 62-mm roll' }).click();
   await expect(page).toHaveURL(/as=roll/);
+  await expect(page.getByRole('button', { name: 'Tray labels, 62-mm roll' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(page.getByText('Tray 20 of 20 · 12 balls')).toBeVisible();
   const roll = await page.pdf({ preferCSSPageSize: true });
   expect(pagesOf(roll)).toBe(21);
   expect(roll.toString('latin1')).toMatch(/MediaBox \[0 0 17[56]/);

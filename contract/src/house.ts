@@ -35,7 +35,12 @@ export interface HouseSettings {
     readonly preferment: number;
   };
   readonly ballTolerancePercent: number;
+  /** How often there shall be enough balls, percent; `STANDARD_ENOUGH` when the house has not said. */
+  readonly enoughPercent?: number;
 }
+
+/** Enough four times in five: what a missing pizza costs against a ball that is left. Starting value. */
+export const STANDARD_ENOUGH = 80;
 
 /** A site. */
 export interface House extends HouseSummary {

@@ -36,5 +36,9 @@ export const paths = {
   products: (slug: string, id?: string) => record(slug, 'products', id),
   routes: (slug: string, id?: string) => record(slug, 'routes', id),
   pantry: (slug: string, id?: string) => record(slug, 'pantry', id),
+  events: (slug: string, id?: string) => record(slug, 'events', id),
+  forecast: (slug: string, from: string, days: number) =>
+    `${house(slug)}/forecast?from=${from}&days=${days}`,
+  salesCsv: (slug: string) => `${house(slug)}/sales.csv`,
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

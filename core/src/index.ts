@@ -9,3 +9,4 @@ export * from './ferment';
 export * from './house';
 export * from './pantry';
 export * from './learn';
+export * from './demand';

@@ -3,6 +3,7 @@ import { NO_LOSSES, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
 import { makeHistory } from './history';
+import { makeSales } from './sales';
 import * as yard from './lanternYard';
 
 /** Any fixed namespace will do: it makes the demo's ids the same every time. */
@@ -71,6 +72,7 @@ export async function loadLanternYard(
         })),
       );
     });
+    if (!isBookEmpty) await insertSales(tx, houseId, id, now, weeks);
     const parts = lots.map((lot) => ({ lot, ids: { houseId, lotId: id(lot.id) } }));
     await inBatches(
       parts.flatMap(({ lot, ids }) =>
@@ -261,6 +263,30 @@ async function insertUsualCounts(tx: Queries, houseId: string, id: Ids) {
   );
 }
 
+async function insertSales(tx: Queries, houseId: string, id: Ids, now: Date, weeks?: number) {
+  const { sales, events } = makeSales(now, weeks);
+  await inBatches(sales, (batch) =>
+    tx.insert(t.sales).values(
+      batch.map(({ service, product, ...sale }) => ({
+        houseId,
+        patternId: patternId(id, service),
+        productId: id(`product/${product}`),
+        ...sale,
+      })),
+    ),
+  );
+  await inBatches(events, (batch) =>
+    tx.insert(t.events).values(
+      batch.map((event) => ({
+        id: id(`event/${event.date}`),
+        houseId,
+        patternId: null,
+        ...event,
+      })),
+    ),
+  );
+}
+
 /** Takes a house and everything of it out, children first. */
 async function removeHouse(tx: Queries, houseId: string) {
   const children = [
@@ -268,6 +294,8 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.loads,
     t.lotItems,
     t.lots,
+    t.sales,
+    t.events,
     t.chosenCounts,
     t.usualCounts,
     t.shiftPatterns,

@@ -1,4 +1,4 @@
-import type { CountChange } from '../demand';
+import type { CountChange, EventContent } from '../demand';
 import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
 import type { LossChange, WithdrawChange } from '../lot';
 import { CAUTIONS } from '../house';
@@ -194,6 +194,15 @@ export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
   strengthW: Joi.number().min(50).max(600),
   proteinPercent: Joi.number().min(4).max(25),
   uptakeNote: text(300).allow(''),
+});
+
+/** POST an event. */
+export const eventSchema = Joi.object<EventContent>({
+  date: localDate().required(),
+  patternId: id().required().allow(null),
+  name: text(80).required(),
+  expectedPercent: Joi.number().integer().min(5).max(500).required(),
+  note: text(300).allow('').required(),
 });
 
 /** PUT a record: its whole content, and the version it was made from. */

@@ -2,6 +2,7 @@ import {
   broughtInSchema,
   countChangeSchema,
   daysQuery,
+  eventSchema,
   formulaChangeSchema,
   formulaStartSchema,
   ingredientSchema,
@@ -19,6 +20,7 @@ import { Router } from 'express';
 import type { Clock } from '../clock';
 import { listHouses, readBook } from '../store/book';
 import type { Database } from '../store/database';
+import { eventShelf } from '../store/events';
 import { findLot, readLots } from '../store/lots';
 import { pantryShelf } from '../store/pantry';
 import { productShelf } from '../store/products';
@@ -33,6 +35,8 @@ import {
   changeNote,
   withdrawLot,
 } from '../use-cases/changeLot';
+import { forecastsBetween } from '../use-cases/forecast';
+import { salesCsv } from '../use-cases/salesCsv';
 import { bookOf } from '../use-cases/losses';
 import { learnedFrictions } from '../use-cases/frictions';
 import { done } from '../use-cases/result';
@@ -84,6 +88,22 @@ export function apiRouter(db: Database, clock: Clock): Router {
     houseDoor(db, {
       body: broughtInSchema,
       run: ({ scope, body }) => bringIn(scope, body, clock.now()),
+    }),
+  );
+  shelfDoors(api, db, 'events', eventShelf, eventSchema);
+  api.get(
+    '/houses/:house/forecast',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, house, query }) =>
+        done(await forecastsBetween(scope, house, query, clock.now())),
+    }),
+  );
+  api.get(
+    '/houses/:house/sales.csv',
+    houseDoor(db, {
+      type: 'text/csv',
+      run: async ({ scope, house }) => done(await salesCsv(scope, house, clock.now())),
     }),
   );
   shelfDoors(api, db, 'products', productShelf, productSchema);

@@ -25,6 +25,8 @@ interface Door<Params, Query, Body, Answer> {
   readonly body?: ObjectSchema<Body>;
   /** 200 unless something was made. */
   readonly status?: number;
+  /** JSON unless it is a text of another kind. */
+  readonly type?: 'text/csv';
   run(visit: Visit<Params, Query, Body>): Promise<Result<Answer>>;
 }
 
@@ -56,7 +58,9 @@ export function houseDoor<Params = object, Query = object, Body = object, Answer
       });
     });
     if (result.kind !== 'done') return sendRefusal(res, result);
-    res.status(door.status ?? 200).json(result.value);
+    res.status(door.status ?? 200);
+    if (door.type) res.type(door.type).send(result.value);
+    else res.json(result.value);
   };
 }
 

@@ -249,6 +249,61 @@ export const chosenCounts = mysqlTable(
   ],
 );
 
+/** What one service sold of one product: by hand, from a file, or from the till. */
+export const sales = mysqlTable(
+  'sales',
+  {
+    houseId: houseId(),
+    date: date('date', { mode: 'string' }).notNull(),
+    patternId: ref('pattern_id'),
+    productId: ref('product_id'),
+    sold: int('sold').notNull(),
+    /** Minutes from local midnight when the last ball went; null when they lasted. */
+    soldOutMin: smallint('sold_out_min'),
+    version: version(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.houseId, t.date, t.patternId, t.productId] }),
+    foreignKey({
+      name: 'sales_pattern',
+      columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+    foreignKey({
+      name: 'sales_product',
+      columns: [t.houseId, t.productId],
+      foreignColumns: [products.houseId, products.id],
+    }),
+  ],
+);
+
+/** What is on in town, or in the house, that moves demand. */
+export const events = mysqlTable(
+  'events',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    date: date('date', { mode: 'string' }).notNull(),
+    /** One service of the day; null is all of them. */
+    patternId: char('pattern_id', { length: 36 }),
+    /** The same name is the same kind of event: what it did before teaches what it will do. */
+    name: varchar('name', { length: 80 }).notNull(),
+    /** What the house expects of it, percent of an ordinary day. */
+    expectedPercent: smallint('expected_percent').notNull(),
+    note: varchar('note', { length: 300 }).notNull().default(''),
+    version: version(),
+  },
+  (t) => [
+    unique('events_house').on(t.houseId, t.id),
+    index('events_by_date').on(t.houseId, t.date),
+    foreignKey({
+      name: 'events_pattern',
+      columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+  ],
+);
+
 /** A shift that comes every week; minutes as in services. */
 export const shiftPatterns = mysqlTable(
   'shift_patterns',

@@ -1,15 +1,17 @@
 import type { FieldError } from '@calm/contract';
 import type { ScaleReason } from '@calm/core';
 
+/** What stands on the shelves that people add to and take from. */
+export type ShelfName = 'product' | 'route' | 'ingredient' | 'event';
+
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =
   | {
       readonly kind: 'not-found';
-      readonly what:
-        'house' | 'lot' | 'load' | 'service' | 'product' | 'formula' | 'route' | 'ingredient';
+      readonly what: 'house' | 'lot' | 'load' | 'service' | 'formula' | ShelfName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
-  | { readonly kind: 'in-use'; readonly what: 'product' | 'route' | 'ingredient' }
+  | { readonly kind: 'in-use'; readonly what: ShelfName }
   | { readonly kind: 'already-started'; readonly current: unknown }
   | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }
   | { readonly kind: 'bad-input'; readonly errors: readonly FieldError[] };

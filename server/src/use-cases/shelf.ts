@@ -2,11 +2,11 @@ import type { RecordChange } from '@calm/contract';
 import { randomUUID } from 'node:crypto';
 import type { Scope } from '../store/scope';
 import { isDuplicate, isInUse } from '../store/transaction';
-import { badInput, done, type Result } from './result';
+import { badInput, done, type Result, type ShelfName } from './result';
 
 /** Records of one kind that people add, change and take away again. */
 export interface Shelf<Content, Kept> {
-  readonly what: 'product' | 'route' | 'ingredient';
+  readonly what: ShelfName;
   /** Null when the house has none of this id. */
   find(scope: Scope, id: string): Promise<Kept | null>;
   /** What the content refers to and the house lacks, as the field that does; null when all is there. */
@@ -73,7 +73,7 @@ export async function removeRecord<Content, Kept>(
   return done(there);
 }
 
-function found<Kept>(shelf: { what: Shelf<never, Kept>['what'] }, kept: Kept | null): Result<Kept> {
+function found<Kept>(shelf: { readonly what: ShelfName }, kept: Kept | null): Result<Kept> {
   return kept ? done(kept) : { kind: 'not-found', what: shelf.what };
 }
 

@@ -87,3 +87,37 @@ function parseProblem(text: string): unknown {
     return null;
   }
 }
+
+/** A shelf of the book whose records have ids. */
+type BookShelf = 'formulas' | 'products' | 'routes' | 'pantry';
+
+/**
+ * Puts a record into the book at hand as soon as the house has acknowledged it, without waiting for the
+ * book to come anew: whoever edits on at once edits what is saved.
+ */
+export async function keepInBook(
+  shelf: BookShelf,
+  { house }: { readonly house: string },
+  {
+    dispatch,
+    queryFulfilled,
+  }: {
+    readonly dispatch: (action: ReturnType<typeof updateBook>) => unknown;
+    readonly queryFulfilled: Promise<{ readonly data: unknown }>;
+  },
+): Promise<void> {
+  try {
+    const { data } = await queryFulfilled;
+    dispatch(updateBook(house, shelf, data as { id: string }));
+  } catch {
+    // What was refused is told where it was typed.
+  }
+}
+
+const updateBook = (house: string, shelf: BookShelf, kept: { id: string }) =>
+  api.util.updateQueryData('book', house, (book) => {
+    const records = book[shelf] as { id: string }[];
+    const at = records.findIndex(({ id }) => id === kept.id);
+    if (at >= 0) records[at] = kept;
+    else records.push(kept);
+  });

@@ -5,6 +5,7 @@ import Switch from '@mui/material/Switch';
 import IconButton from '@mui/material/IconButton';
 import type { PantryItem } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
+import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/Failed';
 import { useNotices } from '../../parts/Notices';
@@ -61,7 +62,7 @@ export function Pantry() {
 function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shelf }) {
   const { t } = useTranslation();
   const content = contentOfItem(item);
-  const put = (to: Partial<Ingredient>) => void shelf.change(item, cleaned({ ...content, ...to }));
+  const put = (to: Partial<Ingredient>) => void shelf.change(item, to);
   const brings = content.composition ?? NOTHING;
   const isFlour = item.strengthW !== undefined;
   const cell = (
@@ -177,7 +178,7 @@ function cleaned(item: Ingredient): Ingredient {
 
 interface Shelf {
   readonly add: (items: readonly PantryItem[]) => Promise<void>;
-  readonly change: (item: PantryItem, content: Ingredient) => Promise<void>;
+  readonly change: (item: PantryItem, to: Partial<Ingredient>) => Promise<void>;
   readonly remove: (item: PantryItem) => Promise<void>;
 }
 
@@ -188,6 +189,13 @@ function useShelf(house: string): Shelf {
   const [add] = useAddItemMutation();
   const [change] = useChangeItemMutation();
   const [drop] = useRemoveItemMutation();
+  // Two fields may be typed faster than the first is acknowledged: each write goes over the one before.
+  const written = useRef(new Map<string, PantryItem>());
+  const last = useRef<Promise<void>>(Promise.resolve());
+  const inTurn = (work: () => Promise<void>) => {
+    last.current = last.current.then(() => tried(work));
+    return last.current;
+  };
   const tried = async (work: () => Promise<void>) => {
     try {
       await work();
@@ -210,10 +218,14 @@ function useShelf(house: string): Shelf {
         const added = await add({ house, content: { name, allergens: [] } }).unwrap();
         changed(t('formulas.pantry.added'), () => drop({ house, id: added.id }).unwrap());
       }),
-    change: (item, content) =>
-      tried(async () => {
+    change: (shown, to) =>
+      inTurn(async () => {
+        const mine = written.current.get(shown.id);
+        const item = mine && mine.version > shown.version ? mine : shown;
         const { id, version } = item;
+        const content = cleaned({ ...contentOfItem(item), ...to });
         const saved = await change({ house, id, change: { version, content } }).unwrap();
+        written.current.set(id, saved);
         const before = { version: saved.version, content: contentOfItem(item) };
         changed(
           t('formulas.pantry.changed', { name: saved.name }),

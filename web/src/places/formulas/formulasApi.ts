@@ -5,7 +5,7 @@ import {
   type FormulaStart,
   type FormulaVersion,
 } from '@calm/contract';
-import { api } from '../../state/api';
+import { api, keepInBook } from '../../state/api';
 
 const formulasApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -22,10 +22,12 @@ const formulasApi = api.injectEndpoints({
         method: 'PUT',
         body: change,
       }),
+      onQueryStarted: (sent, request) => keepInBook('formulas', sent, request),
       invalidatesTags: ['Book', 'Versions'],
     }),
     startFormula: build.mutation<FormulaRecord, { house: string; start: FormulaStart }>({
       query: ({ house, start }) => ({ url: paths.formulas(house), method: 'POST', body: start }),
+      onQueryStarted: (sent, request) => keepInBook('formulas', sent, request),
       invalidatesTags: ['Book', 'Versions'],
     }),
   }),

@@ -9,7 +9,7 @@ import {
   type RouteRecord,
 } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
-import { api } from '../../state/api';
+import { api, keepInBook } from '../../state/api';
 
 interface Added<Content> {
   readonly house: string;
@@ -28,13 +28,18 @@ interface Removed {
 /** Adding, changing and taking away what the book holds besides formulas. */
 const recordsApi = api.injectEndpoints({
   endpoints: (build) => {
-    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) => ({
+    const shelf = <Content, Kept>(
+      name: 'products' | 'routes' | 'pantry',
+      at: (house: string, id?: string) => string,
+    ) => ({
       add: build.mutation<Kept, Added<Content>>({
         query: ({ house, content }) => ({ url: at(house), method: 'POST', body: content }),
+        onQueryStarted: (sent, request) => keepInBook(name, sent, request),
         invalidatesTags: ['Book'],
       }),
       change: build.mutation<Kept, Changed<Content>>({
         query: ({ house, id, change }) => ({ url: at(house, id), method: 'PUT', body: change }),
+        onQueryStarted: (sent, request) => keepInBook(name, sent, request),
         invalidatesTags: ['Book'],
       }),
       remove: build.mutation<Kept, Removed>({
@@ -42,9 +47,9 @@ const recordsApi = api.injectEndpoints({
         invalidatesTags: ['Book'],
       }),
     });
-    const products = shelf<ProductContent, Product>(paths.products);
-    const routes = shelf<RouteContent, RouteRecord>(paths.routes);
-    const pantry = shelf<Ingredient, PantryItem>(paths.pantry);
+    const products = shelf<ProductContent, Product>('products', paths.products);
+    const routes = shelf<RouteContent, RouteRecord>('routes', paths.routes);
+    const pantry = shelf<Ingredient, PantryItem>('pantry', paths.pantry);
     return {
       addProduct: products.add,
       changeProduct: products.change,

@@ -1,0 +1,172 @@
+import { dayNumber, weekdayIndex, type SoldDay } from './soldDay';
+
+/** How fast the parts of a model follow what happens; each per service that was held. */
+export interface Smoothing {
+  readonly level: number;
+  /** Of the trend, which is counted per week. */
+  readonly trend: number;
+  readonly weekday: number;
+}
+
+/** What a house's sales of one product at one kind of service come to. */
+export interface DemandModel {
+  /** Balls on an average day, without its weekday and without an event. */
+  readonly level: number;
+  /** Change of the level, balls a week; it fades (see `TREND_KEEPS`). */
+  readonly trendPerWeek: number;
+  /** Day of the last service in it, days since 1970. */
+  readonly lastDay: number;
+  /** Factor of each weekday, Monday first; 1 on average over the weekdays that are open. */
+  readonly weekdays: readonly number[];
+  /** Factor of each event, by its name, as often as it was seen. */
+  readonly events: Readonly<Record<string, { readonly logFactors: readonly number[] }>>;
+  /** Services it has seen. */
+  readonly seen: number;
+}
+
+/** Share of a trend that is still there a week later: no kitchen grows for ever. Plausible 0.8–0.95. */
+export const TREND_KEEPS = 0.85;
+/** Services before the filter starts: about three weeks of five or six. */
+export const START_SERVICES = 15;
+/** Choices among which a series' own smoothing is found (least squared logarithmic error a week ahead). */
+export const SMOOTHINGS: readonly Smoothing[] = [0.05, 0.1, 0.2].flatMap((level) =>
+  [0, 0.02, 0.05].flatMap((trend) => [0.04, 0.12].map((weekday) => ({ level, trend, weekday }))),
+);
+/** A count that is almost nothing is read as this: its logarithm must stay finite. */
+const LEAST_BALLS = 0.5;
+
+/** A model's first state, from plain means of the first services. */
+function startOf(days: readonly SoldDay[]): DemandModel {
+  const plain = days.filter(({ event }) => event === undefined);
+  const sums = Array.from({ length: 7 }, () => ({ sold: 0, days: 0 }));
+  for (const { date, sold } of plain) {
+    const sum = sums[weekdayIndex(date)];
+    if (sum) {
+      sum.sold += sold;
+      sum.days += 1;
+    }
+  }
+  const means = sums.map(({ sold, days: n }) => (n > 0 ? sold / n : null));
+  const open = means.filter((mean) => mean !== null);
+  const level = Math.max(LEAST_BALLS, open.reduce((a, b) => a + b, 0) / Math.max(1, open.length));
+  return {
+    level,
+    trendPerWeek: 0,
+    lastDay: dayNumber(days.at(-1)?.date ?? '1970-01-01'),
+    weekdays: means.map((mean) =>
+      mean === null ? 1 : Math.max(LEAST_BALLS / level, mean / level),
+    ),
+    events: {},
+    seen: days.length,
+  };
+}
+
+/** How much of a trend is felt after some weeks: 1 + k + k² … for fractions of weeks too. */
+const trendWeeks = (weeks: number): number => (1 - TREND_KEEPS ** weeks) / (1 - TREND_KEEPS);
+
+/** The level on a later day. */
+export function levelAt({ level, trendPerWeek, lastDay }: DemandModel, day: number): number {
+  const weeks = Math.max(0, day - lastDay) / 7;
+  return Math.max(LEAST_BALLS, level + trendPerWeek * trendWeeks(weeks));
+}
+
+/** One more service: events teach their own factor and leave the rest alone. */
+function follow(model: DemandModel, day: SoldDay, by: Smoothing): DemandModel {
+  const at = dayNumber(day.date);
+  const weekday = weekdayIndex(day.date);
+  const weeks = Math.max(0, at - model.lastDay) / 7;
+  const level = levelAt(model, at);
+  const factor = model.weekdays[weekday] ?? 1;
+  const aged = {
+    ...model,
+    level,
+    trendPerWeek: model.trendPerWeek * TREND_KEEPS ** weeks,
+    lastDay: at,
+    seen: model.seen + 1,
+  };
+  if (day.event !== undefined) {
+    const logFactor = Math.log(Math.max(LEAST_BALLS, day.sold) / (level * factor));
+    const before = model.events[day.event]?.logFactors ?? [];
+    return {
+      ...aged,
+      events: { ...model.events, [day.event]: { logFactors: [...before, logFactor] } },
+    };
+  }
+  // What ran out says only "at least this many".
+  const sold = day.isSoldOut ? Math.max(day.sold, level * factor) : day.sold;
+  const off = sold / factor - level;
+  const nextLevel = Math.max(LEAST_BALLS, level + by.level * off);
+  const moved = model.weekdays.map((each, i) =>
+    i === weekday ? Math.max(0.02, each + by.weekday * (sold / nextLevel - each)) : each,
+  );
+  return {
+    ...aged,
+    level: nextLevel,
+    trendPerWeek: aged.trendPerWeek + by.trend * off,
+    weekdays: moved,
+  };
+}
+
+/**
+ * A model after each service, in time's order: `states[i]` has seen the first `START_SERVICES + i`.
+ *
+ * @param days in time's order, at most one a day
+ */
+export function filterDemand(days: readonly SoldDay[], by: Smoothing): DemandModel[] {
+  let model = startOf(days.slice(0, START_SERVICES));
+  const states = [model];
+  for (const day of days.slice(START_SERVICES)) {
+    model = follow(model, day, by);
+    states.push(model);
+  }
+  return states;
+}
+
+/** What an event on that day is expected to do, before and after it was seen. */
+export interface EventGuess {
+  readonly name: string;
+  /** Factor the house expects; 1 says nothing. */
+  readonly expectedFactor: number;
+}
+
+/** An expectation counts like this many times of having seen it. */
+const EXPECTATION_WEIGHT = 2;
+
+/** An event's factor: the house's expectation, moved by what was seen. */
+export function eventFactor(model: DemandModel, { name, expectedFactor }: EventGuess): number {
+  const seen = model.events[name]?.logFactors ?? [];
+  const sum = seen.reduce((a, b) => a + b, 0);
+  const prior = EXPECTATION_WEIGHT * Math.log(Math.max(0.05, expectedFactor));
+  return Math.exp((prior + sum) / (EXPECTATION_WEIGHT + seen.length));
+}
+
+/** Balls to expect on a day. */
+export function expectedOn(model: DemandModel, date: string, event?: EventGuess): number {
+  const factor = model.weekdays[weekdayIndex(date)] ?? 1;
+  return levelAt(model, dayNumber(date)) * factor * (event ? eventFactor(model, event) : 1);
+}
+
+/**
+ * The smoothing that would have told a series best a week ahead: least mean squared logarithmic error
+ * of services without an event.
+ */
+export function bestSmoothing(days: readonly SoldDay[]): Smoothing {
+  let best = { by: SMOOTHINGS[0] as Smoothing, error: Infinity };
+  for (const by of SMOOTHINGS) {
+    const states = filterDemand(days, by);
+    let error = 0;
+    let ago = 0;
+    for (let i = START_SERVICES; i < days.length; i += 1) {
+      const day = days[i] as SoldDay;
+      while (ago + 1 < states.length && stateDay(states, ago + 1) <= dayNumber(day.date) - 7)
+        ago += 1;
+      const model = states[ago];
+      if (!model || day.event !== undefined || day.isSoldOut) continue;
+      error += Math.log(Math.max(LEAST_BALLS, day.sold) / expectedOn(model, day.date)) ** 2;
+    }
+    if (error < best.error - 1e-12) best = { by, error };
+  }
+  return best.by;
+}
+
+const stateDay = (states: readonly DemandModel[], i: number) => states[i]?.lastDay ?? Infinity;
