@@ -70,6 +70,8 @@ export interface Forecast {
   readonly productId: string;
   /** Balls on average, and the middle eight in ten. */
   readonly mean: number;
+  /** How it scatters, share of the mean, beyond chance. */
+  readonly cv: number;
   readonly p10: number;
   readonly p90: number;
   /** Balls that are enough as often as the house wants. */

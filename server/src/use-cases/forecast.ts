@@ -107,6 +107,7 @@ export async function forecastsBetween(
               patternId,
               productId,
               mean,
+              cv: spread.cv,
               p10: demandQuantile(mean, spread, 0.1),
               p90: demandQuantile(mean, spread, 0.9),
               ready: ballsToHave(mean, spread, enoughPercent / 100),

@@ -6,6 +6,15 @@ import { measureAsRead, type Measure } from './measure';
 import styles from './NumberCell.module.css';
 import { readNumber, type NumberRule } from './readNumber';
 
+/** Columns and rows that a key goes in a grid. */
+const MOVES: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  Enter: [0, 1],
+};
+
 /**
  * A number in a table: as wide as its column, typed over, kept on Enter or on leaving. What cannot be
  * kept stays as it was typed, with the reason beneath.
@@ -18,6 +27,8 @@ export function NumberCell({
   rule: ownRule,
   step: ownStep,
   disabled = false,
+  onMove,
+  onFocus,
   onCommit,
 }: {
   readonly label: string;
@@ -30,6 +41,9 @@ export function NumberCell({
   /** By which the arrow keys change it. */
   readonly step: number;
   readonly disabled?: boolean;
+  /** In a grid: arrows and Enter go to the cell there instead of changing the number. */
+  readonly onMove?: (cell: HTMLElement, columns: number, rows: number) => void;
+  readonly onFocus?: () => void;
   readonly onCommit: (value: number) => void;
 }) {
   const { t } = useTranslation();
@@ -48,8 +62,15 @@ export function NumberCell({
     setTyped(null);
     if (read.value !== Number(value.toFixed(rule.decimals))) onCommit(toKept(read.value));
   };
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === 'Enter') {
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    const [columns, rows] = MOVES[event.key] ?? [0, 0];
+    // Left and right stay inside a number that is being typed.
+    const isGoing = onMove && (rows !== 0 || (columns !== 0 && typed === null));
+    if (isGoing && read.ok) {
+      event.preventDefault();
+      commit();
+      onMove(event.currentTarget, columns, rows);
+    } else if (event.key === 'Enter') {
       // Keeps the number, and nothing more: a form around it must not be sent with what was there before.
       event.preventDefault();
       commit();
@@ -73,6 +94,10 @@ export function NumberCell({
         endAdornment={<span className={styles['unit']}>{unit}</span>}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={commit}
+        onFocus={(event) => {
+          if (onMove) event.target.select();
+          onFocus?.();
+        }}
         onKeyDown={onKeyDown}
         className={styles['input'] ?? ''}
         slotProps={{

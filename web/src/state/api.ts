@@ -23,7 +23,7 @@ export interface Stretch {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['Book', 'Versions', 'Services', 'Lots', 'Frictions'],
+  tagTypes: ['Book', 'Versions', 'Services', 'Lots', 'Frictions', 'Forecasts'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({

@@ -1,11 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
-import { addDays, dateAt } from './localDate';
+import { addDays, dateAt, mondayAfter } from './localDate';
 
 describe('local dates', () => {
   it('are the zone’s', () => {
     const lateEvening = Date.parse('2026-11-25T23:30:00Z');
     expect(dateAt(lateEvening, 'Europe/Copenhagen')).toBe('2026-11-26');
     expect(dateAt(lateEvening, 'UTC')).toBe('2026-11-25');
+  });
+
+  it('know the Monday that comes', () => {
+    expect(mondayAfter('2026-11-25')).toBe('2026-11-30');
+    expect(mondayAfter('2026-11-29')).toBe('2026-11-30');
+    expect(mondayAfter('2026-11-30')).toBe('2026-12-07');
   });
 
   it('count through months, leap years and clock changes', () => {

@@ -1,3 +1,5 @@
+import { weekdayIndex } from '@calm/core';
+
 /**
  * Local calendar dates as `YYYY-MM-DD`. Instants become dates in the house's zone; dates are then
  * counted without any zone, so no clock change can bend them.
@@ -25,3 +27,6 @@ export function addDays(date: string, days: number): string {
   const ms = Date.parse(`${date}T00:00:00Z`) + days * 86_400_000;
   return new Date(ms).toISOString().slice(0, 10);
 }
+
+/** The first Monday after a date. */
+export const mondayAfter = (date: string): string => addDays(date, 7 - weekdayIndex(date));

@@ -13,6 +13,8 @@ export interface Board {
   readonly services: readonly Service[];
   readonly shifts: readonly Shift[];
   readonly lots: readonly BoardLot[];
+  /** False while the days asked for are on their way and those before are still shown. */
+  readonly isCurrent: boolean;
 }
 
 /** Days before the cursor's date that the board reaches. */
@@ -48,6 +50,8 @@ export function useBoard(around?: string): {
   const shifts = useShiftsQuery(stretch, { skip: !timeZone });
   const lots = useLotsQuery(stretch, options);
 
+  const isCurrent = services.currentData !== undefined && lots.currentData !== undefined;
+
   const board = useMemo(() => {
     if (!book.data || !services.data || !shifts.data || !lots.data) return null;
     return {
@@ -56,8 +60,9 @@ export function useBoard(around?: string): {
       services: services.data,
       shifts: shifts.data,
       lots: boardLots(book.data, services.data, lots.data),
+      isCurrent,
     };
-  }, [house, book.data, services.data, shifts.data, lots.data]);
+  }, [house, book.data, services.data, shifts.data, lots.data, isCurrent]);
 
   const failed = [book, services, shifts, lots].filter((query) => query.isError && !query.data);
   return {

@@ -1,128 +1,127 @@
-import type { Service } from '@calm/contract';
+import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { paths } from '@calm/contract';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
-import { addDays, dateAt } from '../../state/localDate';
-import type { BoardLot } from '../../state/lotBoard';
-import { useBoard, type Board } from '../../state/useBoard';
+import { addDays, dateAt, mondayAfter } from '../../state/localDate';
+import { useBoard, useHouse } from '../../state/useBoard';
+import { useBookQuery } from '../../state/api';
 import { useCursor } from '../../state/useCursor';
-import { CountField } from './CountField';
+import { CountFacts } from './CountFacts';
 import styles from './Demand.module.css';
+import { useForecastQuery } from './demandApi';
+import { sayError } from './sayError';
+import { useTakeForecasts } from './useTakeForecasts';
+import { WeekGrid, type Picked } from './WeekGrid';
+
+type Stretch = 'two-days' | 'week' | 'next-week';
+const DAYS: Readonly<Record<Stretch, number>> = { 'two-days': 2, week: 7, 'next-week': 7 };
+/** The board begins this many days before the date it is laid around. */
+const BOARD_BEFORE = 2;
 
 /** How many balls, of which, for which service. */
 export function Demand() {
   const { t } = useTranslation();
+  const f = useFormats();
+  const house = useHouse();
   const { atMs } = useCursor();
-  const { board, error, retry } = useBoard();
+  const book = useBookQuery(house).data;
   const [params, setParams] = useSearchParams();
-  const days = params.get('days') === '7' ? 7 : 2;
+  const [picked, setPicked] = useState<Picked | null>(null);
+  const stretch = stretchOf(params.get('days'));
+  const today = dateAt(atMs, book?.house.timeZone ?? 'UTC');
+  const from = stretch === 'next-week' ? mondayAfter(today) : today;
+  const days = DAYS[stretch];
+  const { board, error, retry } = useBoard(
+    stretch === 'next-week' ? addDays(from, BOARD_BEFORE) : undefined,
+  );
+  const { data: answer } = useForecastQuery({ house, from, days }, { skip: !book });
+  const take = useTakeForecasts(house);
   if (error) return <Failed error={error} onRetry={retry} />;
   if (!board) return <Waiting />;
 
-  const today = dateAt(atMs, board.book.house.timeZone);
-  const dates = Array.from({ length: days }, (_, i) => addDays(today, i));
+  const dates = Array.from({ length: days }, (_, i) => addDays(from, i));
+  const services = board.services.filter(({ date }) => dates.includes(date));
+  const service = services.find(
+    (each) => each.date === picked?.date && each.patternId === picked.patternId,
+  );
+  const product = board.book.products.find(({ id }) => id === picked?.productId);
+  const count = service?.counts.find(({ productId }) => productId === picked?.productId);
+  const forecast = answer?.forecasts.find(
+    (each) =>
+      each.date === picked?.date &&
+      each.patternId === picked.patternId &&
+      each.productId === picked.productId,
+  );
   return (
     <Page
       title={t('demand.title')}
-      lead={t('demand.lead')}
+      lead={answer ? sayError(t, f, 'smoothed', answer.error, answer.naive) : t('demand.lead')}
       aside={
-        <ToggleButtonGroup
-          exclusive
-          value={days}
-          aria-label={t('demand.stretch')}
-          onChange={(_event, value: number | null) => {
-            if (value === null) return;
-            params.set('days', String(value));
-            setParams(params, { replace: true });
-          }}
-        >
-          <ToggleButton value={2}>{t('demand.twoDays')}</ToggleButton>
-          <ToggleButton value={7}>{t('demand.week')}</ToggleButton>
-        </ToggleButtonGroup>
+        <>
+          <ToggleButtonGroup
+            exclusive
+            value={stretch}
+            aria-label={t('demand.stretch')}
+            onChange={(_event, value: Stretch | null) => {
+              if (value === null) return;
+              params.set('days', value === 'two-days' ? '2' : value === 'week' ? '7' : 'next');
+              setParams(params, { replace: true });
+            }}
+          >
+            <ToggleButton value="two-days">{t('demand.twoDays')}</ToggleButton>
+            <ToggleButton value="week">{t('demand.week')}</ToggleButton>
+            <ToggleButton value="next-week">{t('demand.nextWeek')}</ToggleButton>
+          </ToggleButtonGroup>
+        </>
       }
     >
-      {dates.map((date, i) => (
-        <Day key={date} board={board} date={date} nth={i} />
-      ))}
+      <div className={styles['page']}>
+        {board.isCurrent ? (
+          <WeekGrid
+            board={board}
+            dates={dates}
+            forecasts={answer?.forecasts ?? []}
+            events={answer?.events ?? []}
+            today={today}
+            onPick={setPicked}
+          />
+        ) : (
+          <Waiting />
+        )}
+        <aside className={styles['facts']} aria-label={t('demand.facts.title')}>
+          {service && product && count && forecast && answer ? (
+            <CountFacts {...{ service, product, count, forecast, answer }} />
+          ) : (
+            <p className="quiet">{t('demand.facts.none')}</p>
+          )}
+          <div className={styles['choices']}>
+            {answer && (
+              <Button
+                variant="outlined"
+                disabled={take.isTaking}
+                onClick={() => void take.takeAll(services, answer.forecasts, atMs)}
+              >
+                {t('demand.take')}
+              </Button>
+            )}
+            <Button component="a" href={paths.salesCsv(house)} download variant="text">
+              {t('demand.takeOut')}
+            </Button>
+          </div>
+        </aside>
+      </div>
     </Page>
   );
 }
 
-function Day({
-  board,
-  date,
-  nth,
-}: {
-  readonly board: Board;
-  readonly date: string;
-  readonly nth: number;
-}) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const services = board.services.filter((service) => service.date === date);
-  const relative = nth === 0 ? t('demand.today') : nth === 1 ? t('demand.tomorrow') : '';
-  return (
-    <section className={styles['day']} aria-label={f.date(date)}>
-      <h2>
-        {f.date(date)} {relative && <span className="quiet">{relative}</span>}
-      </h2>
-      {services.length === 0 ? (
-        <p className={styles['closed']}>{t('demand.closed')}</p>
-      ) : (
-        <>
-          <div className={styles['services']}>
-            {services.map((service) => (
-              <ServiceColumn key={service.patternId} board={board} service={service} />
-            ))}
-          </div>
-          <Totals lots={board.lots.filter((lot) => lot.date === date)} />
-        </>
-      )}
-    </section>
-  );
-}
-
-function ServiceColumn({ board, service }: { readonly board: Board; readonly service: Service }) {
-  const f = useFormats();
-  const hours = `${f.time(Date.parse(service.startsAt))}–${f.time(Date.parse(service.endsAt))}`;
-  return (
-    <section className={styles['service']} aria-label={`${service.name} ${f.date(service.date)}`}>
-      <h3>
-        {service.name} <span className="quiet">{hours}</span>
-      </h3>
-      {board.book.products.map((product) => {
-        const count = service.counts.find((c) => c.productId === product.id);
-        return count ? (
-          <CountField key={product.id} service={service} product={product} count={count} />
-        ) : null;
-      })}
-    </section>
-  );
-}
-
-/** What the day's counts come to in dough, and what is already fixed. */
-function Totals({ lots }: { readonly lots: readonly BoardLot[] }) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  return (
-    <ul className={styles['totals']}>
-      {lots.map((lot) => (
-        <li key={lot.product.id}>
-          <b>{lot.recipe.formulaName}</b>{' '}
-          {lot.scaled.ok
-            ? t('demand.total', {
-                dough: f.kilograms(lot.scaled.value.balance.doughG),
-                loads: t('demand.loads', { count: lot.scaled.value.loads.length }),
-              })
-            : t('demand.cannot')}
-          {lot.lot && <span className="quiet"> {t('demand.fixed', { code: lot.code })}</span>}
-        </li>
-      ))}
-    </ul>
-  );
+function stretchOf(text: string | null): Stretch {
+  if (text === '7') return 'week';
+  return text === 'next' ? 'next-week' : 'two-days';
 }

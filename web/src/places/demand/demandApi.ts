@@ -1,5 +1,13 @@
-import { paths, type CountChange, type ProductCount } from '@calm/contract';
-import { api } from '../../state/api';
+import {
+  paths,
+  type CountChange,
+  type EventContent,
+  type ForecastAnswer,
+  type HouseEvent,
+  type ProductCount,
+  type RecordChange,
+} from '@calm/contract';
+import { api, type Stretch } from '../../state/api';
 
 /** A count's address and its change. */
 export interface CountWrite {
@@ -12,6 +20,10 @@ export interface CountWrite {
 
 const demandApi = api.injectEndpoints({
   endpoints: (build) => ({
+    forecast: build.query<ForecastAnswer, Stretch>({
+      query: ({ house, from, days }) => paths.forecast(house, from, days),
+      providesTags: ['Forecasts'],
+    }),
     changeCount: build.mutation<ProductCount, CountWrite>({
       query: ({ house, date, patternId, productId, change }) => ({
         url: paths.count(house, date, patternId, productId),
@@ -20,7 +32,36 @@ const demandApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Services'],
     }),
+    addEvent: build.mutation<HouseEvent, { house: string; content: EventContent }>({
+      query: ({ house, content }) => ({
+        url: paths.events(house),
+        method: 'POST',
+        body: content,
+      }),
+      invalidatesTags: ['Forecasts'],
+    }),
+    changeEvent: build.mutation<
+      HouseEvent,
+      { house: string; id: string; change: RecordChange<EventContent> }
+    >({
+      query: ({ house, id, change }) => ({
+        url: paths.events(house, id),
+        method: 'PUT',
+        body: change,
+      }),
+      invalidatesTags: ['Forecasts'],
+    }),
+    removeEvent: build.mutation<HouseEvent, { house: string; id: string }>({
+      query: ({ house, id }) => ({ url: paths.events(house, id), method: 'DELETE' }),
+      invalidatesTags: ['Forecasts'],
+    }),
   }),
 });
 
-export const { useChangeCountMutation } = demandApi;
+export const {
+  useForecastQuery,
+  useChangeCountMutation,
+  useAddEventMutation,
+  useChangeEventMutation,
+  useRemoveEventMutation,
+} = demandApi;

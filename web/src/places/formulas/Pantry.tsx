@@ -15,6 +15,7 @@ import { TextCell } from '../../parts/TextCell';
 import { Waiting } from '../../parts/Waiting';
 import { problemOf, useBookQuery } from '../../state/api';
 import { useHouse } from '../../state/useBoard';
+import { useInOrder } from '../../state/useInOrder';
 import { BookNav } from './BookNav';
 import { contentOfItem } from './contents';
 import styles from './Pantry.module.css';
@@ -191,11 +192,7 @@ function useShelf(house: string): Shelf {
   const [drop] = useRemoveItemMutation();
   // Two fields may be typed faster than the first is acknowledged: each write goes over the one before.
   const written = useRef(new Map<string, PantryItem>());
-  const last = useRef<Promise<void>>(Promise.resolve());
-  const inTurn = (work: () => Promise<void>) => {
-    last.current = last.current.then(() => tried(work));
-    return last.current;
-  };
+  const inOrder = useInOrder();
   const tried = async (work: () => Promise<void>) => {
     try {
       await work();
@@ -219,20 +216,22 @@ function useShelf(house: string): Shelf {
         changed(t('formulas.pantry.added'), () => drop({ house, id: added.id }).unwrap());
       }),
     change: (shown, to) =>
-      inTurn(async () => {
-        const mine = written.current.get(shown.id);
-        const item = mine && mine.version > shown.version ? mine : shown;
-        const { id, version } = item;
-        const content = cleaned({ ...contentOfItem(item), ...to });
-        const saved = await change({ house, id, change: { version, content } }).unwrap();
-        written.current.set(id, saved);
-        const before = { version: saved.version, content: contentOfItem(item) };
-        changed(
-          t('formulas.pantry.changed', { name: saved.name }),
-          () => change({ house, id, change: before }).unwrap(),
-          { isQuiet: true },
-        );
-      }),
+      inOrder(() =>
+        tried(async () => {
+          const mine = written.current.get(shown.id);
+          const item = mine && mine.version > shown.version ? mine : shown;
+          const { id, version } = item;
+          const content = cleaned({ ...contentOfItem(item), ...to });
+          const saved = await change({ house, id, change: { version, content } }).unwrap();
+          written.current.set(id, saved);
+          const before = { version: saved.version, content: contentOfItem(item) };
+          changed(
+            t('formulas.pantry.changed', { name: saved.name }),
+            () => change({ house, id, change: before }).unwrap(),
+            { isQuiet: true },
+          );
+        }),
+      ),
     remove: (item) =>
       tried(async () => {
         await drop({ house, id: item.id }).unwrap();

@@ -25,6 +25,7 @@ const boardWith = (shifts: readonly Shift[]): Board => ({
   house: 'yard',
   book,
   services: [lunch],
+  isCurrent: true,
   shifts,
   lots: boardLots(book, [lunch], []),
 });
