@@ -1,11 +1,9 @@
 import type { Product, ProductCount, Service } from '@calm/contract';
-import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { useNotices } from '../../parts/Notices';
 import { useHouse } from '../../state/useBoard';
-import { useDraft } from '../../state/useDraft';
-import { useInOrder } from '../../state/useInOrder';
+import { useDraftedWrite } from '../../state/useDraftedWrite';
 import { useWrite, type Disagreement } from '../../state/useWrite';
 import { useChangeCountMutation } from './demandApi';
 
@@ -33,58 +31,47 @@ export function useCount(service: Service, product: Product, count: ProductCount
   const house = useHouse();
   const { changed } = useNotices();
   const { patternId, date } = service;
-  const { draft, keep, drop } = useDraft<number>(
-    `count/${house}/${date}/${patternId}/${product.id}`,
-  );
   const [change] = useChangeCountMutation();
   const send = (next: CountChange) =>
     change({ house, date, patternId, productId: product.id, change: next }).unwrap();
   const { write, stale, settle } = useWrite(send);
-
-  const inOrder = useInOrder();
-  /** What the last write from here made of it: newer than what is shown until that comes anew. */
-  const written = useRef<ProductCount | null>(null);
-  const present = () =>
-    written.current && written.current.version > count.version ? written.current : count;
+  const typed = useDraftedWrite<number, ProductCount>(
+    `count/${house}/${date}/${patternId}/${product.id}`,
+    count,
+    (next, version) => write({ count: next, version }),
+  );
 
   const save = async (next: number, over?: number) => {
-    const { origin, count: was, version } = present();
+    const { origin, count: was } = typed.present();
     const before = origin === 'usual' ? null : was;
-    const saved = await write({ count: next, version: over ?? version });
+    const saved = await typed.put(next, over);
     if (!saved) return;
-    written.current = saved;
-    drop();
     const words = { product: product.name, service: service.name, count: f.count(next) };
     changed(t('demand.changed', words), () => send({ count: before, version: saved.version }));
   };
   const backToUsual = async () => {
-    const { count: was, version } = present();
-    const saved = await write({ count: null, version });
+    const { count: was } = typed.present();
+    const saved = await typed.inOrder(() =>
+      write({ count: null, version: typed.present().version }),
+    );
     if (!saved) return;
-    written.current = saved;
-    drop();
+    typed.drop();
     changed(t('demand.backToUsual', { product: product.name }), () =>
       send({ count: was, version: saved.version }),
     );
   };
   return {
-    shown: draft ?? count.count,
-    isUnsaved: draft !== undefined && draft !== count.count,
+    shown: typed.draft ?? count.count,
+    isUnsaved: typed.draft !== undefined && typed.draft !== count.count,
     stale,
-    save: (next) => {
-      keep(next);
-      void inOrder(() => save(next));
-    },
-    backToUsual: () => void inOrder(backToUsual),
+    save: (next) => void save(next),
+    backToUsual: () => void backToUsual(),
     keepTheirs: () => {
       settle();
-      drop();
+      typed.drop();
     },
     useMine: () => {
-      if (!stale) return;
-      const mine = stale.mine.count ?? count.usual;
-      keep(mine);
-      void inOrder(() => save(mine, stale.theirs.version));
+      if (stale) void save(stale.mine.count ?? count.usual, stale.theirs.version);
     },
   };
 }

@@ -4,11 +4,17 @@ import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 import { useNotices } from '../../parts/Notices';
 import { TwoSides } from '../../parts/TwoSides';
+import { useDraftedWrite } from '../../state/useDraftedWrite';
 import { useWrite } from '../../state/useWrite';
 import styles from './BatchSheet.module.css';
 import { useChangeLossesMutation } from './mixApi';
 
 const GRAMS = { min: 0, max: 200_000, decimals: 0, mayBeEmpty: true };
+
+interface Weighed {
+  readonly leftG: number | null;
+  readonly trimG: number | null;
+}
 
 /** What the lot left in bowls and on the bench, and what was trimmed off: the house learns from both. */
 export function Losses({ house, lot }: { readonly house: string; readonly lot: Lot }) {
@@ -19,13 +25,17 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
   const send = (to: { leftG: number | null; trimG: number | null; version: number }) =>
     change({ house, lotId: lot.id, change: to }).unwrap();
   const { write, stale, settle } = useWrite(send);
-  const { leftG, trimG } = lot;
+  const typed = useDraftedWrite<Weighed, Lot>(`losses/${house}/${lot.id}`, lot, (to, version) =>
+    write({ ...to, version }),
+  );
+  const { leftG, trimG } = typed.draft ?? lot;
   const say = (g: number | null) => (g === null ? t('mix.losses.none') : f.grams(g));
-  const save = async (to: { leftG: number | null; trimG: number | null }, version: number) => {
-    const saved = await write({ ...to, version });
+  const save = async (to: Weighed, over?: number) => {
+    const before = typed.present();
+    const saved = await typed.put(to, over);
     if (!saved) return;
     changed(t('mix.losses.changed', { left: say(to.leftG), trim: say(to.trimG) }), () =>
-      send({ leftG, trimG, version: saved.version }),
+      send({ leftG: before.leftG, trimG: before.trimG, version: saved.version }),
     );
   };
   const isTrimmed = lot.items.some(({ trimPercent }) => trimPercent > 0);
@@ -39,7 +49,7 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
           rule={GRAMS}
           step={50}
           value={leftG}
-          onCommit={(value) => void save({ leftG: value, trimG }, lot.version)}
+          onCommit={(value) => void save({ leftG: value, trimG })}
         />
         {isTrimmed && (
           <NumberField
@@ -48,7 +58,7 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
             rule={GRAMS}
             step={50}
             value={trimG}
-            onCommit={(value) => void save({ leftG, trimG: value }, lot.version)}
+            onCommit={(value) => void save({ leftG, trimG: value })}
           />
         )}
       </div>
@@ -57,8 +67,13 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
           what={t('mix.losses.title')}
           theirs={`${say(stale.theirs.leftG)}, ${say(stale.theirs.trimG)}`}
           mine={`${say(stale.mine.leftG)}, ${say(stale.mine.trimG)}`}
-          onKeepTheirs={settle}
-          onUseMine={() => void save(stale.mine, stale.theirs.version)}
+          onKeepTheirs={() => {
+            settle();
+            typed.drop();
+          }}
+          onUseMine={() =>
+            void save({ leftG: stale.mine.leftG, trimG: stale.mine.trimG }, stale.theirs.version)
+          }
         />
       )}
     </section>

@@ -1,5 +1,5 @@
 import type { LoadChange, LoadRecord, LoadTemps } from '@calm/contract';
-import { useDraft } from '../../state/useDraft';
+import { useDraftedWrite } from '../../state/useDraftedWrite';
 import { useWrite } from '../../state/useWrite';
 import { useChangeLoadMutation } from './mixApi';
 import type { Sheet } from './useSheet';
@@ -23,24 +23,24 @@ export interface LoadTempsState {
 export function useLoadTemps(house: string, sheet: Sheet, number: number): LoadTempsState {
   const lot = sheet.boardLot.lot;
   const record = lot?.loads.find((load) => load.number === number);
-  const { draft, keep, drop } = useDraft<LoadWords>(`load/${house}/${lot?.id ?? ''}/${number}`);
   const [changeLoad] = useChangeLoadMutation();
   const { write, stale, settle } = useWrite((change: LoadChange) =>
     changeLoad({ house, lotId: lot?.id ?? '', number, change }).unwrap(),
   );
   const saved: LoadWords = record ? wordsOf(record) : { ...sheet.previewTemps, doughOutC: null };
-  const temps = record ? (draft ?? saved) : saved;
+  const typed = useDraftedWrite<LoadWords, Pick<LoadRecord, 'version'>>(
+    `load/${house}/${lot?.id ?? ''}/${number}`,
+    record ?? NOT_STARTED,
+    (words, version) => write({ ...words, version }),
+  );
+  const temps = record ? (typed.draft ?? saved) : saved;
 
-  const save = async (words: LoadWords, version: number) => {
-    keep(words);
-    if (await write({ ...words, version })) drop();
-  };
   return {
     temps,
     frictionC: record?.frictionC ?? sheet.friction.frictionC,
     write: (change) => {
       const next = { ...temps, ...change };
-      if (record) void save(next, record.version);
+      if (record) void typed.put(next);
       else {
         const { doughOutC: _none, ...preview } = next;
         sheet.setPreviewTemps(preview);
@@ -49,13 +49,16 @@ export function useLoadTemps(house: string, sheet: Sheet, number: number): LoadT
     stale,
     keepTheirs: () => {
       settle();
-      drop();
+      typed.drop();
     },
     useMine: () => {
-      if (stale) void save(wordsOf(stale.mine), stale.theirs.version);
+      if (stale) void typed.put(wordsOf(stale.mine), stale.theirs.version);
     },
   };
 }
+
+/** A load that the house does not have yet. */
+const NOT_STARTED = { version: 0 };
 
 function wordsOf(load: LoadWords): LoadWords {
   const { roomTempC, flourTempC, tapTempC, prefermentTempC, doughOutC } = load;
