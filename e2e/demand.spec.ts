@@ -93,3 +93,37 @@ test('next week’s numbers are there, with why; a festival moves them; all of i
   });
   expect(said).toEqual([]);
 });
+
+test('a shopping list for the week: what the store has not, in whole bags, out as a table', async ({
+  page,
+  at,
+}) => {
+  await page.goto(at('demand?days=next'));
+  await page.getByRole('link', { name: 'Shopping list' }).click();
+  await expect(page.getByRole('heading', { name: 'Shopping list' })).toBeVisible();
+  const flour = page.getByRole('row', { name: /^strong white/ });
+  await expect(flour).toContainText(/\d+ bags/);
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'The store is kept in the Pantry.' }).click();
+  const store = page.getByRole('textbox', { name: 'strong white, In store (kg)' });
+  await store.fill('900');
+  await store.press('Enter');
+  const item = page.getByRole('listitem').filter({ has: store });
+  await item.getByLabel('Good until').fill('2026-12-01');
+  await expect(item.getByLabel('Good until')).toHaveValue('2026-12-01');
+  await page.goto(at('demand/shopping?days=next'));
+  await expect(flour).toContainText(/900\.0\skg/);
+  await expect(flour).toContainText(/\d+ bags/);
+
+  await page.goto(at('formulas/pantry'));
+  await item.getByLabel('Good until').fill('2027-01-31');
+  await expect(item.getByLabel('Good until')).toHaveValue('2027-01-31');
+  await page.goto(at('demand/shopping?days=next'));
+  await expect(flour).toContainText('enough');
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Take out as CSV' }).click();
+  const text = readFileSync(await (await coming).path(), 'utf8');
+  expect(text).toContain('ingredient,takes (g),in store (g),out of date (g),buy (g),bags');
+  expect(text).toMatch(/strong white,\d+,900000,0,0,0/);
+});

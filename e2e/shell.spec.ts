@@ -54,10 +54,11 @@ test('everything goes by keyboard', async ({ page, at }) => {
   }
   const field = countField(page, 'Yard Round', 'Dinner', 'Thu 26 Nov');
   await field.focus();
-  await page.keyboard.press('ArrowUp');
+  await page.keyboard.type('117');
+  await page.keyboard.press('Enter');
   await expect(field).toHaveValue('117');
   await expect(page.getByText('Yard Round at Dinner: 117.')).toBeVisible();
-  await field.blur();
+  await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Taken back: Yard Round at Dinner: 117.')).toBeVisible();
   await expect(field).toHaveValue('116');

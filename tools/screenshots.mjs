@@ -30,12 +30,38 @@ async function saltier(page) {
   await page.getByText('Save as version 2').waitFor();
 }
 
+/** The festival's dinner, with what stands behind its number. @param {Page} page */
+async function festival(page) {
+  await page
+    .getByText(/expect \d/)
+    .first()
+    .waitFor();
+  await page.getByRole('textbox', { name: 'Yard Round, Dinner Sat 28 Nov' }).focus();
+  await page.getByRole('button', { name: /^Why this/ }).click();
+}
+
+/** An amount of dough with its bags. @param {Page} page */
+async function bags(page) {
+  const rounds = page.getByRole('textbox', { name: 'Yard Round', exact: true });
+  await rounds.fill('240');
+  await rounds.press('Enter');
+  await page.getByText('In whole bags').waitFor();
+}
+
+/** A route as it is edited. @param {Page} page */
+async function firstRoute(page) {
+  await page.getByRole('link', { name: 'Two nights cold' }).click();
+  await page.getByTestId('reading').waitFor();
+}
+
 /** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark', act?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
-  { name: 'demand', path: 'demand', size: DESK },
+  { name: 'demand', path: 'demand?days=7', size: DESK, act: festival },
   { name: 'formulas', path: 'formulas', size: DESK },
   { name: 'formula', path: 'formulas/slab-dough', size: DESK, act: saltier },
+  { name: 'make', path: 'formulas/yard-dough/make', size: DESK, act: bags },
+  { name: 'route', path: 'formulas/routes', size: DESK, act: firstRoute },
   { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
   {
     name: 'what-if-dark',

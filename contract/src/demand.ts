@@ -34,6 +34,18 @@ export interface CountChange {
   readonly version: number;
 }
 
+/** One of several counts that are changed together. */
+export interface CountOfMany extends CountChange {
+  readonly date: string;
+  readonly patternId: string;
+  readonly productId: string;
+}
+
+/** Several counts at once: all of them, or none. */
+export interface CountsChange {
+  readonly counts: readonly CountOfMany[];
+}
+
 /** Everything about an event that a person edits. */
 export interface EventContent {
   /** Local date. */

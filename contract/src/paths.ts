@@ -18,6 +18,7 @@ export const paths = {
     `${house(slug)}/shifts?from=${from}&days=${days}`,
   count: (slug: string, date: string, patternId: string, productId: string) =>
     `${house(slug)}/counts/${date}/${patternId}/${productId}`,
+  counts: (slug: string) => `${house(slug)}/counts`,
   lots: (slug: string, from?: string, days?: number) =>
     `${house(slug)}/lots${from === undefined ? '' : `?from=${from}&days=${days}`}`,
   lot,

@@ -1,4 +1,4 @@
-import type { CountChange, EventContent } from '../demand';
+import type { CountChange, CountsChange, EventContent } from '../demand';
 import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
 import type { LossChange, WithdrawChange } from '../lot';
 import { CAUTIONS } from '../house';
@@ -64,6 +64,23 @@ export const daysQuery = Joi.object<{ from: string; days: number }>({
 export const countChangeSchema = Joi.object<CountChange>({
   count: ballCount().required().allow(null),
   version: version(),
+});
+
+/** POST several counts. */
+export const countsChangeSchema = Joi.object<CountsChange>({
+  counts: Joi.array()
+    .items(
+      Joi.object({
+        date: localDate().required(),
+        patternId: id().required(),
+        productId: id().required(),
+        count: ballCount().required().allow(null),
+        version: version(),
+      }),
+    )
+    .min(1)
+    .max(500)
+    .required(),
 });
 
 const temps = {
@@ -194,6 +211,8 @@ export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
   strengthW: Joi.number().min(50).max(600),
   proteinPercent: Joi.number().min(4).max(25),
   uptakeNote: text(300).allow(''),
+  storeKg: Joi.number().min(0).max(100_000),
+  goodUntil: localDate(),
 });
 
 /** POST an event. */

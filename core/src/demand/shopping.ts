@@ -44,7 +44,8 @@ export function shoppingList(
     const haveG = sum(there.filter(isGood));
     const missingG = Math.max(0, needG - haveG);
     const bagKg = there.find((each) => each.bagKg !== undefined)?.bagKg;
-    const bags = bagKg === undefined ? null : Math.ceil(missingG / (bagKg * 1000) - 1e-9);
+    const bags =
+      bagKg === undefined ? null : Math.max(0, Math.ceil(missingG / (bagKg * 1000) - 1e-9));
     return {
       name,
       needG,

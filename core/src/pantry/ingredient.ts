@@ -15,6 +15,10 @@ export interface Ingredient {
   /** How it drinks water, in the house's words. */
   readonly uptakeNote?: string;
   readonly composition?: Composition;
+  /** In the store now, kg. */
+  readonly storeKg?: number;
+  /** Local date after which what is in the store is no longer used. */
+  readonly goodUntil?: string;
 }
 
 /** Everything a house buys, by name. */

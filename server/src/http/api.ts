@@ -1,6 +1,7 @@
 import {
   broughtInSchema,
   countChangeSchema,
+  countsChangeSchema,
   daysQuery,
   eventSchema,
   formulaChangeSchema,
@@ -27,7 +28,7 @@ import { productShelf } from '../store/products';
 import { routeShelf } from '../store/routes';
 import { bringIn } from '../use-cases/bringIn';
 import { servicesBetween, shiftsBetween } from '../use-cases/calendar';
-import { changeCount } from '../use-cases/changeCount';
+import { changeCount, changeCounts } from '../use-cases/changeCount';
 import {
   changeLoad,
   changeLosses,
@@ -134,6 +135,13 @@ export function apiRouter(db: Database, clock: Clock): Router {
         const { date, patternId, productId } = key;
         return changeCount(scope, { date, patternId, productId }, body);
       },
+    }),
+  );
+  api.post(
+    '/houses/:house/counts',
+    houseDoor(db, {
+      body: countsChangeSchema,
+      run: ({ scope, body }) => changeCounts(scope, body),
     }),
   );
   api.get(

@@ -79,3 +79,36 @@ describe('a count', () => {
     expect(res.status).toBe(404);
   });
 });
+
+describe('several counts at once', () => {
+  const post = (counts: object[]) => house.http.post(paths.counts(HOUSE)).send({ counts });
+  const ofWeek = async () => {
+    const services = await house.services('2026-12-01', 6);
+    return services.flatMap(({ date, patternId, counts }) =>
+      counts.map(({ productId, version }) => ({ date, patternId, productId, version, count: 33 })),
+    );
+  };
+  const chosen = async () =>
+    (await house.services('2026-12-01', 6)).flatMap(({ counts }) => counts.map((c) => c.count));
+
+  it('are all written, in their order', async () => {
+    const counts = await ofWeek();
+    const res = await post(counts);
+    expect(res.status).toBe(200);
+    expect((res.body as ProductCount[]).map((c) => c.productId)).toEqual(
+      counts.map((c) => c.productId),
+    );
+    expect(new Set(await chosen())).toEqual(new Set([33]));
+  });
+
+  it('are not written at all when one of them cannot be', async () => {
+    const before = await chosen();
+    const counts = (await ofWeek()).map((each) => ({ ...each, count: 44 }));
+    const late = counts.map((each, i) => (i === 5 ? { ...each, version: 0 } : each));
+    expect(problemOf(await post(late)).type).toBe('/problems/stale');
+    const closed = [...counts.slice(0, 3), { ...counts[3], date: '2026-11-30' }];
+    expect((await post(closed)).status).toBe(404);
+    expect((await post([])).status).toBe(400);
+    expect(await chosen()).toEqual(before);
+  });
+});

@@ -1,4 +1,4 @@
-import type { CountChange, ProductCount } from '@calm/contract';
+import type { CountChange, CountsChange, ProductCount } from '@calm/contract';
 import { readCount, writeCount, type CountKey } from '../store/counts';
 import { productShelf } from '../store/products';
 import type { Scope } from '../store/scope';
@@ -21,4 +21,18 @@ export async function changeCount(
   const isWritten = await writeCount(scope, key, change.count, change.version);
   const current = await readCount(scope, key);
   return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}
+
+/** Sets several counts. The first that cannot be ends it, and the transaction takes back the ones before. */
+export async function changeCounts(
+  scope: Scope,
+  { counts }: CountsChange,
+): Promise<Result<ProductCount[]>> {
+  const written: ProductCount[] = [];
+  for (const { date, patternId, productId, ...change } of counts) {
+    const result = await changeCount(scope, { date, patternId, productId }, change);
+    if (result.kind !== 'done') return result;
+    written.push(result.value);
+  }
+  return done(written);
 }

@@ -13,6 +13,7 @@ function place(load: () => Promise<ComponentType>): ComponentType {
 }
 
 const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
+const Shopping = place(async () => (await import('../places/demand/Shopping')).Shopping);
 const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
 const FormulaPage = place(async () => (await import('../places/formulas/FormulaPage')).FormulaPage);
 const RoutesPage = place(async () => (await import('../places/formulas/Routes')).Routes);
@@ -38,6 +39,7 @@ export function App() {
           <Route index element={<Navigate to="tonight" replace />} />
           <Route path="tonight" element={<Tonight />} />
           <Route path="demand" element={<Demand />} />
+          <Route path="demand/shopping" element={<Shopping />} />
           <Route path="formulas" element={<Formulas />} />
           <Route path="formulas/routes" element={<RoutesPage />} />
           <Route path="formulas/routes/:route" element={<RoutePage />} />

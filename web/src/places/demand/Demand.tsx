@@ -4,12 +4,12 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { paths } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
-import { addDays, dateAt, mondayAfter } from '../../state/localDate';
+import { addDays, dateAt } from '../../state/localDate';
 import { useBoard, useHouse } from '../../state/useBoard';
 import { useBookQuery } from '../../state/api';
 import { useCursor } from '../../state/useCursor';
@@ -17,13 +17,9 @@ import { CountFacts } from './CountFacts';
 import styles from './Demand.module.css';
 import { useForecastQuery } from './demandApi';
 import { sayError } from './sayError';
+import { boardAround, DAYS, startOf, stretchOf, stretchText, type Stretch } from './stretch';
 import { useTakeForecasts } from './useTakeForecasts';
 import { WeekGrid, type Picked } from './WeekGrid';
-
-type Stretch = 'two-days' | 'week' | 'next-week';
-const DAYS: Readonly<Record<Stretch, number>> = { 'two-days': 2, week: 7, 'next-week': 7 };
-/** The board begins this many days before the date it is laid around. */
-const BOARD_BEFORE = 2;
 
 /** How many balls, of which, for which service. */
 export function Demand() {
@@ -36,11 +32,9 @@ export function Demand() {
   const [picked, setPicked] = useState<Picked | null>(null);
   const stretch = stretchOf(params.get('days'));
   const today = dateAt(atMs, book?.house.timeZone ?? 'UTC');
-  const from = stretch === 'next-week' ? mondayAfter(today) : today;
+  const from = startOf(stretch, today);
   const days = DAYS[stretch];
-  const { board, error, retry } = useBoard(
-    stretch === 'next-week' ? addDays(from, BOARD_BEFORE) : undefined,
-  );
+  const { board, error, retry } = useBoard(boardAround(stretch, from));
   const { data: answer } = useForecastQuery({ house, from, days }, { skip: !book });
   const take = useTakeForecasts(house);
   if (error) return <Failed error={error} onRetry={retry} />;
@@ -71,7 +65,7 @@ export function Demand() {
             aria-label={t('demand.stretch')}
             onChange={(_event, value: Stretch | null) => {
               if (value === null) return;
-              params.set('days', value === 'two-days' ? '2' : value === 'week' ? '7' : 'next');
+              params.set('days', stretchText(value));
               setParams(params, { replace: true });
             }}
           >
@@ -111,6 +105,13 @@ export function Demand() {
                 {t('demand.take')}
               </Button>
             )}
+            <Button
+              component={Link}
+              variant="outlined"
+              to={`/${house}/demand/shopping?days=${stretchText(stretch)}`}
+            >
+              {t('demand.shopping.open')}
+            </Button>
             <Button component="a" href={paths.salesCsv(house)} download variant="text">
               {t('demand.takeOut')}
             </Button>
@@ -119,9 +120,4 @@ export function Demand() {
       </div>
     </Page>
   );
-}
-
-function stretchOf(text: string | null): Stretch {
-  if (text === '7') return 'week';
-  return text === 'next' ? 'next-week' : 'two-days';
 }

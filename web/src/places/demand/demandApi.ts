@@ -1,6 +1,7 @@
 import {
   paths,
   type CountChange,
+  type CountOfMany,
   type EventContent,
   type ForecastAnswer,
   type HouseEvent,
@@ -32,6 +33,16 @@ const demandApi = api.injectEndpoints({
       }),
       invalidatesTags: ['Services'],
     }),
+    changeCounts: build.mutation<ProductCount[], { house: string; counts: readonly CountOfMany[] }>(
+      {
+        query: ({ house, counts }) => ({
+          url: paths.counts(house),
+          method: 'POST',
+          body: { counts },
+        }),
+        invalidatesTags: ['Services'],
+      },
+    ),
     addEvent: build.mutation<HouseEvent, { house: string; content: EventContent }>({
       query: ({ house, content }) => ({
         url: paths.events(house),
@@ -61,6 +72,7 @@ const demandApi = api.injectEndpoints({
 export const {
   useForecastQuery,
   useChangeCountMutation,
+  useChangeCountsMutation,
   useAddEventMutation,
   useChangeEventMutation,
   useRemoveEventMutation,

@@ -3,13 +3,13 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { problemOf } from '../../state/api';
-import { useChangeCountMutation } from './demandApi';
+import { useChangeCountsMutation } from './demandApi';
 
 /** Takes over what the forecasts say, for every count that nobody has chosen; with one way back. */
 export function useTakeForecasts(house: string) {
   const { t } = useTranslation();
   const { changed, said, failed } = useNotices();
-  const [change] = useChangeCountMutation();
+  const [change] = useChangeCountsMutation();
   const [isTaking, setTaking] = useState(false);
 
   const takeAll = async (
@@ -26,30 +26,26 @@ export function useTakeForecasts(house: string) {
               each.date === date && each.patternId === patternId && each.productId === productId,
           );
           const isOpen = origin === 'usual' && forecast && forecast.ready !== count;
-          return isOpen ? [{ date, patternId, productId, version, ready: forecast.ready }] : [];
+          return isOpen ? [{ date, patternId, productId, version, count: forecast.ready }] : [];
         }),
       );
     if (wanted.length === 0) return said(t('demand.nothingToTake'));
     setTaking(true);
-    const taken: { key: Parameters<typeof change>[0]; version: number }[] = [];
     try {
-      for (const { ready, version, ...where } of wanted) {
-        const key = { house, ...where, change: { count: ready, version } };
-        const saved = await change(key).unwrap();
-        taken.push({ key, version: saved.version });
-      }
+      const saved = await change({ house, counts: wanted }).unwrap();
+      const back = wanted.map((each, i) => ({
+        ...each,
+        count: null,
+        version: saved[i]?.version ?? 0,
+      }));
+      changed(t('demand.taken', { count: wanted.length }), () =>
+        change({ house, counts: back }).unwrap(),
+      );
     } catch (error) {
       failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+    } finally {
+      setTaking(false);
     }
-    setTaking(false);
-    if (taken.length === 0) return;
-    changed(t('demand.taken', { count: taken.length }), () =>
-      Promise.all(
-        taken.map(({ key, version }) =>
-          change({ ...key, change: { count: null, version } }).unwrap(),
-        ),
-      ),
-    );
   };
   return { takeAll, isTaking };
 }

@@ -62,7 +62,7 @@ export function Formulas() {
 }
 
 /** Rows drawn at first, and again each time the end comes into sight: a book may have hundreds. */
-const ROWS = 25;
+const ROWS = 12;
 
 function Rows({
   house,

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
 import type { PantryItem } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
 import { useRef } from 'react';
@@ -22,6 +23,7 @@ import styles from './Pantry.module.css';
 import { useAddItemMutation, useChangeItemMutation, useRemoveItemMutation } from './recordsApi';
 
 const MONEY = { min: 0, max: 100_000, decimals: 2 };
+const STORE = { min: 0, max: 100_000, decimals: 2 };
 const BAG = { min: 0, max: 1000, decimals: 2 };
 /** An everyday flour's, until somebody knows better. */
 const USUAL_W = 250;
@@ -67,7 +69,7 @@ function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shel
   const brings = content.composition ?? NOTHING;
   const isFlour = item.strengthW !== undefined;
   const cell = (
-    key: 'costPerKg' | 'bagKg' | 'strengthW' | 'proteinPercent',
+    key: 'costPerKg' | 'bagKg' | 'storeKg' | 'strengthW' | 'proteinPercent',
     rule: typeof MONEY,
     unit: string,
     step: number,
@@ -77,7 +79,7 @@ function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shel
       <NumberCell
         label={`${item.name}, ${t(`formulas.pantry.${key}`)}`}
         value={content[key] ?? 0}
-        {...(key === 'bagKg' ? { measure: 'kilograms' as const } : { unit })}
+        {...(key === 'bagKg' || key === 'storeKg' ? { measure: 'kilograms' as const } : { unit })}
         rule={rule}
         step={step}
         onCommit={(value) => put({ [key]: value })}
@@ -96,6 +98,16 @@ function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shel
         />
         {cell('costPerKg', MONEY, '/kg', 0.05)}
         {cell('bagKg', BAG, '', 1)}
+        {cell('storeKg', STORE, '', 1)}
+        <TextField
+          type="date"
+          size="small"
+          label={t('formulas.pantry.goodUntil')}
+          value={item.goodUntil ?? ''}
+          onChange={(event) => put({ goodUntil: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ width: 160 }}
+        />
         <FormControlLabel
           control={
             <Switch
@@ -164,12 +176,14 @@ const namesIn = (text: string) => [
 
 /** Without what says nothing: 0 stands for "not known" where nothing weighs or costs nothing. */
 function cleaned(item: Ingredient): Ingredient {
-  const { costPerKg, bagKg, strengthW, proteinPercent, uptakeNote, composition, ...rest } = item;
+  const { costPerKg, bagKg, strengthW, proteinPercent, uptakeNote, composition, ...others } = item;
+  const { goodUntil, ...rest } = others;
   const isPlain = !composition || BRINGS.every((key) => composition[key] === 0);
   return {
     ...rest,
     ...(costPerKg && { costPerKg }),
     ...(bagKg && { bagKg }),
+    ...(goodUntil && { goodUntil }),
     ...(strengthW && { strengthW: Math.max(50, strengthW) }),
     ...(proteinPercent && { proteinPercent: Math.max(4, proteinPercent) }),
     ...(uptakeNote && { uptakeNote }),
