@@ -62,7 +62,7 @@ export function Formulas() {
 }
 
 /** Rows drawn at first, and again each time the end comes into sight: a book may have hundreds. */
-const ROWS = 12;
+const ROWS = 6;
 
 function Rows({
   house,
