@@ -121,3 +121,36 @@ const updateBook = (house: string, shelf: BookShelf, kept: { id: string }) =>
     if (at >= 0) records[at] = kept;
     else records.push(kept);
   });
+
+/** What a mutation hands to who follows it. */
+interface Following<Kept> {
+  readonly dispatch: (action: StretchUpdate) => unknown;
+  readonly getState: () => unknown;
+  readonly queryFulfilled: Promise<{ readonly data: Kept }>;
+}
+
+type StretchUpdate = ReturnType<typeof api.util.updateQueryData<'services' | 'lots'>>;
+
+/**
+ * Puts what the house has acknowledged into every stretch of days at hand, without waiting for them to
+ * come anew: a number must not fall back to what it was while they do.
+ *
+ * @param change the update that writes the acknowledged value into one stretch
+ */
+export async function keepInStretches<Kept>(
+  name: 'services' | 'lots',
+  house: string,
+  { dispatch, getState, queryFulfilled }: Following<Kept>,
+  change: (stretch: Stretch, kept: Kept) => StretchUpdate,
+): Promise<void> {
+  try {
+    const { data } = await queryFulfilled;
+    const state = getState() as Parameters<typeof api.util.selectCachedArgsForQuery>[0];
+    const stretches: readonly Stretch[] = api.util.selectCachedArgsForQuery(state, name);
+    stretches
+      .filter((stretch) => stretch.house === house)
+      .forEach((stretch) => dispatch(change(stretch, data)));
+  } catch {
+    // What was refused is told where it was typed.
+  }
+}

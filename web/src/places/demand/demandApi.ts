@@ -8,7 +8,7 @@ import {
   type ProductCount,
   type RecordChange,
 } from '@calm/contract';
-import { api, type Stretch } from '../../state/api';
+import { api, keepInStretches, type Stretch } from '../../state/api';
 
 /** A count's address and its change. */
 export interface CountWrite {
@@ -31,6 +31,19 @@ const demandApi = api.injectEndpoints({
         method: 'PUT',
         body: change,
       }),
+      onQueryStarted: ({ house, date, patternId }, request) =>
+        keepInStretches('services', house, request, (stretch, kept) =>
+          api.util.updateQueryData('services', stretch, (services) => {
+            const service = services.find(
+              (each) => each.date === date && each.patternId === patternId,
+            );
+            if (!service) return;
+            const counts = service.counts.map((count) =>
+              count.productId === kept.productId ? kept : count,
+            );
+            Object.assign(service, { counts });
+          }),
+        ),
       invalidatesTags: ['Services'],
     }),
     changeCounts: build.mutation<ProductCount[], { house: string; counts: readonly CountOfMany[] }>(

@@ -8,7 +8,7 @@ import {
   type NoteChange,
   type WithdrawChange,
 } from '@calm/contract';
-import { api } from '../../state/api';
+import { api, keepInStretches } from '../../state/api';
 
 interface OfLot {
   readonly house: string;
@@ -27,6 +27,15 @@ const mixApi = api.injectEndpoints({
         method: 'PUT',
         body: change,
       }),
+      onQueryStarted: ({ house, lotId }, request) =>
+        keepInStretches('lots', house, request, (stretch, kept) =>
+          api.util.updateQueryData('lots', stretch, (lots) => {
+            const lot = lots.find(({ id }) => id === lotId);
+            if (!lot) return;
+            const loads = lot.loads.map((load) => (load.number === kept.number ? kept : load));
+            Object.assign(lot, { loads });
+          }),
+        ),
       invalidatesTags: ['Lots', 'Frictions'],
     }),
     changeNote: build.mutation<Lot, OfLot & { change: NoteChange }>({
