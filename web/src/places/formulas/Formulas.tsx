@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../parts/Failed';
@@ -24,11 +24,13 @@ export function Formulas() {
   const [sought, setSought] = useState('');
   const [isNewOpen, setNewOpen] = useState(false);
   const seeking = useDeferredValue(sought.trim().toLowerCase());
+  const shelf = useMemo(() => (book ? shelfOf(book) : []), [book]);
+  const found = useMemo(
+    () => shelf.filter(({ names }) => names.includes(seeking)).map(({ record }) => record),
+    [shelf, seeking],
+  );
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!book) return <Waiting />;
-  const found = book.formulas
-    .filter((formula) => namesOf(formula, book).includes(seeking))
-    .sort((a, b) => a.name.localeCompare(b.name));
   return (
     <Page
       title={t('stops.formulas')}
@@ -99,6 +101,15 @@ function Rows({
       )}
     </>
   );
+}
+
+const byName = new Intl.Collator();
+
+/** Every formula by name, with what it may be looked for by: made once for a book, not at every letter. */
+function shelfOf(book: HouseBook) {
+  return book.formulas
+    .map((record) => ({ record, names: namesOf(record, book) }))
+    .sort((a, b) => byName.compare(a.record.name, b.record.name));
 }
 
 /** Everything a formula may be looked for by. */
