@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'mysql',
-  schema: './server/src/store/schema.ts',
+  schema: './server/src/store/schema/index.ts',
   out: './server/src/store/migrations',
 });

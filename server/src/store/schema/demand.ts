@@ -1,0 +1,137 @@
+import {
+  char,
+  date,
+  foreignKey,
+  index,
+  int,
+  mysqlTable,
+  primaryKey,
+  smallint,
+  tinyint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
+import { products } from './book';
+import { id, ref, version } from './columns';
+import { houseId } from './house';
+
+/** A service that comes every week. Minutes count from local midnight; past 1440 is the next day. */
+export const servicePatterns = mysqlTable(
+  'service_patterns',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    name: varchar('name', { length: 60 }).notNull(),
+    /** 1 = Monday … 7 = Sunday. */
+    weekday: tinyint('weekday').notNull(),
+    startMin: smallint('start_min').notNull(),
+    endMin: smallint('end_min').notNull(),
+    version: version(),
+  },
+  (t) => [unique('service_patterns_house').on(t.houseId, t.id)],
+);
+
+/** What a weekday's service usually needs, until somebody chooses otherwise. */
+export const usualCounts = mysqlTable(
+  'usual_counts',
+  {
+    houseId: houseId(),
+    patternId: ref('pattern_id'),
+    productId: ref('product_id'),
+    count: int('count').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.houseId, t.patternId, t.productId] }),
+    foreignKey({
+      name: 'usual_counts_pattern',
+      columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+    foreignKey({
+      name: 'usual_counts_product',
+      columns: [t.houseId, t.productId],
+      foreignColumns: [products.houseId, products.id],
+    }),
+  ],
+);
+
+/** What somebody chose for one service on one date. A null count went back to the usual. */
+export const chosenCounts = mysqlTable(
+  'chosen_counts',
+  {
+    houseId: houseId(),
+    date: date('date', { mode: 'string' }).notNull(),
+    patternId: ref('pattern_id'),
+    productId: ref('product_id'),
+    count: int('count'),
+    version: version(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.houseId, t.date, t.patternId, t.productId] }),
+    foreignKey({
+      name: 'chosen_counts_pattern',
+      columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+    foreignKey({
+      name: 'chosen_counts_product',
+      columns: [t.houseId, t.productId],
+      foreignColumns: [products.houseId, products.id],
+    }),
+  ],
+);
+
+/** What one service sold of one product: by hand, from a file, or from the till. */
+export const sales = mysqlTable(
+  'sales',
+  {
+    houseId: houseId(),
+    date: date('date', { mode: 'string' }).notNull(),
+    patternId: ref('pattern_id'),
+    productId: ref('product_id'),
+    sold: int('sold').notNull(),
+    /** Minutes from local midnight when the last ball went; null when they lasted. */
+    soldOutMin: smallint('sold_out_min'),
+    version: version(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.houseId, t.date, t.patternId, t.productId] }),
+    foreignKey({
+      name: 'sales_pattern',
+      columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+    foreignKey({
+      name: 'sales_product',
+      columns: [t.houseId, t.productId],
+      foreignColumns: [products.houseId, products.id],
+    }),
+  ],
+);
+
+/** What is on in town, or in the house, that moves demand. */
+export const events = mysqlTable(
+  'events',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    date: date('date', { mode: 'string' }).notNull(),
+    /** One service of the day; null is all of them. */
+    patternId: char('pattern_id', { length: 36 }),
+    /** The same name is the same kind of event: what it did before teaches what it will do. */
+    name: varchar('name', { length: 80 }).notNull(),
+    /** What the house expects of it, percent of an ordinary day. */
+    expectedPercent: smallint('expected_percent').notNull(),
+    note: varchar('note', { length: 300 }).notNull().default(''),
+    version: version(),
+  },
+  (t) => [
+    unique('events_house').on(t.houseId, t.id),
+    index('events_by_date').on(t.houseId, t.date),
+    foreignKey({
+      name: 'events_pattern',
+      columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+  ],
+);

@@ -1,0 +1,73 @@
+import type { HouseSettings } from '@calm/contract';
+import type { Skill } from '@calm/core';
+import {
+  foreignKey,
+  json,
+  mysqlTable,
+  smallint,
+  tinyint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
+import { grams, id, ref, tempC, version } from './columns';
+
+export const houses = mysqlTable('houses', {
+  id: id().primaryKey(),
+  slug: varchar('slug', { length: 60 }).notNull().unique(),
+  name: varchar('name', { length: 120 }).notNull(),
+  timeZone: varchar('time_zone', { length: 60 }).notNull(),
+  settings: json('settings').$type<HouseSettings>().notNull(),
+  version: version(),
+});
+
+/** The house a row belongs to. */
+export const houseId = () => ref('house_id').references(() => houses.id);
+
+export const mixers = mysqlTable(
+  'mixers',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    name: varchar('name', { length: 120 }).notNull(),
+    kind: varchar('kind', { length: 20 }).$type<'spiral' | 'planetary' | 'hand'>().notNull(),
+    minDoughG: grams('min_dough_g').notNull(),
+    maxDoughG: grams('max_dough_g').notNull(),
+    frictionC: tempC('friction_c').notNull(),
+    version: version(),
+  },
+  (t) => [unique('mixers_house').on(t.houseId, t.id)],
+);
+
+export const people = mysqlTable(
+  'people',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    name: varchar('name', { length: 80 }).notNull(),
+    initials: varchar('initials', { length: 4 }).notNull(),
+    skills: json('skills').$type<Skill[]>().notNull(),
+    version: version(),
+  },
+  (t) => [unique('people_house').on(t.houseId, t.id)],
+);
+
+/** A shift that comes every week; minutes as in services. */
+export const shiftPatterns = mysqlTable(
+  'shift_patterns',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    personId: ref('person_id'),
+    weekday: tinyint('weekday').notNull(),
+    startMin: smallint('start_min').notNull(),
+    endMin: smallint('end_min').notNull(),
+    version: version(),
+  },
+  (t) => [
+    foreignKey({
+      name: 'shift_patterns_person',
+      columns: [t.houseId, t.personId],
+      foreignColumns: [people.houseId, people.id],
+    }),
+  ],
+);

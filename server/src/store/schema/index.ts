@@ -1,0 +1,4 @@
+export * from './house';
+export * from './book';
+export * from './demand';
+export * from './lots';
