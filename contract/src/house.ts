@@ -10,6 +10,7 @@ import type {
   WaterMethod,
   YeastConversion,
 } from '@calm/core';
+import type { HouseStakes } from './stakes';
 
 /** A site as it appears in a list. */
 export interface HouseSummary {
@@ -35,12 +36,31 @@ export interface HouseSettings {
     readonly preferment: number;
   };
   readonly ballTolerancePercent: number;
-  /** How often there shall be enough balls, percent; `STANDARD_ENOUGH` when the house has not said. */
-  readonly enoughPercent?: number;
+  /** What running out weighs against throwing away; `STANDARD_STAKES` when the house has not said. */
+  readonly stakes?: HouseStakes;
+  /** How sales files were read last time. */
+  readonly salesColumns?: SalesColumns;
 }
 
-/** Enough four times in five: what a missing pizza costs against a ball that is left. Starting value. */
-export const STANDARD_ENOUGH = 80;
+/** Which column of a sales file says what, by its title. */
+export interface SalesColumns {
+  readonly date: string;
+  readonly product: string;
+  /** Absent: every line is one ball. */
+  readonly sold?: string;
+  readonly time?: string;
+  readonly service?: string;
+  readonly soldOut?: string;
+  readonly left?: string;
+  readonly dateOrder: 'year-first' | 'day-first' | 'month-first';
+  /** A product of the house for each name in the file; null leaves it out. */
+  readonly products: Readonly<Record<string, string | null>>;
+}
+
+/** The settings that people change in the application, each whole. */
+export type SettingsChange = Partial<Pick<HouseSettings, 'stakes' | 'salesColumns'>> & {
+  readonly version: number;
+};
 
 /** A site. */
 export interface House extends HouseSummary {
@@ -48,6 +68,8 @@ export interface House extends HouseSummary {
   /** IANA zone; all services and shifts are in it. */
   readonly timeZone: string;
   readonly settings: HouseSettings;
+  /** Counts changes of the settings. */
+  readonly version: number;
 }
 
 /** Everything about a product that a person edits. */

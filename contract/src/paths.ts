@@ -38,6 +38,17 @@ export const paths = {
   routes: (slug: string, id?: string) => record(slug, 'routes', id),
   pantry: (slug: string, id?: string) => record(slug, 'pantry', id),
   events: (slug: string, id?: string) => record(slug, 'events', id),
+  bookings: (slug: string, id?: string) => record(slug, 'bookings', id),
+  servicePatterns: (slug: string, id?: string) => record(slug, 'service-patterns', id),
+  serviceExceptions: (slug: string, id?: string) => record(slug, 'service-exceptions', id),
+  calendar: (slug: string) => `${house(slug)}/calendar`,
+  settings: (slug: string) => `${house(slug)}/settings`,
+  sales: (slug: string, from: string, days: number) =>
+    `${house(slug)}/sales?from=${from}&days=${days}`,
+  sale: (slug: string, date: string, patternId: string, productId: string) =>
+    `${house(slug)}/sales/${date}/${patternId}/${productId}`,
+  broughtInSales: (slug: string) => `${house(slug)}/brought-in/sales`,
+  till: (slug: string) => `${house(slug)}/till`,
   forecast: (slug: string, from: string, days: number) =>
     `${house(slug)}/forecast?from=${from}&days=${days}`,
   salesCsv: (slug: string) => `${house(slug)}/sales.csv`,

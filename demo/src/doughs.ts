@@ -1,6 +1,6 @@
 import type { Formula, Route } from '@calm/core';
 
-const strongWhite = { name: 'strong white', strengthW: 300, proteinPercent: 13.5 };
+const strongWhite = { name: 'strong white', strengthW: 340, proteinPercent: 13.5 };
 const mediumWhite = { name: 'medium white', strengthW: 220, proteinPercent: 11.5 };
 
 export const yardDough: Formula = {

@@ -80,7 +80,7 @@ export const pantry: Pantry = [
     bagKg: 25,
     storeKg: 85,
     allergens: [wheat],
-    strengthW: 300,
+    strengthW: 340,
     proteinPercent: 13.5,
     uptakeNote: 'Takes its water slowly: looks wet for the first five minutes.',
   },

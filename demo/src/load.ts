@@ -3,7 +3,7 @@ import { NO_LOSSES, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
 import { makeHistory } from './history';
-import { makeSales } from './sales';
+import { makeSales, quartersOf } from './sales';
 import * as yard from './lanternYard';
 
 /** Any fixed namespace will do: it makes the demo's ids the same every time. */
@@ -119,7 +119,7 @@ export function exampleBook(): HouseBook {
 function bookOf(id: (key: string) => string, slug: string, name: string): HouseBook {
   const { settings, TIME_ZONE: timeZone } = yard;
   return {
-    house: { id: id('house'), slug, name, timeZone, settings },
+    house: { id: id('house'), slug, name, timeZone, settings, version: 1 },
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
       id: id(`mixer/${key}`),
       ...mixer,
@@ -275,6 +275,18 @@ async function insertSales(tx: Queries, houseId: string, id: Ids, now: Date, wee
       })),
     ),
   );
+  await inBatches(quartersOf(sales, now), (batch) =>
+    tx.insert(t.quarterSales).values(
+      batch.map(({ sale: { date, service, product }, quarter, sold }) => ({
+        houseId,
+        date,
+        patternId: patternId(id, service),
+        productId: id(`product/${product}`),
+        quarter,
+        sold,
+      })),
+    ),
+  );
   await inBatches(events, (batch) =>
     tx.insert(t.events).values(
       batch.map((event) => ({
@@ -294,8 +306,12 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.loads,
     t.lotItems,
     t.lots,
+    t.tillSales,
+    t.quarterSales,
     t.sales,
     t.events,
+    t.bookings,
+    t.serviceExceptions,
     t.chosenCounts,
     t.usualCounts,
     t.shiftPatterns,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { WEEKS_OF_HISTORY } from './history';
 import { usual } from './lanternYard';
-import { makeSales } from './sales';
+import { makeSales, quartersOf } from './sales';
 
 const WEDNESDAY = new Date('2026-11-25T14:40:00Z');
 const { sales, events } = makeSales(WEDNESDAY);
@@ -41,6 +41,22 @@ describe('what Lantern Yard sold', () => {
     for (const { soldOutMin, service } of out) {
       expect(soldOutMin).toBeGreaterThan(service.startMin);
       expect(soldOutMin).toBeLessThan(service.endMin);
+    }
+  });
+
+  it('went by quarter hours that add up to it, in the last four weeks', () => {
+    const quarters = quartersOf(sales, WEDNESDAY);
+    expect(quarters[0]?.sale.date).toBe('2026-10-28');
+    const sums = new Map<object, number>();
+    for (const { sale, sold } of quarters) sums.set(sale, (sums.get(sale) ?? 0) + sold);
+    for (const [sale, sum] of sums) expect(sum).toBe((sale as { sold: number }).sold);
+  });
+
+  it('left balls only where fewer went than were made, and only at the end of a day', () => {
+    for (const { leftBalls, service, soldOutMin } of sales) {
+      if (service.name === 'Lunch') expect(leftBalls).toBeNull();
+      else expect(leftBalls).toBeGreaterThanOrEqual(0);
+      if (soldOutMin !== null) expect(leftBalls ?? 0).toBe(0);
     }
   });
 });

@@ -9,12 +9,14 @@ import { noise } from './noise';
  */
 
 /** A service's sale of one product, by the demo's own keys. */
-interface DemoSale {
+export interface DemoSale {
   readonly date: string;
   readonly service: (typeof services)[number];
   readonly product: string;
   readonly sold: number;
   readonly soldOutMin: number | null;
+  /** Counted by whoever closes; lunch leaves its balls to dinner. */
+  readonly leftBalls: number | null;
 }
 
 interface DemoEvent {
@@ -85,7 +87,41 @@ function saleOf(
     soldOutMin: isSoldOut
       ? service.startMin + 5 * Math.round((length * Math.min(0.97, made / wanted)) / 5)
       : null,
+    leftBalls: service.name === 'Dinner' ? made - sold : null,
   };
+}
+
+/** Share of a service that has gone when this share of its time has: slow, then all at once, then slow. */
+const goneBy = (time: number) => {
+  const t = Math.min(1, Math.max(0, time));
+  return 0.35 * t + 0.65 * t * t * (3 - 2 * t);
+};
+
+/** Quarter hours are known of the last weeks only: the till is new. */
+const WEEKS_OF_QUARTERS = 4;
+const QUARTER_MIN = 15;
+
+/** How each sale of the last weeks went by quarter hours. */
+export function quartersOf(
+  sales: readonly DemoSale[],
+  now: Date,
+): { readonly sale: DemoSale; readonly quarter: number; readonly sold: number }[] {
+  const from = addDays(localDateOf(now, TIME_ZONE), -7 * WEEKS_OF_QUARTERS);
+  return sales
+    .filter(({ date }) => date >= from)
+    .flatMap((sale) => {
+      const { service, soldOutMin, sold } = sale;
+      const length = (soldOutMin ?? service.endMin) - service.startMin;
+      const quarters = Math.ceil(length / QUARTER_MIN);
+      const early = 1 + 0.25 * noise(`${sale.date}/${service.name}/early`);
+      const goneAt = (quarter: number) =>
+        Math.round(sold * goneBy((quarter * QUARTER_MIN) / length) ** early);
+      return Array.from({ length: quarters }, (_, quarter) => ({
+        sale,
+        quarter,
+        sold: goneAt(quarter + 1) - goneAt(quarter),
+      })).filter((each) => each.sold > 0);
+    });
 }
 
 function eventOn(date: string, daysAgo: number): DemoEvent | null {

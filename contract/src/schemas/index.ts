@@ -7,3 +7,4 @@ export * from './requests';
 export * from './check';
 export * from './route';
 export * from './bookFile';
+export * from './demand';

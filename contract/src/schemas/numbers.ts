@@ -23,3 +23,5 @@ export const text = (max: number) =>
     .max(max)
     // eslint-disable-next-line no-control-regex
     .pattern(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, 'printable');
+/** The id of a record. */
+export const id = () => Joi.string().guid();

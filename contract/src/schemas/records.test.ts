@@ -1,11 +1,10 @@
 import { STANDARD_TARGET } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { check } from './check';
+import { countsChangeSchema, eventSchema } from './demand';
 import {
   broughtInSchema,
   changeOf,
-  countsChangeSchema,
-  eventSchema,
   ingredientSchema,
   lossChangeSchema,
   productSchema,

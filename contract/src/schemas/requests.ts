@@ -1,4 +1,3 @@
-import type { CountChange, CountsChange, EventContent } from '../demand';
 import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
 import type { LossChange, WithdrawChange } from '../lot';
 import { CAUTIONS } from '../house';
@@ -18,10 +17,9 @@ import { BALL_LIMITS_G } from '@calm/core';
 import Joi, { type ObjectSchema } from 'joi';
 import { targetSchema } from './dough';
 import { composition, formulaSchema } from './formula';
-import { ballCount, localDate, percent, tempC, text, version } from './numbers';
+import { ballCount, id, localDate, percent, tempC, text, version } from './numbers';
 import { routeStagesSchema } from './route';
 
-const id = () => Joi.string().guid();
 const slug = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'slug');
 
 /** Longest stretch of days one request may ask for. */
@@ -58,29 +56,6 @@ export const params = {
 export const daysQuery = Joi.object<{ from: string; days: number }>({
   from: localDate().required(),
   days: Joi.number().integer().min(1).max(MOST_DAYS).required(),
-});
-
-/** PUT a count. */
-export const countChangeSchema = Joi.object<CountChange>({
-  count: ballCount().required().allow(null),
-  version: version(),
-});
-
-/** POST several counts. */
-export const countsChangeSchema = Joi.object<CountsChange>({
-  counts: Joi.array()
-    .items(
-      Joi.object({
-        date: localDate().required(),
-        patternId: id().required(),
-        productId: id().required(),
-        count: ballCount().required().allow(null),
-        version: version(),
-      }),
-    )
-    .min(1)
-    .max(500)
-    .required(),
 });
 
 const temps = {
@@ -213,15 +188,6 @@ export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
   uptakeNote: text(300).allow(''),
   storeKg: Joi.number().min(0).max(100_000),
   goodUntil: localDate(),
-});
-
-/** POST an event. */
-export const eventSchema = Joi.object<EventContent>({
-  date: localDate().required(),
-  patternId: id().required().allow(null),
-  name: text(80).required(),
-  expectedPercent: Joi.number().integer().min(5).max(500).required(),
-  note: text(300).allow('').required(),
 });
 
 /** PUT a record: its whole content, and the version it was made from. */

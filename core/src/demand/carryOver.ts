@@ -6,7 +6,14 @@ export interface MadeBalls {
   readonly count: number;
   /** Balled at, ms: the oldest go first. */
   readonly madeMs: number;
-  readonly window: { readonly fromMs: number; readonly toMs: number };
+  /** When they open well if they are pulled for the service of this index; null is never. */
+  window(service: number): OpensWell | null;
+}
+
+/** The moments between which balls open well, ms. */
+export interface OpensWell {
+  readonly fromMs: number;
+  readonly toMs: number;
 }
 
 /** A service that asks for balls of one product. */
@@ -45,11 +52,12 @@ export interface CarryOver {
 export function carryOver(made: readonly MadeBalls[], services: readonly Asking[]): CarryOver {
   const oldest = [...made].sort((a, b) => a.madeMs - b.madeMs);
   const left = oldest.map(({ count }) => count);
-  const covered = services.map((service): Covered => {
+  const covered = services.map((service, at): Covered => {
     let toMake = service.wanted;
     const given: Given[] = [];
     oldest.forEach((lot, i) => {
-      const reach = Math.floor(reachOf(lot, service) * service.wanted + 1e-9);
+      const window = (left[i] ?? 0) > 0 && toMake > 0 ? lot.window(at) : null;
+      const reach = window ? Math.floor(reachOf(window, service) * service.wanted + 1e-9) : 0;
       const count = Math.min(left[i] ?? 0, toMake, reach);
       if (count <= 0) return;
       given.push({ lotCode: lot.lotCode, count });
@@ -68,7 +76,7 @@ export function carryOver(made: readonly MadeBalls[], services: readonly Asking[
 }
 
 /** Share of a service's balls that go while a lot opens well. */
-function reachOf({ window }: MadeBalls, { startMs, endMs, curve }: Asking): number {
+function reachOf(window: OpensWell, { startMs, endMs, curve }: Asking): number {
   const minute = (ms: number) => (Math.min(endMs, Math.max(startMs, ms)) - startMs) / 60_000;
   const [from, to] = [minute(window.fromMs), minute(window.toMs)];
   return to > from ? goneBy(curve, to) - goneBy(curve, from) : 0;

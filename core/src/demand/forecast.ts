@@ -42,6 +42,7 @@ export type ForecastPart =
   | { readonly kind: 'weekday'; readonly factor: number }
   | { readonly kind: 'trend'; readonly balls: number }
   | { readonly kind: 'event'; readonly name: string; readonly factor: number }
+  | { readonly kind: 'booked'; readonly balls: number }
   | { readonly kind: 'last'; readonly balls: number }
   | { readonly kind: 'usual'; readonly balls: number; readonly services: number };
 

@@ -144,7 +144,7 @@ describe('what is made already', () => {
     lotCode,
     count,
     madeMs: madeH * HOUR,
-    window: { fromMs: fromH * HOUR, toMs: toH * HOUR },
+    window: () => ({ fromMs: fromH * HOUR, toMs: toH * HOUR }),
   });
 
   it('goes oldest first, to the first service that can open it', () => {
@@ -175,6 +175,15 @@ describe('what is made already', () => {
       { lotCode: 'gone', count: 20 },
       { lotCode: 'late', count: 70 },
     ]);
+  });
+
+  it('opens later than it was made for only where it is pulled for it', () => {
+    const cold: MadeBalls = {
+      ...lot('cold', 30, 0, 0),
+      window: (at) => (at === 1 ? { fromMs: 0, toMs: 99 * HOUR } : null),
+    };
+    const { services } = carryOver([cold], [service(10, 60), service(20, 60)]);
+    expect(services.map(({ toMake }) => toMake)).toEqual([60, 30]);
   });
 
   it('loses and invents no ball', () => {

@@ -1,9 +1,6 @@
 import {
   broughtInSchema,
-  countChangeSchema,
-  countsChangeSchema,
   daysQuery,
-  eventSchema,
   formulaChangeSchema,
   formulaStartSchema,
   ingredientSchema,
@@ -15,20 +12,19 @@ import {
   params,
   productSchema,
   routeSchema,
+  settingsChangeSchema,
   withdrawChangeSchema,
 } from '@calm/contract/schemas';
 import { Router } from 'express';
 import type { Clock } from '../clock';
 import { listHouses, readBook } from '../store/book';
 import type { Database } from '../store/database';
-import { eventShelf } from '../store/events';
 import { findLot, readLots } from '../store/lots';
 import { pantryShelf } from '../store/pantry';
 import { productShelf } from '../store/products';
 import { routeShelf } from '../store/routes';
 import { bringIn } from '../use-cases/bringIn';
-import { servicesBetween, shiftsBetween } from '../use-cases/calendar';
-import { changeCount, changeCounts } from '../use-cases/changeCount';
+import { shiftsBetween } from '../use-cases/calendar';
 import {
   changeLoad,
   changeLosses,
@@ -36,14 +32,14 @@ import {
   changeNote,
   withdrawLot,
 } from '../use-cases/changeLot';
-import { forecastsBetween } from '../use-cases/forecast';
-import { salesCsv } from '../use-cases/salesCsv';
+import { changeSettings } from '../use-cases/changeSettings';
 import { bookOf } from '../use-cases/losses';
 import { learnedFrictions } from '../use-cases/frictions';
 import { done } from '../use-cases/result';
 import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFormula';
 import { startLot } from '../use-cases/startLot';
 import { addDays } from '../use-cases/wallClock';
+import { demandDoors } from './demandDoors';
 import { houseDoor, noSuchDoor } from './door';
 import { shelfDoors } from './shelfDoors';
 
@@ -57,6 +53,13 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.get('/houses', async (_req, res) => {
     res.json(await listHouses(db));
   });
+  api.put(
+    '/houses/:house/settings',
+    houseDoor(db, {
+      body: settingsChangeSchema,
+      run: ({ scope, house, body }) => changeSettings(scope, house, body),
+    }),
+  );
   api.get(
     '/houses/:house/book',
     houseDoor(db, { run: async ({ scope, house }) => done(await bookOf(scope, house)) }),
@@ -91,57 +94,16 @@ export function apiRouter(db: Database, clock: Clock): Router {
       run: ({ scope, body }) => bringIn(scope, body, clock.now()),
     }),
   );
-  shelfDoors(api, db, 'events', eventShelf, eventSchema);
-  api.get(
-    '/houses/:house/forecast',
-    houseDoor(db, {
-      query: daysQuery,
-      run: async ({ scope, house, query }) =>
-        done(await forecastsBetween(scope, house, query, clock.now())),
-    }),
-  );
-  api.get(
-    '/houses/:house/sales.csv',
-    houseDoor(db, {
-      type: 'text/csv',
-      run: async ({ scope, house }) => done(await salesCsv(scope, house, clock.now())),
-    }),
-  );
+  demandDoors(api, db, clock);
   shelfDoors(api, db, 'products', productShelf, productSchema);
   shelfDoors(api, db, 'routes', routeShelf, routeSchema);
   shelfDoors(api, db, 'pantry', pantryShelf, ingredientSchema);
-  api.get(
-    '/houses/:house/services',
-    houseDoor(db, {
-      query: daysQuery,
-      run: async ({ scope, house, query }) =>
-        done(await servicesBetween(scope, house, query.from, query.days)),
-    }),
-  );
   api.get(
     '/houses/:house/shifts',
     houseDoor(db, {
       query: daysQuery,
       run: async ({ scope, house, query }) =>
         done(await shiftsBetween(scope, house, query.from, query.days)),
-    }),
-  );
-  api.put(
-    '/houses/:house/counts/:date/:patternId/:productId',
-    houseDoor(db, {
-      params: params.count,
-      body: countChangeSchema,
-      run: ({ scope, params: key, body }) => {
-        const { date, patternId, productId } = key;
-        return changeCount(scope, { date, patternId, productId }, body);
-      },
-    }),
-  );
-  api.post(
-    '/houses/:house/counts',
-    houseDoor(db, {
-      body: countsChangeSchema,
-      run: ({ scope, body }) => changeCounts(scope, body),
     }),
   );
   api.get(

@@ -1,6 +1,6 @@
-import type { House, HouseBook, HouseSummary } from '@calm/contract';
+import type { House, HouseBook, HouseSettings, HouseSummary } from '@calm/contract';
 import { allergensOf } from '@calm/core';
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq } from 'drizzle-orm';
 import type { Queries } from './database';
 import { readPantry } from './pantry';
 import { productOf } from './products';
@@ -19,9 +19,26 @@ export function listHouses(tx: Queries): Promise<HouseSummary[]> {
 /** One house by its slug, or null. */
 export async function findHouse(tx: Queries, slug: string): Promise<House | null> {
   const [row] = await tx.select().from(t.houses).where(eq(t.houses.slug, slug));
-  if (!row) return null;
-  const { id, name, timeZone, settings } = row;
-  return { id, slug, name, timeZone, settings };
+  return row ?? null;
+}
+
+/** The house of a scope, or null. */
+export async function findHouseById({ tx, houseId }: Scope): Promise<House | null> {
+  const [row] = await tx.select().from(t.houses).where(eq(t.houses.id, houseId));
+  return row ?? null;
+}
+
+/** Writes a house's settings over the version that was read; false when it is another by now. */
+export async function writeSettings(
+  { tx, houseId }: Scope,
+  read: number,
+  settings: HouseSettings,
+): Promise<boolean> {
+  const [result] = await tx
+    .update(t.houses)
+    .set({ settings, version: read + 1 })
+    .where(and(eq(t.houses.id, houseId), eq(t.houses.version, read)));
+  return result.affectedRows === 1;
 }
 
 /** Everything of a house that changes seldom, but for what its log has learned. */

@@ -1,43 +1,68 @@
-import type { House, Service, Shift } from '@calm/contract';
+import { servicesOn, type House, type Service, type Shift } from '@calm/contract';
 import { productCount, readChosen, readUsual } from '../store/counts';
 import { readProductIds } from '../store/products';
 import type { Scope } from '../store/scope';
-import { readServicePatterns, readShiftPatterns } from '../store/week';
-import { addDays, datesFrom, instantOf, weekdayOf } from './wallClock';
+import { readCalendar, readShiftPatterns } from '../store/week';
+import { withCarried } from './carried';
+import { addDays, datesFrom, daysUntil, instantOf, localDateOf, weekdayOf } from './wallClock';
 
-/** A house's services over some days, with the count of every product, in time's order. */
+/** What is made already is shared out this many days ahead; nobody knows what is left after that. */
+const DAYS_SHARED = 16;
+
+/**
+ * A house's services over some days, in time's order, with the count of every product and what of it is
+ * made already.
+ */
 export async function servicesBetween(
   scope: Scope,
   house: House,
-  from: string,
-  days: number,
+  { from, days }: Stretch,
+  now: Date,
+): Promise<readonly Service[]> {
+  const today = localDateOf(now, house.timeZone);
+  const before = addDays(from, days);
+  const isNear = from <= addDays(today, DAYS_SHARED) && before > today;
+  if (!isNear) return plainServices(scope, house, { from, days });
+  // Sharing out begins today, whatever was asked for.
+  const first = from < today ? from : today;
+  const all = await plainServices(scope, house, { from: first, days: daysUntil(first, before) });
+  const shared = await withCarried(scope, house, all, now);
+  return shared.filter(({ date }) => date >= from);
+}
+
+interface Stretch {
+  readonly from: string;
+  readonly days: number;
+}
+
+async function plainServices(
+  scope: Scope,
+  house: House,
+  { from, days }: Stretch,
 ): Promise<Service[]> {
-  const [patterns, products, usual, chosen] = await Promise.all([
-    readServicePatterns(scope),
+  const [calendar, products, usual, chosen] = await Promise.all([
+    readCalendar(scope),
     readProductIds(scope),
     readUsual(scope),
     readChosen(scope, from, addDays(from, days - 1)),
   ]);
   return datesFrom(from, days).flatMap((date) =>
-    patterns
-      .filter((pattern) => pattern.weekday === weekdayOf(date))
-      .sort((a, b) => a.startMin - b.startMin)
-      .map((pattern) => ({
-        patternId: pattern.id,
-        name: pattern.name,
-        date,
-        startsAt: instantOf(date, pattern.startMin, house.timeZone).toISOString(),
-        endsAt: instantOf(date, pattern.endMin, house.timeZone).toISOString(),
-        counts: products.map((productId) => {
-          const isThis = (row: { patternId: string; productId: string }) =>
-            row.patternId === pattern.id && row.productId === productId;
-          return productCount(
-            productId,
-            usual.find(isThis)?.count ?? 0,
-            chosen.find((row) => row.date === date && isThis(row)),
-          );
-        }),
-      })),
+    servicesOn(calendar, date).map(({ pattern, startMin, endMin }): Service => ({
+      patternId: pattern.id,
+      name: pattern.name,
+      date,
+      startsAt: instantOf(date, startMin, house.timeZone).toISOString(),
+      endsAt: instantOf(date, endMin, house.timeZone).toISOString(),
+      counts: products.map((productId) => {
+        const isThis = (row: { patternId: string; productId: string }) =>
+          row.patternId === pattern.id && row.productId === productId;
+        return productCount(
+          productId,
+          usual.find(isThis)?.count ?? 0,
+          chosen.find((row) => row.date === date && isThis(row)),
+        );
+      }),
+    })),
   );
 }
 

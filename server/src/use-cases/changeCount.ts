@@ -1,10 +1,9 @@
-import type { CountChange, CountsChange, ProductCount } from '@calm/contract';
+import { servicesOn, type CountChange, type CountsChange, type ProductCount } from '@calm/contract';
 import { readCount, writeCount, type CountKey } from '../store/counts';
 import { productShelf } from '../store/products';
 import type { Scope } from '../store/scope';
-import { readServicePatterns } from '../store/week';
+import { readCalendar } from '../store/week';
 import { done, type Result } from './result';
-import { weekdayOf } from './wallClock';
 
 /** Sets how many balls of a product a service wants, or puts it back to the usual. */
 export async function changeCount(
@@ -12,9 +11,9 @@ export async function changeCount(
   key: CountKey,
   change: CountChange,
 ): Promise<Result<ProductCount>> {
-  const patterns = await readServicePatterns(scope);
-  const pattern = patterns.find((p) => p.id === key.patternId);
-  if (pattern?.weekday !== weekdayOf(key.date)) return { kind: 'not-found', what: 'service' };
+  const held = servicesOn(await readCalendar(scope), key.date);
+  if (!held.some(({ pattern }) => pattern.id === key.patternId))
+    return { kind: 'not-found', what: 'service' };
   if (!(await productShelf.find(scope, key.productId)))
     return { kind: 'not-found', what: 'product' };
 

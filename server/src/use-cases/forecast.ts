@@ -1,8 +1,11 @@
 import {
-  STANDARD_ENOUGH,
+  enoughPercentOf,
+  servicesOn,
+  type Booking,
   type Forecast,
   type ForecastAnswer,
   type House,
+  type HouseCalendar,
   type HouseEvent,
   type Sale,
   type SeriesRecord,
@@ -17,18 +20,18 @@ import {
   type SeriesForecast,
   type SoldDay,
 } from '@calm/core';
+import { readBookings } from '../store/bookings';
 import { readUsual } from '../store/counts';
 import { readEvents } from '../store/events';
 import { readProductIds } from '../store/products';
 import { readSales } from '../store/sales';
 import type { Scope } from '../store/scope';
-import { readServicePatterns } from '../store/week';
-import { addDays, datesFrom, localDateOf, weekdayOf } from './wallClock';
+import { readCalendar } from '../store/week';
+import { usageOf } from './usage';
+import { addDays, datesFrom, localDateOf } from './wallClock';
 
 /** Older days say nothing about next week. */
 const DAYS_BACK = 400;
-
-type Pattern = Awaited<ReturnType<typeof readServicePatterns>>[number];
 
 /** One product at one kind of service: what was sold, and how it is forecast. */
 export interface Series {
@@ -40,7 +43,8 @@ export interface Series {
 
 /** Everything that forecasts of a house are made from. */
 export interface ForecastBasis {
-  readonly patterns: readonly Pattern[];
+  readonly calendar: HouseCalendar;
+  readonly bookings: readonly Booking[];
   readonly events: readonly HouseEvent[];
   readonly sales: readonly Sale[];
   readonly series: readonly Series[];
@@ -49,12 +53,14 @@ export interface ForecastBasis {
 /** Reads a house's history up to today and chooses how each series is forecast. */
 export async function forecastBasis(scope: Scope, house: House, now: Date): Promise<ForecastBasis> {
   const today = localDateOf(now, house.timeZone);
-  const [patterns, events, productIds, sales] = await Promise.all([
-    readServicePatterns(scope),
+  const [calendar, events, bookings, productIds, sales] = await Promise.all([
+    readCalendar(scope),
     readEvents(scope),
+    readBookings(scope, addDays(today, -DAYS_BACK), addDays(today, DAYS_BACK)),
     readProductIds(scope),
     readSales(scope, addDays(today, -DAYS_BACK), today),
   ]);
+  const { patterns } = calendar;
   const nameOf = new Map(patterns.map(({ id, name }) => [id, name]));
   const expected = expectedOf(events);
   const series = [...new Set(patterns.map(({ name }) => name))].flatMap((service) =>
@@ -65,7 +71,8 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
           const event = eventAt(events, date, patternId);
           return {
             date,
-            sold,
+            // What a party took on top says nothing about an ordinary day.
+            sold: Math.max(0, sold - bookedAt(bookings, { date, patternId, productId })),
             ...(soldOutMin !== null && { isSoldOut: true }),
             ...(event && { event: event.name }),
           };
@@ -73,7 +80,7 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
       return { service, productId, days, forecast: forecastSeries(days, expected) };
     }),
   );
-  return { patterns, events, sales, series };
+  return { calendar, bookings, events, sales, series };
 }
 
 /** Forecasts of every product at every service over some days. */
@@ -83,39 +90,43 @@ export async function forecastsBetween(
   { from, days }: { readonly from: string; readonly days: number },
   now: Date,
 ): Promise<ForecastAnswer> {
-  const { patterns, events, series } = await forecastBasis(scope, house, now);
-  const usual = await readUsual(scope);
-  const enoughPercent = house.settings.enoughPercent ?? STANDARD_ENOUGH;
+  const { calendar, bookings, events, series } = await forecastBasis(scope, house, now);
+  const [usual, usage] = await Promise.all([
+    readUsual(scope),
+    usageOf(scope, calendar, localDateOf(now, house.timeZone)),
+  ]);
+  const enoughPercent = enoughPercentOf(house.settings);
   const forecasts = datesFrom(from, days).flatMap((date) =>
-    patterns
-      .filter(({ weekday }) => weekday === weekdayOf(date))
-      .flatMap(({ id: patternId, name }) =>
-        series
-          .filter(({ service }) => service === name)
-          .map(({ productId, forecast }): Forecast => {
-            const event = eventAt(events, date, patternId);
-            const usually =
-              usual.find((row) => row.patternId === patternId && row.productId === productId)
-                ?.count ?? 0;
-            const guess = event && {
-              name: event.name,
-              expectedFactor: event.expectedPercent / 100,
-            };
-            const { mean, spread, parts } = expectAt(forecast, date, usually, guess ?? undefined);
-            return {
-              date,
-              patternId,
-              productId,
-              mean,
-              cv: spread.cv,
-              p10: demandQuantile(mean, spread, 0.1),
-              p90: demandQuantile(mean, spread, 0.9),
-              ready: ballsToHave(mean, spread, enoughPercent / 100),
-              parts,
-            };
-          }),
-      ),
+    servicesOn(calendar, date).flatMap(({ pattern: { id: patternId, name } }) =>
+      series
+        .filter(({ service }) => service === name)
+        .map(({ productId, forecast }): Forecast => {
+          const event = eventAt(events, date, patternId);
+          const usually =
+            usual.find((row) => row.patternId === patternId && row.productId === productId)
+              ?.count ?? 0;
+          const guess = event && {
+            name: event.name,
+            expectedFactor: event.expectedPercent / 100,
+          };
+          const { mean, spread, parts } = expectAt(forecast, date, usually, guess ?? undefined);
+          const booked = bookedAt(bookings, { date, patternId, productId });
+          return {
+            date,
+            patternId,
+            productId,
+            mean: mean + booked,
+            booked,
+            cv: spread.cv,
+            p10: demandQuantile(mean, spread, 0.1) + booked,
+            p90: demandQuantile(mean, spread, 0.9) + booked,
+            ready: ballsToHave(mean, spread, enoughPercent / 100) + booked,
+            parts: booked > 0 ? [...parts, { kind: 'booked', balls: booked }] : parts,
+          };
+        }),
+    ),
   );
+  const isIn = ({ date }: { readonly date: string }) => date >= from && date < addDays(from, days);
   const told = series.flatMap(({ forecast }) => toldOf(forecast));
   return {
     forecasts,
@@ -123,7 +134,9 @@ export async function forecastsBetween(
     error: errorOf(told, 'expected'),
     naive: errorOf(told, 'naive'),
     enoughPercent,
-    events: events.filter(({ date }) => date >= from && date < addDays(from, days)),
+    events: events.filter(isIn),
+    bookings: bookings.filter(isIn),
+    usage,
   };
 }
 
@@ -144,6 +157,17 @@ function seriesRecord({ service, productId, days, forecast }: Series): SeriesRec
     error: isShort ? null : errorOf(toldOf(forecast), 'expected'),
     naive: isShort ? null : forecast.naive,
   };
+}
+
+/** Balls of one product that parties take at a service. */
+function bookedAt(
+  bookings: readonly Booking[],
+  at: { readonly date: string; readonly patternId: string; readonly productId: string },
+): number {
+  return bookings
+    .filter(({ date, patternId }) => date === at.date && patternId === at.patternId)
+    .flatMap(({ balls }) => balls)
+    .reduce((sum, { productId, count }) => sum + (productId === at.productId ? count : 0), 0);
 }
 
 /** What is on at a service: its own event before one of the whole day. */

@@ -2,13 +2,14 @@ import type { FieldError } from '@calm/contract';
 import type { ScaleReason } from '@calm/core';
 
 /** What stands on the shelves that people add to and take from. */
-export type ShelfName = 'product' | 'route' | 'ingredient' | 'event';
+export type ShelfName =
+  'product' | 'route' | 'ingredient' | 'event' | 'booking' | 'service' | 'exception';
 
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =
   | {
       readonly kind: 'not-found';
-      readonly what: 'house' | 'lot' | 'load' | 'service' | 'formula' | ShelfName;
+      readonly what: 'house' | 'lot' | 'load' | 'formula' | ShelfName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
   | { readonly kind: 'in-use'; readonly what: ShelfName }

@@ -9,7 +9,11 @@ import { forecastBasis, toldOf } from './forecast';
  * that is needed to reckon after how far off forecasts were.
  */
 export async function salesCsv(scope: Scope, house: House, now: Date): Promise<string> {
-  const { patterns, sales, series } = await forecastBasis(scope, house, now);
+  const {
+    calendar: { patterns },
+    sales,
+    series,
+  } = await forecastBasis(scope, house, now);
   const { products } = await readBook(scope, house);
   const rows = series.flatMap(({ service, productId, days, forecast }) => {
     const told = new Map(toldOf(forecast).map((each) => [each.date, each]));
@@ -24,7 +28,9 @@ export async function salesCsv(scope: Scope, house: House, now: Date): Promise<s
         date: day.date,
         service,
         product,
-        sold: day.sold,
+        sold: sale?.sold ?? day.sold,
+        booked: (sale?.sold ?? day.sold) - day.sold,
+        left: sale?.leftBalls ?? '',
         'sold out': sale?.soldOutMin == null ? '' : clockOf(sale.soldOutMin),
         event: day.event ?? '',
         forecast: told.get(day.date)?.expected.toFixed(6) ?? '',

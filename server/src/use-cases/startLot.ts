@@ -36,7 +36,7 @@ export async function startLot(
   const problems = wrongIds(book, product, start);
   if (problems.length > 0) return { kind: 'bad-input', errors: problems };
 
-  const services = await servicesBetween(scope, house, start.serviceDate, 1);
+  const services = await servicesBetween(scope, house, { from: start.serviceDate, days: 1 }, now);
   const times = timesFor(start, services);
   if (!times) return { kind: 'not-found', what: 'service' };
 

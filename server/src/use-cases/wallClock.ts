@@ -38,3 +38,9 @@ export function weekdayOf(date: string): number {
 export function datesFrom(from: string, days: number): string[] {
   return Array.from({ length: days }, (_, i) => addDays(from, i));
 }
+
+/** Days from one local date to another. */
+export function daysUntil(from: string, to: string): number {
+  const day = (date: string) => DateTime.fromISO(date, { zone: 'utc' });
+  return day(to).diff(day(from), 'days').days;
+}

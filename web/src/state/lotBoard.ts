@@ -1,4 +1,5 @@
 import {
+  ballsToMake,
   lotItem,
   productsOfDough,
   recipeFor,
@@ -80,15 +81,15 @@ function lotFor(
   lots: readonly Lot[],
 ): BoardLot | null {
   const dough = productsOfDough(book, product);
-  const wanted = dough
-    .map((p) => lotItem(p, wantedOf(p, services)))
-    .filter((item) => item.count > 0);
   const lot = lots.find(
     (l) =>
       l.serviceDate === date &&
       l.items.some((item) => dough.some((p) => p.id === item.productId)) &&
       l.recipe.formulaId === product.formulaId,
   );
+  const wanted = dough
+    .map((p) => lotItem(p, lot ? wantedOf(p, services) : toMakeOf(p, services)))
+    .filter((item) => item.count > 0);
   if (!lot && wanted.length === 0) return null;
   const times = lot
     ? { doorsMs: Date.parse(lot.doorsAt), closeMs: Date.parse(lot.closeAt) }
@@ -123,9 +124,19 @@ export function wantedOf(product: Product, services: readonly Service[]): number
   );
 }
 
+/** Balls of a product that are still to be made for some services: what is carried over is there. */
+function toMakeOf(product: Product, services: readonly Service[]): number {
+  return services.reduce((sum, service) => {
+    const count = service.counts.find((c) => c.productId === product.id);
+    return sum + (count ? ballsToMake(count) : 0);
+  }, 0);
+}
+
 function timesOf(items: readonly LotItem[], services: readonly Service[]) {
   const wanting = services.filter((service) =>
-    service.counts.some((c) => c.count > 0 && items.some((item) => item.productId === c.productId)),
+    service.counts.some(
+      (c) => ballsToMake(c) > 0 && items.some((item) => item.productId === c.productId),
+    ),
   );
   return {
     doorsMs: Math.min(...wanting.map((service) => Date.parse(service.startsAt))),

@@ -1,28 +1,21 @@
-import type { DoughDocument, Product } from '@calm/contract';
-import { doughStageOf, wayOfRoute } from '@calm/core';
+import { documentOfRecipe, type DoughDocument, type Product } from '@calm/contract';
 import type { BoardLot } from './lotBoard';
 
 /** What the engine is asked about a lot's balls of one product, as it is planned. */
 export function documentOfLot(
   lot: BoardLot,
-  product: Product,
+  { ballWeightG, target }: Product,
   prefermentTempC: number,
-): DoughDocument {
-  const { recipe } = lot;
-  const way = wayOfRoute(recipe.route, {
-    loads: lot.scaled.ok ? lot.scaled.value.loads.length : 1,
-    balls: lot.items.reduce((sum, item) => sum + item.count, 0),
+): DoughDocument | null {
+  return documentOfRecipe(lot.recipe, {
+    size: {
+      loads: lot.scaled.ok ? lot.scaled.value.loads.length : 1,
+      balls: lot.items.reduce((sum, item) => sum + item.count, 0),
+    },
+    ballWeightG,
+    target,
+    prefermentTempC,
   });
-  const ahead = way.ahead.map((stage) => doughStageOf(stage));
-  return {
-    formula: recipe.formula,
-    ballWeightG: product.ballWeightG,
-    doughTempC: recipe.doughTempC,
-    stages: way.stages.map((stage) => doughStageOf(stage)),
-    histories:
-      ahead.length > 0 ? { preferment: { doughTempC: prefermentTempC, stages: ahead } } : {},
-    target: product.target,
-  };
 }
 
 /** When a lot's dough comes off the mixer by its plan, ms; null without a mix. */

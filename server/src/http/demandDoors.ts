@@ -1,0 +1,117 @@
+import {
+  bookingSchema,
+  broughtSalesSchema,
+  countChangeSchema,
+  countsChangeSchema,
+  daysQuery,
+  eventSchema,
+  params,
+  saleChangeSchema,
+  serviceExceptionSchema,
+  servicePatternSchema,
+  tillSchema,
+} from '@calm/contract/schemas';
+import type { Router } from 'express';
+import type { Clock } from '../clock';
+import { bookingShelf } from '../store/bookings';
+import type { Database } from '../store/database';
+import { eventShelf } from '../store/events';
+import { readSales } from '../store/sales';
+import { exceptionShelf, patternShelf, readCalendar } from '../store/week';
+import { bringInSales } from '../use-cases/bringInSales';
+import { servicesBetween } from '../use-cases/calendar';
+import { changeCount, changeCounts } from '../use-cases/changeCount';
+import { changeSale } from '../use-cases/changeSale';
+import { forecastsBetween } from '../use-cases/forecast';
+import { done } from '../use-cases/result';
+import { salesCsv } from '../use-cases/salesCsv';
+import { takeTillSales } from '../use-cases/till';
+import { addDays } from '../use-cases/wallClock';
+import { houseDoor } from './door';
+import { shelfDoors } from './shelfDoors';
+
+/** The doors of demand: when the house sells, what it wants, what it sold, what it expects. */
+export function demandDoors(api: Router, db: Database, clock: Clock): void {
+  shelfDoors(api, db, 'service-patterns', patternShelf, servicePatternSchema);
+  shelfDoors(api, db, 'service-exceptions', exceptionShelf, serviceExceptionSchema);
+  shelfDoors(api, db, 'events', eventShelf, eventSchema);
+  shelfDoors(api, db, 'bookings', bookingShelf, bookingSchema);
+  api.get(
+    '/houses/:house/calendar',
+    houseDoor(db, { run: async ({ scope }) => done(await readCalendar(scope)) }),
+  );
+  api.get(
+    '/houses/:house/services',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, house, query }) =>
+        done(await servicesBetween(scope, house, query, clock.now())),
+    }),
+  );
+  api.put(
+    '/houses/:house/counts/:date/:patternId/:productId',
+    houseDoor(db, {
+      params: params.count,
+      body: countChangeSchema,
+      run: ({ scope, params: key, body }) => {
+        const { date, patternId, productId } = key;
+        return changeCount(scope, { date, patternId, productId }, body);
+      },
+    }),
+  );
+  api.post(
+    '/houses/:house/counts',
+    houseDoor(db, {
+      body: countsChangeSchema,
+      run: ({ scope, body }) => changeCounts(scope, body),
+    }),
+  );
+  api.get(
+    '/houses/:house/sales',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, query: { from, days } }) =>
+        done(await readSales(scope, from, addDays(from, days))),
+    }),
+  );
+  api.put(
+    '/houses/:house/sales/:date/:patternId/:productId',
+    houseDoor(db, {
+      params: params.count,
+      body: saleChangeSchema,
+      run: ({ scope, params: key, body }) => {
+        const { date, patternId, productId } = key;
+        return changeSale(scope, { date, patternId, productId }, body);
+      },
+    }),
+  );
+  api.post(
+    '/houses/:house/brought-in/sales',
+    houseDoor(db, {
+      body: broughtSalesSchema,
+      run: ({ scope, body }) => bringInSales(scope, body),
+    }),
+  );
+  api.post(
+    '/houses/:house/till',
+    houseDoor(db, {
+      body: tillSchema,
+      run: ({ scope, house, body }) => takeTillSales(scope, house, body.sales),
+    }),
+  );
+  api.get(
+    '/houses/:house/forecast',
+    houseDoor(db, {
+      query: daysQuery,
+      run: async ({ scope, house, query }) =>
+        done(await forecastsBetween(scope, house, query, clock.now())),
+    }),
+  );
+  api.get(
+    '/houses/:house/sales.csv',
+    houseDoor(db, {
+      type: 'text/csv',
+      run: async ({ scope, house }) => done(await salesCsv(scope, house, clock.now())),
+    }),
+  );
+}
