@@ -84,13 +84,6 @@ test('next week’s numbers are there, with why; a festival moves them; all of i
     await expect(lunch).toHaveValue(usual);
   });
 
-  await test.step('the history goes out as a table', async () => {
-    const coming = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Sales as CSV' }).click();
-    const text = readFileSync(await (await coming).path(), 'utf8');
-    expect(text.split('\r\n')[0]).toBe('date,service,product,sold,sold out,event,forecast');
-    expect(text).toContain('Dinner,Yard Round,');
-  });
   expect(said).toEqual([]);
 });
 
@@ -126,4 +119,152 @@ test('a shopping list for the week: what the store has not, in whole bags, out a
   const text = readFileSync(await (await coming).path(), 'utf8');
   expect(text).toContain('ingredient,takes (g),in store (g),out of date (g),buy (g),bags');
   expect(text).toMatch(/strong white,\d+,900000,0,0,0/);
+});
+
+test('a party, a closed day, other hours: the numbers follow, and all of it goes back', async ({
+  page,
+  at,
+}) => {
+  const friday = countField(page, 'Yard Round', 'Dinner', 'Fri 4 Dec');
+  const panel = page.getByRole('complementary', facts);
+  await page.goto(at('demand?days=next'));
+  await friday.focus();
+  const expected = async () => {
+    await friday.focus();
+    const text = await panel.getByText(/expected; eight times in ten/).innerText();
+    return Number.parseInt(text, 10);
+  };
+  const before = await expected();
+
+  await test.step('a party comes on top', async () => {
+    await page.getByRole('button', { name: 'Note a party on Fri 4 Dec' }).click();
+    await page.keyboard.type('Harbour choir');
+    await page.getByRole('textbox', { name: 'Guests' }).fill('40');
+    await page.getByRole('textbox', { name: 'Yard Round for the party' }).fill('30');
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Harbour choir, 40 guests' })).toBeVisible();
+    await expect.poll(expected).toBe(before + 30);
+    await panel.getByRole('button', { name: /^Why this/ }).click();
+    await expect(panel.getByText('30 for parties that are booked, on top.')).toBeVisible();
+  });
+
+  await test.step('the day is closed, and open again', async () => {
+    await page.getByRole('button', { name: 'Other hours on Thu 3 Dec' }).click();
+    await page.getByRole('textbox', { name: 'Note' }).fill('Stock-taking');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    const closed = page.getByRole('button', { name: 'The whole day closed: Stock-taking' });
+    await expect(closed).toBeVisible();
+    await expect(countField(page, 'Yard Round', 'Dinner', 'Thu 3 Dec')).toHaveCount(0);
+    await page.getByRole('link', { name: 'Services' }).click();
+    await expect(
+      page.getByRole('button', { name: /Thu 3 Dec The whole day: closed/ }),
+    ).toBeVisible();
+    await expectAccessible(page);
+    await page.goBack();
+    await closed.click();
+    await page.getByRole('button', { name: 'Take it out' }).click();
+    await expect(countField(page, 'Yard Round', 'Dinner', 'Thu 3 Dec')).toBeVisible();
+  });
+
+  await test.step('a late service that ends the next morning is added to the week', async () => {
+    await page.getByRole('link', { name: 'Services' }).click();
+    await page.getByRole('button', { name: 'Add a service' }).click();
+    await page.keyboard.type('Late');
+    await page.getByRole('combobox', { name: 'Day' }).click();
+    await page.getByRole('option', { name: 'Fri' }).click();
+    await page.getByLabel(/^From/).fill('22:30');
+    await page.getByLabel(/^To(?!\w)/).fill('02:00');
+    await expect(page.getByText('Ends the next morning')).toBeVisible();
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('button', { name: /Late 22:30–02:00/ })).toBeVisible();
+    await page.goto(at('demand?days=next'));
+    const late = countField(page, 'Slab', 'Late', 'Fri 4 Dec');
+    await late.fill('12');
+    await late.press('Enter');
+    await expect(page.getByText('Slab at Late: 12.')).toBeVisible();
+  });
+
+  await test.step('a service that has sold something is ended, not taken out', async () => {
+    await page.getByRole('link', { name: 'Services' }).click();
+    await page
+      .getByRole('button', { name: /Dinner 17:30–22:30/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Take it out' }).click();
+    await expect(page.getByRole('alert')).toContainText('nothing was taken away');
+    await page.getByLabel('Last day').fill('2026-12-31');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('button', { name: /until Thu 31 Dec/ })).toBeVisible();
+  });
+});
+
+test('what was left last night is counted, carried to tonight and taken off what is to be made', async ({
+  page,
+  at,
+}) => {
+  const said = watchConsole(page);
+  await page.goto(at('demand?days=7'));
+  const totals = page.getByText(/^Yard dough [\d.]+\skg/);
+  const saturday = page.getByRole('textbox', { name: 'Yard Round, Lunch Sat 28 Nov' });
+  await expect(saturday).toBeVisible();
+  const tonight = page.getByRole('cell').filter({
+    has: countField(page, 'Yard Round', 'Dinner', 'Wed 25 Nov'),
+  });
+
+  await page.getByRole('button', { name: 'Last 7 days' }).click();
+  const sold = page.getByRole('textbox', { name: 'Yard Round sold, Dinner Tue 24 Nov' });
+  await sold.focus();
+  const panel = page.getByRole('complementary', facts);
+  await expect(panel.getByRole('heading', { level: 2 })).toHaveText(
+    'Yard Round, Dinner Tue 24 Nov',
+  );
+  const left = panel.getByRole('textbox', { name: 'Left and kept' });
+  await left.fill('0');
+  await left.press('Enter');
+  await expect(page.getByText(/Yard Round at Dinner: \d+ sold\./)).toBeVisible();
+  await page.getByRole('button', { name: 'This week' }).click();
+  await expect(tonight).not.toContainText('carried');
+  const without = await totals.allInnerTexts();
+
+  await page.getByRole('button', { name: 'Last 7 days' }).click();
+  await sold.focus();
+  await left.fill('24');
+  await left.press('Enter');
+  await expect(page.getByRole('cell').filter({ has: sold })).toContainText('24 left');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'This week' }).click();
+  await expect(tonight).toContainText('24 carried');
+  await countField(page, 'Yard Round', 'Dinner', 'Wed 25 Nov').focus();
+  await expect(panel.getByText(/24 of YR-1122-A/)).toBeVisible();
+  // The first dough that is not under way yet is made smaller by what tonight does not need.
+  await expect.poll(() => totals.allInnerTexts()).not.toEqual(without);
+
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(tonight).not.toContainText('carried');
+  expect(said).toEqual([]);
+});
+
+test('what running out weighs is said in money, and every number follows', async ({ page, at }) => {
+  await page.goto(at('demand?days=next'));
+  const friday = countField(page, 'Yard Round', 'Dinner', 'Fri 4 Dec');
+  const panel = page.getByRole('complementary', facts);
+  await friday.focus();
+  await expect(panel.getByRole('button', { name: /^Have \d+: enough 80\s%/ })).toBeVisible();
+  await panel.getByRole('button', { name: /say otherwise/ }).click();
+  await page.getByRole('radio', { name: /Say what a missing/ }).check();
+  await page.getByRole('textbox', { name: 'A missing ball costs' }).fill('9');
+  await page.getByRole('textbox', { name: 'A missing ball costs' }).press('Enter');
+  await page.getByRole('textbox', { name: 'A left ball costs' }).fill('1');
+  await page.getByRole('textbox', { name: 'A left ball costs' }).press('Enter');
+  await expect(page.getByText(/is then enough 90\s% of the time/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(panel.getByRole('button', { name: /^Have \d+: enough 90\s%/ })).toBeVisible();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await friday.focus();
+  await expect(panel.getByRole('button', { name: /^Have \d+: enough 80\s%/ })).toBeVisible();
 });

@@ -40,6 +40,22 @@ async function festival(page) {
   await page.getByRole('button', { name: /^Why this/ }).click();
 }
 
+/** A till's table whose columns have been found. @param {Page} page */
+async function messyTable(page) {
+  const lines = [
+    'Receipt;Sold on;Ordered at;Article;Qty',
+    '1;01.07.2026;19:25;YARD ROUND, large;2',
+    '2;01.07.2026;19:56;Lemonade;4',
+    '3;13.07.2026;12:40;Slab;1',
+  ];
+  await page.locator('input[type="file"]').setInputFiles({
+    name: 'till-july.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(lines.join('\n')),
+  });
+  await page.getByText('What its products are here').waitFor();
+}
+
 /** An amount of dough with its bags. @param {Page} page */
 async function bags(page) {
   const rounds = page.getByRole('textbox', { name: 'Yard Round', exact: true });
@@ -58,6 +74,7 @@ async function firstRoute(page) {
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
   { name: 'demand', path: 'demand?days=7', size: DESK, act: festival },
+  { name: 'demand-history', path: 'demand/history', size: DESK, act: messyTable },
   { name: 'formulas', path: 'formulas', size: DESK },
   { name: 'formula', path: 'formulas/slab-dough', size: DESK, act: saltier },
   { name: 'make', path: 'formulas/yard-dough/make', size: DESK, act: bags },

@@ -52,6 +52,8 @@ export interface SalesColumns {
   readonly service?: string;
   readonly soldOut?: string;
   readonly left?: string;
+  /** The till's own number of a line: the same number twice is one sale. */
+  readonly number?: string;
   readonly dateOrder: 'year-first' | 'day-first' | 'month-first';
   /** A product of the house for each name in the file; null leaves it out. */
   readonly products: Readonly<Record<string, string | null>>;

@@ -1,2 +1,3 @@
 export * from './load';
 export { crew, formulas, routes } from './lanternYard';
+export * from './till';

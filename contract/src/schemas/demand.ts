@@ -186,6 +186,7 @@ export const settingsChangeSchema = Joi.object<SettingsChange>({
     service: column(),
     soldOut: column(),
     left: column(),
+    number: column(),
     dateOrder: Joi.valid('year-first', 'day-first', 'month-first').required(),
     products: Joi.object().pattern(column(), id().allow(null)).max(1000).required(),
   }),

@@ -9,6 +9,7 @@ import {
   type TillAnswer,
 } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { tillRound, type TillLine } from '@calm/demo';
 import { HOUSE, problemOf, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
@@ -146,6 +147,41 @@ describe('a till', () => {
     const answers = await Promise.all([post(many), post(many), post([...many].reverse())]);
     expect(answers.reduce((sum, { added }) => sum + added, 0)).toBe(20);
     expect(await soldOn('2026-11-25')).toMatchObject({ sold: 29 });
+  });
+});
+
+describe('the till that stands in for one', () => {
+  it('sells an evening as the house expects it, late and twice, and nothing is counted twice', async () => {
+    const line: TillLine = {
+      get: house.get,
+      post: async <T>(path: string, body: unknown) =>
+        (
+          await house.http
+            .post(path)
+            .send(body as object)
+            .expect(200)
+        ).body as T,
+    };
+    const thursday = '2026-11-26';
+    const memory = { acknowledged: new Set<string>(), round: 0 };
+    const ends = Date.parse((await dinnerOn(thursday)).endsAt);
+    let added = 0;
+    for (let minute = 300; minute >= 0; minute -= 30) {
+      added += await tillRound(line, HOUSE, ends - minute * 60_000, memory);
+    }
+    for (let more = 0; more < 4; more += 1) added += await tillRound(line, HOUSE, ends, memory);
+    expect(added).toBe(memory.acknowledged.size);
+    const answer = await house.get<ForecastAnswer>(paths.forecast(HOUSE, thursday, 1));
+    const { patternId } = await dinnerOn(thursday);
+    const mean = answer.forecasts.find(
+      (each) => each.productId === round && each.patternId === patternId,
+    )?.mean;
+    const sold = (await soldOn(thursday))?.sold ?? 0;
+    expect(Math.abs(sold / (mean ?? 0) - 1)).toBeLessThan(0.2);
+    // A till that forgets everything posts the same evening again, and changes nothing.
+    const again = await tillRound(line, HOUSE, ends, { acknowledged: new Set(), round: 0 });
+    expect(again).toBe(0);
+    expect((await soldOn(thursday))?.sold).toBe(sold);
   });
 });
 

@@ -25,6 +25,7 @@ export function Choice<Value extends string | number>({
       label={label}
       value={value}
       onChange={(event) => onChange(event.target.value as Value)}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
       sx={{ width }}
     >
       {values.map((each) => (

@@ -6,6 +6,8 @@ import { measureAsRead, type Measure } from './measure';
 import styles from './NumberCell.module.css';
 import { readNumber, type NumberRule } from './readNumber';
 
+const NOTHING = { ok: true, value: null } as const;
+
 /** Columns and rows that a key goes in a grid. */
 const MOVES: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [0, -1],
@@ -27,6 +29,7 @@ export function NumberCell({
   rule: ownRule,
   step: ownStep,
   disabled = false,
+  isBlank = false,
   onMove,
   onFocus,
   onCommit,
@@ -41,6 +44,8 @@ export function NumberCell({
   /** By which the arrow keys change it. */
   readonly step: number;
   readonly disabled?: boolean;
+  /** Nobody knows it yet: the cell is empty until something is typed. */
+  readonly isBlank?: boolean;
   /** In a grid: arrows and Enter go to the cell there instead of changing the number. */
   readonly onMove?: (cell: HTMLElement, columns: number, rows: number) => void;
   readonly onFocus?: () => void;
@@ -53,14 +58,15 @@ export function NumberCell({
   const { unit = '', rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
   const toKept = (value: number) => asRead?.toKept(value) ?? value;
   const value = asRead?.toShown(kept) ?? kept;
-  const shown = typed ?? f.plain(value, rule.decimals);
-  const read = readNumber(shown, rule);
+  const shown = typed ?? (isBlank ? '' : f.plain(value, rule.decimals));
+  const read = isBlank && shown === '' ? NOTHING : readNumber(shown, rule);
   const error = read.ok ? null : t(`numbers.${read.reason}`, { limit: read.limit });
 
   const commit = () => {
     if (typed === null || !read.ok || read.value === null) return;
     setTyped(null);
-    if (read.value !== Number(value.toFixed(rule.decimals))) onCommit(toKept(read.value));
+    const isOther = isBlank || read.value !== Number(value.toFixed(rule.decimals));
+    if (isOther) onCommit(toKept(read.value));
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const [columns, rows] = MOVES[event.key] ?? [0, 0];

@@ -21,6 +21,8 @@ export interface Formats {
   day(ms: number): string;
   /** `Wed 25 Nov` of a local date. */
   date(localDate: string): string;
+  /** `25 Nov 2026` of a local date. */
+  fullDate(localDate: string): string;
   /** `Wed` */
   weekday(ms: number): string;
   /** Hour of the day in the house's zone, 0–23. */
@@ -64,6 +66,7 @@ export function makeFormats({ locale, timeZone, units, decimal }: Reading): Form
   const day = parts({ weekday: 'short', day: 'numeric', month: 'short' });
   const weekday = parts({ weekday: 'short' });
   const utcDay = parts({ weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+  const fullDay = parts({ day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
   const plainDay = (formatter: Intl.DateTimeFormat, ms: number) =>
     formatter.format(ms).replace(',', '');
 
@@ -96,6 +99,7 @@ export function makeFormats({ locale, timeZone, units, decimal }: Reading): Form
     },
     time: (ms) => time.format(ms),
     day: (ms) => plainDay(day, ms),
+    fullDate: (localDate) => fullDay.format(Date.parse(`${localDate}T00:00:00Z`)),
     date: (localDate) => plainDay(utcDay, Date.parse(`${localDate}T00:00:00Z`)),
     weekday: (ms) => weekday.format(ms),
     hour: (ms) => Number(hour.format(ms)),

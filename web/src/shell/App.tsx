@@ -14,6 +14,8 @@ function place(load: () => Promise<ComponentType>): ComponentType {
 
 const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
 const Shopping = place(async () => (await import('../places/demand/Shopping')).Shopping);
+const Services = place(async () => (await import('../places/demand/Services')).Services);
+const History = place(async () => (await import('../places/demand/History')).History);
 const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
 const FormulaPage = place(async () => (await import('../places/formulas/FormulaPage')).FormulaPage);
 const RoutesPage = place(async () => (await import('../places/formulas/Routes')).Routes);
@@ -40,6 +42,8 @@ export function App() {
           <Route path="tonight" element={<Tonight />} />
           <Route path="demand" element={<Demand />} />
           <Route path="demand/shopping" element={<Shopping />} />
+          <Route path="demand/services" element={<Services />} />
+          <Route path="demand/history" element={<History />} />
           <Route path="formulas" element={<Formulas />} />
           <Route path="formulas/routes" element={<RoutesPage />} />
           <Route path="formulas/routes/:route" element={<RoutePage />} />

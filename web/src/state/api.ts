@@ -23,7 +23,7 @@ export interface Stretch {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['Book', 'Versions', 'Services', 'Lots', 'Frictions', 'Forecasts'],
+  tagTypes: ['Book', 'Versions', 'Services', 'Lots', 'Frictions', 'Forecasts', 'Calendar', 'Sales'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({

@@ -30,3 +30,21 @@ export function addDays(date: string, days: number): string {
 
 /** The first Monday after a date. */
 export const mondayAfter = (date: string): string => addDays(date, 7 - weekdayIndex(date));
+
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+/** Minutes that the house's clock shows past midnight at an instant. */
+export function minuteAt(ms: number, timeZone: string): number {
+  let clock = clocks.get(timeZone);
+  if (!clock) {
+    clock = new Intl.DateTimeFormat('en-GB', {
+      timeZone,
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    });
+    clocks.set(timeZone, clock);
+  }
+  const [hour, minute] = clock.format(ms).split(':').map(Number);
+  return (hour ?? 0) * 60 + (minute ?? 0);
+}

@@ -1,11 +1,17 @@
-import type { Forecast, Product, ProductCount, Service } from '@calm/contract';
+import {
+  ballsToMake,
+  type Forecast,
+  type Product,
+  type ProductCount,
+  type Service,
+} from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { NumberCell } from '../../parts/NumberCell';
 import { BALLS } from '../../parts/readNumber';
 import { TwoSides } from '../../parts/TwoSides';
-import { useCursor } from '../../state/useCursor';
 import styles from './Demand.module.css';
+import { goTo } from './goTo';
 import { useCount } from './useCount';
 
 /** One cell of the week: the number, and beneath it what is expected. */
@@ -24,9 +30,8 @@ export function CountCell({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { nowMs } = useCursor();
   const state = useCount(service, product, count);
-  const isOver = Date.parse(service.endsAt) <= nowMs;
+  const carriedBalls = count.count - ballsToMake(count);
   return (
     <div className={styles['cell']} data-chosen={count.origin === 'chosen'}>
       <NumberCell
@@ -38,7 +43,6 @@ export function CountCell({
         value={state.shown}
         rule={BALLS}
         step={1}
-        disabled={isOver}
         onFocus={onFocus}
         onMove={goTo}
         onCommit={state.save}
@@ -50,11 +54,10 @@ export function CountCell({
             {t('errors.retry')}
           </button>
         </p>
-      ) : isOver ? (
-        <p>{t('demand.over')}</p>
       ) : (
         forecast && <p>{t('demand.expects', { count: Math.round(forecast.mean) })}</p>
       )}
+      {carriedBalls > 0 && <p data-carried>{t('demand.carried', { count: carriedBalls })}</p>}
       {state.stale && (
         <TwoSides
           what={product.name}
@@ -66,22 +69,4 @@ export function CountCell({
       )}
     </div>
   );
-}
-
-/** Goes to the next cell that can be typed in, in one direction. */
-function goTo(from: HTMLElement, columns: number, rows: number): void {
-  const cell = from.closest('td');
-  const table = from.closest('table');
-  if (!cell || !table) return;
-  const lines = [...table.querySelectorAll('tr')].filter((line) => line.querySelector('td input'));
-  let line = lines.findIndex((each) => each.contains(cell));
-  let column = [...(lines[line]?.querySelectorAll('td') ?? [])].indexOf(cell);
-  for (;;) {
-    line += rows;
-    column += columns;
-    const next = lines[line]?.querySelectorAll('td')[column];
-    if (!next) return;
-    const input = next.querySelector('input');
-    if (input && !input.disabled) return input.focus();
-  }
 }

@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { paths } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
@@ -15,9 +14,19 @@ import { useBookQuery } from '../../state/api';
 import { useCursor } from '../../state/useCursor';
 import { CountFacts } from './CountFacts';
 import styles from './Demand.module.css';
-import { useForecastQuery } from './demandApi';
+import { useCalendarQuery, useForecastQuery, useSalesQuery } from './demandApi';
+import { DemandNav } from './DemandNav';
 import { sayError } from './sayError';
-import { boardAround, DAYS, startOf, stretchOf, stretchText, type Stretch } from './stretch';
+import { SoldFacts } from './SoldFacts';
+import {
+  boardAround,
+  DAYS,
+  startOf,
+  stretchOf,
+  STRETCHES,
+  stretchText,
+  type Stretch,
+} from './stretch';
 import { useTakeForecasts } from './useTakeForecasts';
 import { WeekGrid, type Picked } from './WeekGrid';
 
@@ -26,7 +35,7 @@ export function Demand() {
   const { t } = useTranslation();
   const f = useFormats();
   const house = useHouse();
-  const { atMs } = useCursor();
+  const { atMs, nowMs } = useCursor();
   const book = useBookQuery(house).data;
   const [params, setParams] = useSearchParams();
   const [picked, setPicked] = useState<Picked | null>(null);
@@ -36,6 +45,8 @@ export function Demand() {
   const days = DAYS[stretch];
   const { board, error, retry } = useBoard(boardAround(stretch, from));
   const { data: answer } = useForecastQuery({ house, from, days }, { skip: !book });
+  const { data: sales = [] } = useSalesQuery({ house, from, days }, { skip: !book });
+  const { data: calendar } = useCalendarQuery(house);
   const take = useTakeForecasts(house);
   if (error) return <Failed error={error} onRetry={retry} />;
   if (!board) return <Waiting />;
@@ -47,12 +58,12 @@ export function Demand() {
   );
   const product = board.book.products.find(({ id }) => id === picked?.productId);
   const count = service?.counts.find(({ productId }) => productId === picked?.productId);
-  const forecast = answer?.forecasts.find(
-    (each) =>
-      each.date === picked?.date &&
-      each.patternId === picked.patternId &&
-      each.productId === picked.productId,
-  );
+  const isPicked = (each: Picked) =>
+    each.date === picked?.date &&
+    each.patternId === picked.patternId &&
+    each.productId === picked.productId;
+  const forecast = answer?.forecasts.find(isPicked);
+  const isOver = service !== undefined && Date.parse(service.endsAt) <= nowMs;
   return (
     <Page
       title={t('demand.title')}
@@ -69,20 +80,25 @@ export function Demand() {
               setParams(params, { replace: true });
             }}
           >
-            <ToggleButton value="two-days">{t('demand.twoDays')}</ToggleButton>
-            <ToggleButton value="week">{t('demand.week')}</ToggleButton>
-            <ToggleButton value="next-week">{t('demand.nextWeek')}</ToggleButton>
+            {STRETCHES.map((each) => (
+              <ToggleButton key={each} value={each}>
+                {t(`demand.stretches.${each}`)}
+              </ToggleButton>
+            ))}
           </ToggleButtonGroup>
         </>
       }
     >
+      <DemandNav />
       <div className={styles['page']}>
         {board.isCurrent ? (
           <WeekGrid
             board={board}
             dates={dates}
-            forecasts={answer?.forecasts ?? []}
-            events={answer?.events ?? []}
+            answer={answer}
+            sales={sales}
+            calendar={calendar}
+            nowMs={nowMs}
             today={today}
             onPick={setPicked}
           />
@@ -90,13 +106,27 @@ export function Demand() {
           <Waiting />
         )}
         <aside className={styles['facts']} aria-label={t('demand.facts.title')}>
-          {service && product && count && forecast && answer ? (
-            <CountFacts {...{ service, product, count, forecast, answer }} />
+          {service && product && count && isOver ? (
+            <SoldFacts
+              {...{ service, product, count }}
+              sale={sales.find(isPicked)}
+              lot={board.lots.find(
+                (lot) =>
+                  lot.lot !== null &&
+                  lot.date === service.date &&
+                  lot.items.some(({ productId }) => productId === product.id),
+              )}
+            />
+          ) : service && product && count && forecast && answer ? (
+            <CountFacts
+              {...{ service, product, count, forecast, answer }}
+              house={board.book.house}
+            />
           ) : (
             <p className="quiet">{t('demand.facts.none')}</p>
           )}
           <div className={styles['choices']}>
-            {answer && (
+            {answer && stretch !== 'last-days' && (
               <Button
                 variant="outlined"
                 disabled={take.isTaking}
@@ -109,11 +139,9 @@ export function Demand() {
               component={Link}
               variant="outlined"
               to={`/${house}/demand/shopping?days=${stretchText(stretch)}`}
+              disabled={stretch === 'last-days'}
             >
               {t('demand.shopping.open')}
-            </Button>
-            <Button component="a" href={paths.salesCsv(house)} download variant="text">
-              {t('demand.takeOut')}
             </Button>
           </div>
         </aside>

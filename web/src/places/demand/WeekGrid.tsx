@@ -1,4 +1,4 @@
-import type { Forecast, HouseEvent, Service } from '@calm/contract';
+import type { ForecastAnswer, HouseCalendar, Sale, Service } from '@calm/contract';
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
@@ -6,7 +6,8 @@ import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { CountCell } from './CountCell';
 import styles from './Demand.module.css';
-import { EventMarks } from './EventMarks';
+import { DayMarks } from './DayMarks';
+import { SoldCell } from './SoldCell';
 
 /** Which count is looked at. */
 export interface Picked {
@@ -19,15 +20,20 @@ export interface Picked {
 export function WeekGrid({
   board,
   dates,
-  forecasts,
-  events,
+  answer,
+  sales,
+  calendar,
+  nowMs,
   today,
   onPick,
 }: {
   readonly board: Board;
   readonly dates: readonly string[];
-  readonly forecasts: readonly Forecast[];
-  readonly events: readonly HouseEvent[];
+  readonly answer: ForecastAnswer | undefined;
+  readonly sales: readonly Sale[];
+  readonly calendar: HouseCalendar | undefined;
+  /** The present: what has ended by then shows what it sold. */
+  readonly nowMs: number;
   /** The cursor's local date. */
   readonly today: string;
   readonly onPick: (picked: Picked) => void;
@@ -35,6 +41,8 @@ export function WeekGrid({
   const { t } = useTranslation();
   const f = useFormats();
   const { products } = board.book;
+  const isAhead = (date: string, services: readonly Service[]) =>
+    date > today || services.some(({ endsAt }) => Date.parse(endsAt) > nowMs);
   return (
     <div className={styles['scroll']}>
       <table className={styles['week']}>
@@ -57,10 +65,14 @@ export function WeekGrid({
                   <th scope="rowgroup" colSpan={products.length + 1}>
                     {f.date(date)}{' '}
                     {date === today && <span className="quiet">{t('demand.today')}</span>}
-                    <EventMarks
+                    <DayMarks
                       date={date}
+                      isAhead={isAhead(date, services)}
                       services={services}
-                      events={events.filter((event) => event.date === date)}
+                      products={products}
+                      events={(answer?.events ?? []).filter((event) => event.date === date)}
+                      bookings={(answer?.bookings ?? []).filter((each) => each.date === date)}
+                      calendar={calendar}
                     />
                     {services.length === 0 && (
                       <span className={styles['closed']}>{t('demand.closed')}</span>
@@ -73,27 +85,24 @@ export function WeekGrid({
                       {service.name} <span className="quiet">{hoursOf(service, f.time)}</span>
                     </th>
                     {products.map((product) => {
-                      const isThis = (each: { patternId: string; productId: string }) =>
-                        each.patternId === service.patternId && each.productId === product.id;
+                      const { patternId } = service;
+                      const isThis = (each: Picked) =>
+                        each.date === date &&
+                        each.patternId === patternId &&
+                        each.productId === product.id;
                       const count = service.counts.find((each) => each.productId === product.id);
+                      const isOver = Date.parse(service.endsAt) <= nowMs;
+                      const cell = count && {
+                        service,
+                        product,
+                        count,
+                        onFocus: () => onPick({ date, patternId, productId: product.id }),
+                      };
                       return (
                         <td key={product.id}>
-                          {count && (
-                            <CountCell
-                              service={service}
-                              product={product}
-                              count={count}
-                              forecast={forecasts.find(
-                                (each) => each.date === date && isThis(each),
-                              )}
-                              onFocus={() =>
-                                onPick({
-                                  date,
-                                  patternId: service.patternId,
-                                  productId: product.id,
-                                })
-                              }
-                            />
+                          {cell && isOver && <SoldCell {...cell} sale={sales.find(isThis)} />}
+                          {cell && !isOver && (
+                            <CountCell {...cell} forecast={answer?.forecasts.find(isThis)} />
                           )}
                         </td>
                       );
@@ -102,7 +111,7 @@ export function WeekGrid({
                 ))}
                 <tr className={styles['totals']}>
                   <td colSpan={products.length + 1}>
-                    <Totals lots={board.lots.filter((lot) => lot.date === date)} />
+                    <Totals lots={board.lots.filter((lot) => lot.date === date)} nowMs={nowMs} />
                   </td>
                 </tr>
               </Fragment>
@@ -118,7 +127,7 @@ const hoursOf = ({ startsAt, endsAt }: Service, time: (ms: number) => string) =>
   `${time(Date.parse(startsAt))}–${time(Date.parse(endsAt))}`;
 
 /** What the day's counts come to in dough, and what is already fixed. */
-function Totals({ lots }: { readonly lots: readonly BoardLot[] }) {
+function Totals({ lots, nowMs }: { readonly lots: readonly BoardLot[]; readonly nowMs: number }) {
   const { t } = useTranslation();
   const f = useFormats();
   return (
@@ -132,7 +141,8 @@ function Totals({ lots }: { readonly lots: readonly BoardLot[] }) {
                 loads: t('demand.loads', { count: lot.scaled.value.loads.length }),
               })
             : t('demand.cannot')}
-          {lot.lot && ` ${t('demand.fixed', { code: lot.code })}`}
+          {lot.lot &&
+            ` ${t(lot.closeMs <= nowMs ? 'demand.made' : 'demand.fixed', { code: lot.code })}`}
         </span>
       ))}
     </>

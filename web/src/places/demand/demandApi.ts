@@ -1,92 +1,196 @@
 import {
   paths,
+  type Booking,
+  type BookingContent,
+  type BroughtSales,
   type CountChange,
   type CountOfMany,
   type EventContent,
   type ForecastAnswer,
+  type House,
+  type HouseCalendar,
   type HouseEvent,
   type ProductCount,
   type RecordChange,
+  type Sale,
+  type SaleChange,
+  type SalesBroughtIn,
+  type ServiceException,
+  type ServiceExceptionContent,
+  type ServicePattern,
+  type ServicePatternContent,
+  type SettingsChange,
 } from '@calm/contract';
 import { api, keepInStretches, type Stretch } from '../../state/api';
 
-/** A count's address and its change. */
-export interface CountWrite {
+/** Which number of the week. */
+interface CellAddress {
   readonly house: string;
   readonly date: string;
   readonly patternId: string;
   readonly productId: string;
-  readonly change: CountChange;
+}
+
+interface Added<Content> {
+  readonly house: string;
+  readonly content: Content;
+}
+interface Changed<Content> {
+  readonly house: string;
+  readonly id: string;
+  readonly change: RecordChange<Content>;
+}
+interface Removed {
+  readonly house: string;
+  readonly id: string;
 }
 
 const demandApi = api.injectEndpoints({
-  endpoints: (build) => ({
-    forecast: build.query<ForecastAnswer, Stretch>({
-      query: ({ house, from, days }) => paths.forecast(house, from, days),
-      providesTags: ['Forecasts'],
-    }),
-    changeCount: build.mutation<ProductCount, CountWrite>({
-      query: ({ house, date, patternId, productId, change }) => ({
-        url: paths.count(house, date, patternId, productId),
-        method: 'PUT',
-        body: change,
+  endpoints: (build) => {
+    /** Adding, changing and taking away what moves demand; all of it moves what is expected. */
+    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) => {
+      const invalidatesTags = ['Forecasts', 'Calendar', 'Services'] as const;
+      return {
+        add: build.mutation<Kept, Added<Content>>({
+          query: ({ house, content }) => ({ url: at(house), method: 'POST', body: content }),
+          invalidatesTags: [...invalidatesTags],
+        }),
+        change: build.mutation<Kept, Changed<Content>>({
+          query: ({ house, id, change }) => ({ url: at(house, id), method: 'PUT', body: change }),
+          invalidatesTags: [...invalidatesTags],
+        }),
+        remove: build.mutation<Kept, Removed>({
+          query: ({ house, id }) => ({ url: at(house, id), method: 'DELETE' }),
+          invalidatesTags: [...invalidatesTags],
+        }),
+      };
+    };
+    const events = shelf<EventContent, HouseEvent>(paths.events);
+    const bookings = shelf<BookingContent, Booking>(paths.bookings);
+    const patterns = shelf<ServicePatternContent, ServicePattern>(paths.servicePatterns);
+    const exceptions = shelf<ServiceExceptionContent, ServiceException>(paths.serviceExceptions);
+    return {
+      forecast: build.query<ForecastAnswer, Stretch>({
+        query: ({ house, from, days }) => paths.forecast(house, from, days),
+        providesTags: ['Forecasts'],
       }),
-      onQueryStarted: ({ house, date, patternId }, request) =>
-        keepInStretches('services', house, request, (stretch, kept) =>
-          api.util.updateQueryData('services', stretch, (services) => {
-            const service = services.find(
-              (each) => each.date === date && each.patternId === patternId,
-            );
-            if (!service) return;
-            const counts = service.counts.map((count) =>
-              count.productId === kept.productId ? kept : count,
-            );
-            Object.assign(service, { counts });
-          }),
-        ),
-      invalidatesTags: ['Services'],
-    }),
-    changeCounts: build.mutation<ProductCount[], { house: string; counts: readonly CountOfMany[] }>(
-      {
+      calendar: build.query<HouseCalendar, string>({
+        query: (house) => paths.calendar(house),
+        providesTags: ['Calendar'],
+      }),
+      sales: build.query<Sale[], Stretch>({
+        query: ({ house, from, days }) => paths.sales(house, from, days),
+        providesTags: ['Sales'],
+      }),
+      changeSale: build.mutation<Sale, CellAddress & { readonly change: SaleChange }>({
+        query: ({ house, date, patternId, productId, change }) => ({
+          url: paths.sale(house, date, patternId, productId),
+          method: 'PUT',
+          body: change,
+        }),
+        invalidatesTags: ['Sales', 'Forecasts', 'Services'],
+      }),
+      bringInSales: build.mutation<
+        SalesBroughtIn,
+        { readonly house: string; readonly brought: BroughtSales }
+      >({
+        query: ({ house, brought }) => ({
+          url: paths.broughtInSales(house),
+          method: 'POST',
+          body: brought,
+        }),
+      }),
+      changeSettings: build.mutation<
+        House,
+        { readonly house: string; readonly change: SettingsChange }
+      >({
+        query: ({ house, change }) => ({
+          url: paths.settings(house),
+          method: 'PUT',
+          body: change,
+        }),
+        async onQueryStarted({ house }, { dispatch, queryFulfilled }) {
+          const answer = await queryFulfilled.catch(() => null);
+          if (!answer) return;
+          dispatch(
+            api.util.updateQueryData('book', house, (book) => {
+              Object.assign(book, { house: answer.data });
+            }),
+          );
+        },
+        invalidatesTags: ['Book', 'Forecasts'],
+      }),
+      changeCount: build.mutation<ProductCount, CellAddress & { readonly change: CountChange }>({
+        query: ({ house, date, patternId, productId, change }) => ({
+          url: paths.count(house, date, patternId, productId),
+          method: 'PUT',
+          body: change,
+        }),
+        onQueryStarted: ({ house, date, patternId }, request) =>
+          keepInStretches('services', house, request, (stretch, kept) =>
+            api.util.updateQueryData('services', stretch, (services) => {
+              const service = services.find(
+                (each) => each.date === date && each.patternId === patternId,
+              );
+              if (!service) return;
+              // What is carried over is shared out anew when the services come again.
+              const counts = service.counts.map((count) =>
+                count.productId === kept.productId ? { ...count, ...kept } : count,
+              );
+              Object.assign(service, { counts });
+            }),
+          ),
+        invalidatesTags: ['Services'],
+      }),
+      changeCounts: build.mutation<
+        ProductCount[],
+        { house: string; counts: readonly CountOfMany[] }
+      >({
         query: ({ house, counts }) => ({
           url: paths.counts(house),
           method: 'POST',
           body: { counts },
         }),
         invalidatesTags: ['Services'],
-      },
-    ),
-    addEvent: build.mutation<HouseEvent, { house: string; content: EventContent }>({
-      query: ({ house, content }) => ({
-        url: paths.events(house),
-        method: 'POST',
-        body: content,
       }),
-      invalidatesTags: ['Forecasts'],
-    }),
-    changeEvent: build.mutation<
-      HouseEvent,
-      { house: string; id: string; change: RecordChange<EventContent> }
-    >({
-      query: ({ house, id, change }) => ({
-        url: paths.events(house, id),
-        method: 'PUT',
-        body: change,
-      }),
-      invalidatesTags: ['Forecasts'],
-    }),
-    removeEvent: build.mutation<HouseEvent, { house: string; id: string }>({
-      query: ({ house, id }) => ({ url: paths.events(house, id), method: 'DELETE' }),
-      invalidatesTags: ['Forecasts'],
-    }),
-  }),
+      addEvent: events.add,
+      changeEvent: events.change,
+      removeEvent: events.remove,
+      addBooking: bookings.add,
+      changeBooking: bookings.change,
+      removeBooking: bookings.remove,
+      addPattern: patterns.add,
+      changePattern: patterns.change,
+      removePattern: patterns.remove,
+      addException: exceptions.add,
+      changeException: exceptions.change,
+      removeException: exceptions.remove,
+    };
+  },
 });
 
 export const {
   useForecastQuery,
+  useCalendarQuery,
+  useSalesQuery,
+  useChangeSaleMutation,
+  useBringInSalesMutation,
+  useChangeSettingsMutation,
   useChangeCountMutation,
   useChangeCountsMutation,
   useAddEventMutation,
   useChangeEventMutation,
   useRemoveEventMutation,
+  useAddBookingMutation,
+  useChangeBookingMutation,
+  useRemoveBookingMutation,
+  useAddPatternMutation,
+  useChangePatternMutation,
+  useRemovePatternMutation,
+  useAddExceptionMutation,
+  useChangeExceptionMutation,
+  useRemoveExceptionMutation,
 } = demandApi;
+
+/** Everything of demand comes anew: many sales have been written at once. */
+export const demandChanged = () => api.util.invalidateTags(['Sales', 'Forecasts', 'Services']);

@@ -1,7 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import { NavLink } from 'react-router';
+import { PlaceNav } from '../../parts/PlaceNav';
 import { useHouse } from '../../state/useBoard';
-import styles from './BookNav.module.css';
 
 const PAGES = ['', '/routes', '/pantry'] as const;
 
@@ -10,12 +9,12 @@ export function BookNav() {
   const { t } = useTranslation();
   const house = useHouse();
   return (
-    <nav className={styles['nav']} aria-label={t('formulas.nav.title')}>
-      {PAGES.map((page) => (
-        <NavLink key={page} end to={`/${house}/formulas${page}`}>
-          {t(`formulas.nav.${page.slice(1) || 'doughs'}`)}
-        </NavLink>
-      ))}
-    </nav>
+    <PlaceNav
+      title={t('formulas.nav.title')}
+      pages={PAGES.map((page) => ({
+        to: `/${house}/formulas${page}`,
+        name: t(`formulas.nav.${page.slice(1) || 'doughs'}`),
+      }))}
+    />
   );
 }

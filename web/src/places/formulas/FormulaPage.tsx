@@ -15,7 +15,7 @@ import { useHouse } from '../../state/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../state/useRecordDraft';
 import { useWrite } from '../../state/useWrite';
 import { useWay } from '../../workers/useWay';
-import navStyles from './BookNav.module.css';
+import navStyles from '../../parts/PlaceNav.module.css';
 import { contentOf } from './contents';
 import { FormulaBasics } from './FormulaBasics';
 import { FormulaFacts } from './FormulaFacts';

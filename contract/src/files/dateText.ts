@@ -1,0 +1,62 @@
+/** In which order a date's parts are written. */
+export type DateOrder = (typeof DATE_ORDERS)[number];
+export const DATE_ORDERS = ['year-first', 'day-first', 'month-first'] as const;
+
+/** A moment on a wall clock. */
+export interface WallMoment {
+  /** `YYYY-MM-DD` */
+  readonly date: string;
+  /** Minutes from midnight; null when only the date was there. */
+  readonly minute: number | null;
+}
+
+const DATE = /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(.+))?$/;
+const TIME =
+  /^(\d{1,2})[:.h](\d{2})(?:[:.]\d{2}(?:[.,]\d+)?)?\s*([ap]\.?m\.?)?\s*(?:Z|[+-]\d{2}:?\d{2})?$/i;
+const THIS_CENTURY = 2000;
+
+/** A date as people and tills write it, with its time where it has one; null when it is none. */
+export function readDateText(text: string, order: DateOrder): WallMoment | null {
+  const parts = DATE.exec(text.trim());
+  if (!parts) return null;
+  const [first = '', second = '', third = '', rest] = parts.slice(1);
+  const isYearFirst = order === 'year-first' || first.length === 4;
+  const [year, month, day] = isYearFirst
+    ? [first, second, third]
+    : order === 'day-first'
+      ? [third, second, first]
+      : [third, first, second];
+  const date = dateOf(Number(year), Number(month), Number(day));
+  if (!date) return null;
+  const minute = rest === undefined ? null : readTimeText(rest);
+  return rest !== undefined && minute === null ? null : { date, minute };
+}
+
+/** Minutes from midnight of `19:42`, `7.42 pm`, `19h42`; null when it is no time. */
+export function readTimeText(text: string): number | null {
+  const parts = TIME.exec(text.trim());
+  if (!parts) return null;
+  const [hour, minute] = [Number(parts[1]), Number(parts[2])];
+  const half = parts[3]?.[0]?.toLowerCase();
+  if (minute > 59 || hour > (half ? 12 : 29)) return null;
+  const full = half ? (hour % 12) + (half === 'p' ? 12 : 0) : hour;
+  return full * 60 + minute;
+}
+
+/**
+ * The order that every one of some dates can be read in; with none to tell them apart, day first, as most
+ * of the world writes.
+ */
+export function guessDateOrder(texts: readonly string[]): DateOrder {
+  const used = texts.filter((text) => text.trim() !== '');
+  const isYearFirst = used.some((text) => /^\d{4}/.test(text.trim()));
+  const fits = (order: DateOrder) => used.every((text) => readDateText(text, order) !== null);
+  return (isYearFirst ? DATE_ORDERS : DATE_ORDERS.slice(1)).find(fits) ?? 'day-first';
+}
+
+function dateOf(year: number, month: number, day: number): string | null {
+  const full = year < 100 ? THIS_CENTURY + year : year;
+  const at = new Date(Date.UTC(full, month - 1, day));
+  const isReal = at.getUTCFullYear() === full && at.getUTCMonth() === month - 1;
+  return isReal && at.getUTCDate() === day && full >= 1990 ? at.toISOString().slice(0, 10) : null;
+}

@@ -1,0 +1,114 @@
+import {
+  paths,
+  type ForecastAnswer,
+  type Service,
+  type TillAnswer,
+  type TillSale,
+} from '@calm/contract';
+import { QUARTER_MIN } from '@calm/core';
+import { noise } from './noise';
+
+/*
+ * A till that stands in for a real one: it sells what the house expects, as the house's evenings go, and
+ * posts like a real one does: some sales late, some of them twice because an answer was lost.
+ */
+
+const MS_PER_MIN = 60_000;
+/** Balls in one order at most. */
+const MOST_AN_ORDER = 4;
+
+/** How the till reaches the house. */
+export interface TillLine {
+  get<T>(path: string): Promise<T>;
+  post<T>(path: string, body: unknown): Promise<T>;
+}
+
+/** What a till remembers between two posts. */
+export interface TillMemory {
+  /** Numbers that the house has acknowledged. */
+  readonly acknowledged: Set<string>;
+  round: number;
+}
+
+/** A number in [0, 1) that depends on the key alone: a till that starts again sells the same. */
+const chance = (key: string) => Math.min(0.999999, (noise(key) + 1) / 2);
+
+/** The orders of one product at one service, in time's order: as many balls as drawn, by the usage curve. */
+export function ordersOf(
+  { date, name, startsAt }: Service,
+  productId: string,
+  mean: number,
+  curve: readonly number[],
+): TillSale[] {
+  const key = `${date}/${name}/${productId}`;
+  const evening = mean * (1 + 0.15 * noise(`${key}/evening`));
+  const orders: TillSale[] = [];
+  let owed = 0;
+  curve.forEach((share, quarter) => {
+    owed += evening * share;
+    for (let i = 0; owed >= 0.5; i += 1) {
+      const at = `${key}/${quarter}/${i}`;
+      const balls = Math.min(
+        Math.max(1, Math.round(owed)),
+        1 + Math.floor(MOST_AN_ORDER * chance(`${at}/balls`) ** 2),
+      );
+      owed -= balls;
+      const minute = (quarter + chance(`${at}/minute`)) * QUARTER_MIN;
+      orders.push({
+        number: `${date}-${name}-${productId.slice(0, 8)}-${quarter}-${i}`.replace(/\s+/g, '_'),
+        at: new Date(Date.parse(startsAt) + minute * MS_PER_MIN).toISOString(),
+        productId,
+        balls,
+      });
+    }
+  });
+  return orders.sort((a, b) => (a.at < b.at ? -1 : 1));
+}
+
+/** Sales in one post at most, as the house takes them. */
+const A_POST = 200;
+
+/**
+ * One round of the till: posts what has been sold by now and is not acknowledged. One sale in twenty waits
+ * for the next round; every fifth round sends its last post again.
+ *
+ * @returns how many the house has added
+ */
+export async function tillRound(
+  line: TillLine,
+  house: string,
+  nowMs: number,
+  memory: TillMemory,
+): Promise<number> {
+  memory.round += 1;
+  const today = new Date(nowMs - 12 * 60 * MS_PER_MIN).toISOString().slice(0, 10);
+  const [services, answer] = await Promise.all([
+    line.get<Service[]>(paths.services(house, today, 2)),
+    line.get<ForecastAnswer>(paths.forecast(house, today, 2)),
+  ]);
+  const due = services.flatMap((service) =>
+    service.counts.flatMap(({ productId }) => {
+      const isThis = (each: { productId: string }) => each.productId === productId;
+      const mean = answer.forecasts.find(
+        (each) =>
+          isThis(each) && each.date === service.date && each.patternId === service.patternId,
+      )?.mean;
+      const usage = answer.usage.find((each) => isThis(each) && each.service === service.name);
+      return mean !== undefined && usage ? ordersOf(service, productId, mean, usage.curve) : [];
+    }),
+  );
+  const isLate = ({ number }: TillSale) => chance(`${number}/late/${memory.round}`) < 0.05;
+  const wanted = due.filter(
+    (sale) =>
+      Date.parse(sale.at) <= nowMs && !memory.acknowledged.has(sale.number) && !isLate(sale),
+  );
+  let added = 0;
+  for (let i = 0; i < wanted.length; i += A_POST) {
+    const sales = wanted.slice(i, i + A_POST);
+    added += (await line.post<TillAnswer>(paths.till(house), { sales })).added;
+    const isAgain = memory.round % 5 === 0;
+    if (isAgain) added += (await line.post<TillAnswer>(paths.till(house), { sales })).added;
+    for (const { number } of sales) memory.acknowledged.add(number);
+  }
+  return added;
+}

@@ -1,0 +1,56 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import type { ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import styles from './RecordDialog.module.css';
+
+/** One record to be written: kept whole, left as it was, or taken out. */
+export function RecordDialog({
+  title,
+  wrong,
+  onKeep,
+  onRemove,
+  onClose,
+  children,
+}: {
+  readonly title: string;
+  /** Why it could not be kept; null is nothing. */
+  readonly wrong: string | null;
+  readonly onKeep: () => void;
+  /** Absent where there is nothing to take out yet. */
+  readonly onRemove?: (() => void) | undefined;
+  readonly onClose: () => void;
+  readonly children: ReactNode;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+      <form
+        onSubmit={(submit) => {
+          submit.preventDefault();
+          onKeep();
+        }}
+      >
+        <DialogTitle>{title}</DialogTitle>
+        <DialogContent className={styles['form'] ?? ''}>
+          {children}
+          {wrong && <p role="alert">{wrong}</p>}
+        </DialogContent>
+        <DialogActions>
+          {onRemove && (
+            <Button color="error" onClick={onRemove}>
+              {t('record.remove')}
+            </Button>
+          )}
+          <Button onClick={onClose}>{t('record.cancel')}</Button>
+          <Button type="submit" variant="contained">
+            {t('record.keep')}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}
