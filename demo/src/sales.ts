@@ -30,6 +30,8 @@ const GROWTH_A_WEEK = 0.006;
 const SCATTER = 0.17;
 /** The house makes a little more than usual. */
 const MADE = 1.15;
+/** What is worth keeping for another day; the rest is the crew's supper. */
+const KEPT = ['yard-round'];
 /** Days before today. */
 const FESTIVAL = [24, 25, 52, 53];
 const HEATWAVE = { first: 40, last: 34 };
@@ -87,7 +89,7 @@ function saleOf(
     soldOutMin: isSoldOut
       ? service.startMin + 5 * Math.round((length * Math.min(0.97, made / wanted)) / 5)
       : null,
-    leftBalls: service.name === 'Dinner' ? made - sold : null,
+    leftBalls: service.name === 'Dinner' ? (KEPT.includes(product) ? made - sold : 0) : null,
   };
 }
 

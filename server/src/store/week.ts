@@ -73,7 +73,7 @@ export async function readCalendar({ tx, houseId }: Scope): Promise<HouseCalenda
       .select()
       .from(t.serviceExceptions)
       .where(eq(t.serviceExceptions.houseId, houseId))
-      .orderBy(asc(t.serviceExceptions.date)),
+      .orderBy(asc(t.serviceExceptions.date), asc(t.serviceExceptions.patternId)),
   ]);
   return { patterns: patterns.map(patternOf), exceptions: exceptions.map(exceptionOf) };
 }

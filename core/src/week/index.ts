@@ -1,0 +1,2 @@
+export * from './problem';
+export * from './settle';

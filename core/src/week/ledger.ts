@@ -1,0 +1,160 @@
+import { SKILLS, type Skill } from '../plan';
+import type { Block, Mode, ModeWork } from './modes';
+import { QUARTER, type WeekProblem } from './problem';
+
+/** Work at the bench takes as many places there as it takes people. */
+const AT_BENCH: readonly string[] = ['divide-ball', 'pan', 'sheet'];
+/** Work in the bowl. */
+const AT_MIXER: readonly string[] = ['mix', 'preferment-mix'];
+
+export const benchOf = ({ work }: ModeWork): number =>
+  AT_BENCH.includes(work.key) ? work.people : 0;
+export const isAtMixer = ({ work }: ModeWork): boolean => AT_MIXER.includes(work.key);
+
+/** The quarters that a week is planned in: absolute quarters since 1970 become places in arrays. */
+export interface Span {
+  readonly first: number;
+  readonly length: number;
+}
+
+/** From now to the last doors. */
+export function spanOf({ nowMin, services }: WeekProblem): Span {
+  const first = Math.ceil(nowMin / QUARTER);
+  const last = Math.max(first, ...services.map(({ endMin }) => Math.ceil(endMin / QUARTER)));
+  return { first, length: last - first + 1 };
+}
+
+/** Who is busy, which mixer runs, how full the bench and the places are: quarter by quarter. */
+export interface Ledger {
+  readonly span: Span;
+  readonly people: readonly {
+    readonly id: string;
+    readonly skills: ReadonlySet<Skill>;
+    /** 1 where the person is in and free. */
+    readonly free: Uint8Array;
+    /** Quarters worked so far. */
+    worked: number;
+  }[];
+  /** 1 where the mixer is free. */
+  readonly mixers: ReadonlyMap<string, Uint8Array>;
+  readonly bench: Int16Array;
+  /** What is left of each place; places that are not named are not here. */
+  readonly trays: ReadonlyMap<string, Int16Array>;
+  readonly tubs: ReadonlyMap<string, Int16Array>;
+}
+
+/** The ledger of a week in which only what is frozen is planned. */
+export function openLedger(problem: WeekProblem): Ledger {
+  const span = spanOf(problem);
+  const { length } = span;
+  const within = (startMin: number, endMin: number, isWhole: boolean) => {
+    const [from, to] = isWhole
+      ? [Math.ceil(startMin / QUARTER), Math.floor(endMin / QUARTER)]
+      : [Math.floor(startMin / QUARTER), Math.ceil(endMin / QUARTER)];
+    return [Math.max(0, from - span.first), Math.min(length, to - span.first)] as const;
+  };
+  const people = problem.people.map(({ id, skills, shifts }) => {
+    const free = new Uint8Array(length);
+    for (const { startMin, endMin } of shifts) {
+      const [from, to] = within(startMin, endMin, true);
+      if (to > from) free.fill(1, from, to);
+    }
+    return { id, skills: new Set(skills), free, worked: 0 };
+  });
+  const mixers = new Map(
+    problem.doughs
+      .flatMap((dough) => dough.mixers)
+      .map(({ mixerId }) => [mixerId, new Uint8Array(length).fill(1)]),
+  );
+  const bench = new Int16Array(length).fill(problem.benchPlaces);
+  const trays = new Map(
+    problem.places.map((place) => [place.name, new Int16Array(length).fill(place.trays)]),
+  );
+  const tubs = new Map(
+    problem.places.map((place) => [place.name, new Int16Array(length).fill(place.tubs)]),
+  );
+  for (const work of problem.frozenWorks) {
+    const [from, to] = within(work.startMin, work.endMin, false);
+    for (const person of people)
+      if (work.personIds.includes(person.id)) person.free.fill(0, from, to);
+    if (work.mixerId !== null) mixers.get(work.mixerId)?.fill(0, from, to);
+    add(bench, from, to, -work.bench);
+  }
+  for (const rest of problem.frozenRests) {
+    const [from, to] = within(rest.startMin, rest.endMin, false);
+    add(trays.get(rest.place), from, to, -rest.trays);
+    add(tubs.get(rest.place), from, to, -rest.tubs);
+  }
+  return { span, people, mixers, bench, trays, tubs };
+}
+
+export function add(list: Int16Array | undefined, from: number, to: number, by: number): void {
+  if (!list || by === 0) return;
+  for (let i = Math.max(0, from); i < to && i < list.length; i += 1) list[i] = (list[i] ?? 0) + by;
+}
+
+/**
+ * Quarters from which a piece of work can be done: enough people with its skill free all through, the
+ * mixer and the bench too. 1 where it can.
+ */
+export function startsOf(ledger: Ledger, work: ModeWork, mixerId: string): Uint8Array {
+  const { length } = ledger.span;
+  const { quarters } = work;
+  const counts = new Uint8Array(length);
+  for (const { skills, free } of ledger.people) {
+    if (skills.has(work.work.skill)) countRuns(free, quarters, counts);
+  }
+  const starts = new Uint8Array(length);
+  for (let t = 0; t + quarters <= length; t += 1) {
+    starts[t] = (counts[t] ?? 0) >= work.work.people ? 1 : 0;
+  }
+  if (isAtMixer(work)) {
+    const runs = new Uint8Array(length);
+    const mixer = ledger.mixers.get(mixerId);
+    if (mixer) countRuns(mixer, quarters, runs);
+    for (let t = 0; t < length; t += 1) if (!runs[t]) starts[t] = 0;
+  }
+  const bench = benchOf(work);
+  if (bench > 0) {
+    const room = new Uint8Array(length);
+    for (let t = 0; t < length; t += 1) room[t] = (ledger.bench[t] ?? 0) >= bench ? 1 : 0;
+    const runs = new Uint8Array(length);
+    countRuns(room, quarters, runs);
+    for (let t = 0; t < length; t += 1) if (!runs[t]) starts[t] = 0;
+  }
+  return starts;
+}
+
+/** Adds 1 to each place from which `quarters` places in a row are 1. */
+function countRuns(free: Uint8Array, quarters: number, counts: Uint8Array): void {
+  let run = 0;
+  for (let t = free.length - 1; t >= 0; t -= 1) {
+    run = free[t] ? run + 1 : 0;
+    if (run >= quarters) counts[t] = (counts[t] ?? 0) + 1;
+  }
+}
+
+/** For each quarter, the first one at or after it at which a place lacks room for so many; or the end. */
+export function nextFull(left: Int16Array | undefined, wanted: number, length: number): Int32Array {
+  const full = new Int32Array(length + 1).fill(length + 1);
+  if (!left || wanted <= 0) return full;
+  full[length] = length + 1;
+  for (let t = length - 1; t >= 0; t -= 1) {
+    full[t] = (left[t] ?? 0) < wanted ? t : (full[t + 1] as number);
+  }
+  return full;
+}
+
+/** Every block of a mode, the first one first. */
+export function blocksOf({ root }: Mode): Block[] {
+  const all: Block[] = [];
+  const visit = (block: Block) => {
+    all.push(block);
+    block.next.forEach(({ to }) => visit(to));
+  };
+  visit(root);
+  return all;
+}
+
+/** The skills there are, in their fixed order. */
+export const skillIndex = (skill: Skill): number => SKILLS.indexOf(skill);

@@ -1,0 +1,264 @@
+import { workMinutes, type RestStage, type WorkStage } from '../plan';
+import { QUARTER, type DoughMixer, type WeekDough, type WeekProblem } from './problem';
+
+/** One stage of work as it is planned, with how many quarters it takes. */
+export interface ModeWork {
+  readonly stage: number;
+  readonly work: WorkStage;
+  readonly quarters: number;
+  /** Quarters from the start of its block. */
+  readonly offset: number;
+}
+
+/** Work that is done in one go, without a rest in between. Without work it only marks a moment. */
+export interface Block {
+  readonly works: readonly ModeWork[];
+  readonly quarters: number;
+  /** Balls of one service; null is the whole lot. */
+  readonly serviceId: string | null;
+  /** A block of no work that marks the opening of doors, quarters since 1970. */
+  readonly anchor: number | null;
+  /** What follows, each after a rest. */
+  readonly next: readonly Edge[];
+}
+
+/** A rest between two blocks, quarters. */
+export interface Edge {
+  readonly stage: number;
+  readonly rest: RestStage;
+  readonly least: number;
+  readonly preferred: number;
+  readonly most: number;
+  readonly trays: number;
+  readonly tubs: number;
+  /** Share of the lot's balls that rest so. */
+  readonly share: number;
+  readonly to: Block;
+}
+
+/** One way to make a dough for some services: in which mixer, how many loads, and the tree of its work. */
+export interface Mode {
+  readonly doughId: string;
+  readonly serviceIds: readonly string[];
+  readonly mixerId: string;
+  readonly loads: number;
+  readonly doughKg: number;
+  /** The first block; everything hangs on it. */
+  readonly root: Block;
+}
+
+/** What a dough makes for one service. */
+export interface DoughService {
+  readonly serviceId: string;
+  readonly startMin: number;
+  readonly balls: number;
+  readonly doughKg: number;
+  readonly trays: number;
+}
+
+/** What a dough makes, service by service, in time's order. */
+export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughService[] {
+  return [...problem.services]
+    .sort((a, b) => a.startMin - b.startMin)
+    .flatMap(({ id, startMin }): DoughService[] => {
+      const made = problem.wanted.flatMap(({ serviceId, productId, count }) => {
+        const product = problem.products.find((each) => each.id === productId);
+        const isHere = serviceId === id && count > 0 && product?.doughId === dough.id;
+        return isHere ? [{ product, count }] : [];
+      });
+      if (made.length === 0) return [];
+      const netG = made.reduce(
+        (sum, { product, count }) =>
+          sum + (count * product.ballWeightG) / (1 - product.trimPercent / 100),
+        0,
+      );
+      return [
+        {
+          serviceId: id,
+          startMin,
+          balls: made.reduce((sum, { count }) => sum + count, 0),
+          doughKg: (netG / 1000) * (1 + dough.residuePercent / 100),
+          trays: made.reduce(
+            (sum, { product, count }) => sum + Math.ceil(count / product.ballsPerTray),
+            0,
+          ),
+        },
+      ];
+    });
+}
+
+/**
+ * A dough's way for a run of services, or null when no load of this mixer fits, or when the services lie
+ * farther apart than the route can hold balls.
+ */
+export function modeOf(
+  problem: WeekProblem,
+  dough: WeekDough,
+  run: readonly DoughService[],
+  { mixerId, minDoughKg, maxDoughKg }: DoughMixer,
+): Mode | null {
+  const doughKg = run.reduce((sum, service) => sum + service.doughKg, 0);
+  const loads = Math.max(1, Math.ceil(doughKg / maxDoughKg - 1e-9));
+  if (doughKg / loads < minDoughKg - 1e-9) return null;
+  const { route } = dough;
+  const cold = route.findLastIndex(({ kind, key }) => kind === 'rest' && key === 'cold');
+  const split = cold >= 0 ? cold : route.findLastIndex(({ kind }) => kind === 'rest');
+  const balls = run.reduce((sum, service) => sum + service.balls, 0);
+  const size = { loads, balls };
+  const whole = {
+    trays: run.reduce((sum, service) => sum + service.trays, 0),
+    tubs: Math.ceil(doughKg / problem.tubKg),
+  };
+  const branches = run.map((service): Edge[] =>
+    chainOf(
+      route.slice(Math.max(0, split)),
+      Math.max(0, split),
+      { loads, balls: service.balls },
+      {
+        serviceId: service.serviceId,
+        share: service.balls / balls,
+        trays: service.trays,
+        tubs: Math.ceil(service.doughKg / problem.tubKg),
+      },
+      anchorAt(Math.floor(service.startMin / QUARTER), service.serviceId),
+    ).next.slice(),
+  );
+  const trunk = chainOf(
+    route.slice(0, Math.max(0, split)),
+    0,
+    size,
+    { serviceId: null, share: 1, ...whole },
+    null,
+    branches.flat(),
+  );
+  const mode = {
+    doughId: dough.id,
+    serviceIds: run.map(({ serviceId }) => serviceId),
+    mixerId,
+    loads,
+    doughKg,
+    root: trunk,
+  };
+  return domainOf(trunk) ? mode : null;
+}
+
+const anchorAt = (anchor: number, serviceId: string): Block => ({
+  works: [],
+  quarters: 0,
+  serviceId,
+  anchor,
+  next: [],
+});
+
+interface Whose {
+  readonly serviceId: string | null;
+  readonly share: number;
+  readonly trays: number;
+  readonly tubs: number;
+}
+
+/**
+ * Stages as blocks and rests one after another. It begins with a block, of no work when the first stage is
+ * a rest, and ends at the anchor or with what follows.
+ */
+function chainOf(
+  stages: WeekDough['route'],
+  firstStage: number,
+  size: { readonly loads: number; readonly balls: number },
+  whose: Whose,
+  anchor: Block | null,
+  after: readonly Edge[] = [],
+): Block {
+  const rest = stages.findIndex(({ kind }) => kind === 'rest');
+  const until = rest < 0 ? stages.length : rest;
+  let offset = 0;
+  const works = stages.slice(0, until).flatMap((stage, i): ModeWork[] => {
+    if (stage.kind !== 'work') return [];
+    const quarters = Math.ceil(workMinutes(stage.rate, size) / QUARTER);
+    const work = { stage: firstStage + i, work: stage, quarters, offset };
+    offset += quarters;
+    return [work];
+  });
+  const block = { works, quarters: offset, serviceId: whose.serviceId, anchor: null };
+  const stage = stages[until];
+  if (stage?.kind !== 'rest') {
+    // The last work ends as the doors open: its anchor follows without a rest.
+    const next = anchor ? [direct(anchor, firstStage + until)] : after;
+    return { ...block, next };
+  }
+  const isLast = stages.slice(until + 1).length === 0;
+  const to =
+    isLast && anchor
+      ? anchor
+      : chainOf(stages.slice(until + 1), firstStage + until + 1, size, whose, anchor, after);
+  return { ...block, next: [edgeOf(stage, firstStage + until, whose, to)] };
+}
+
+const NO_REST: RestStage = {
+  kind: 'rest',
+  key: 'rest',
+  place: '',
+  airTempC: 0,
+  container: 'lidded-tray',
+  hours: { least: 0, preferred: 0, most: 0 },
+};
+
+const direct = (to: Block, stage: number): Edge => ({
+  stage,
+  rest: NO_REST,
+  least: 0,
+  preferred: 0,
+  most: 0,
+  trays: 0,
+  tubs: 0,
+  share: 0,
+  to,
+});
+
+function edgeOf(rest: RestStage, stage: number, whose: Whose, to: Block): Edge {
+  const inQuarters = (hours: number) => (hours * 60) / QUARTER;
+  const least = Math.ceil(inQuarters(rest.hours.least) - 1e-9);
+  const most = Math.max(least, Math.floor(inQuarters(rest.hours.most) + 1e-9));
+  const preferred = Math.min(most, Math.max(least, Math.round(inQuarters(rest.hours.preferred))));
+  const isTub = rest.container === 'tub';
+  return {
+    stage,
+    rest,
+    least,
+    preferred,
+    most,
+    trays: isTub ? 0 : whose.trays,
+    tubs: !isTub ? 0 : rest.key === 'preferment' ? 1 : whose.tubs,
+    share: whose.share,
+    to,
+  };
+}
+
+/** First and last quarter at which a block may start, by the doors it leads to; null when there is none. */
+export function domainOf(block: Block): readonly [first: number, last: number] | null {
+  if (block.anchor !== null) return [block.anchor, block.anchor];
+  let [first, last] = [-Infinity, Infinity];
+  for (const { least, most, to } of block.next) {
+    const ahead = domainOf(to);
+    if (!ahead) return null;
+    first = Math.max(first, ahead[0] - most - block.quarters);
+    last = Math.min(last, ahead[1] - least - block.quarters);
+  }
+  return first <= last && Number.isFinite(first) ? [first, last] : null;
+}
+
+/** Longest run of services that one mix may be for. */
+const MOST_SERVICES = 4;
+
+/** Every way to make a dough for a run of its services: by where the run begins, and how long it is. */
+export function modesOfDough(problem: WeekProblem, dough: WeekDough): Mode[][] {
+  const services = servicesOfDough(problem, dough);
+  return services.map((_, from) =>
+    Array.from({ length: Math.min(MOST_SERVICES, services.length - from) }, (_x, i) =>
+      dough.mixers.flatMap((mixer) => {
+        const mode = modeOf(problem, dough, services.slice(from, from + i + 1), mixer);
+        return mode ? [mode] : [];
+      }),
+    ).flat(),
+  );
+}

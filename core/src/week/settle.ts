@@ -1,0 +1,242 @@
+import { boundsOf, coverOf } from './bound';
+import { openLedger, type Ledger } from './ledger';
+import { modesOfDough, type Mode } from './modes';
+import { lotOf, place, putBack, takeOut, type Placed } from './placing';
+import { totalOf, type WeekCost, type WeekPlan, type WeekProblem } from './problem';
+import { startCostsOf, termsOf, type StartCosts } from './terms';
+import { bestStart, waysOf } from './way';
+
+/** How a plan comes along: it can be taken at any moment. */
+export interface Settling {
+  readonly plan: WeekPlan;
+  /** Points of the plan, open services not counted. */
+  readonly points: number;
+  /** No plan costs less; −∞ until something is known. */
+  readonly bound: number;
+  /** Services × doughs without a place. */
+  readonly open: number;
+  readonly rounds: number;
+}
+
+/** How far a plan can be from the best one there is, percent of its cost; null while something is open. */
+export function gapPercent({ points, bound, open }: Settling): number | null {
+  if (open > 0 || !(bound > -Infinity)) return null;
+  if (points <= bound + 1e-6) return 0;
+  return points > 0 ? (100 * (points - bound)) / points : 0;
+}
+
+/** A service that finds no place weighs more than all else. */
+const OPEN_POINTS = 1e5;
+/** Rounds of the search between two steps of the bound. */
+const ROUNDS_A_BOUND = 12;
+
+/**
+ * Plans a week and goes on improving the plan: the first one comes at once, each later one is never worse.
+ * Whoever asks decides when it is good enough; there is no clock in here.
+ *
+ * The search takes a few lots that stand near each other out of the plan, covers their services anew and
+ * places them one by one at their cheapest (large neighbourhood search: Shaw 1998); the bound is
+ * `boundsOf`.
+ *
+ * @param seed the same seed finds the same plan
+ */
+export function* settleWeek(problem: WeekProblem, seed = 1): Generator<Settling, never, void> {
+  const week = openWeek(problem);
+  let placed = firstPlan(week);
+  let best = { placed, points: pointsOf(placed, week) };
+  const random = randomOf(seed);
+  const terms = termsOf(problem, openLedger(problem), week.costs);
+  const bounds = boundsOf(problem, openLedger(problem), terms, week.modes, () =>
+    openOf(best.placed, week) > 0 ? Infinity : best.points,
+  );
+  let bound = -Infinity;
+  let rounds = 0;
+  yield told();
+  for (;;) {
+    bound = bounds.next().value.points;
+    for (let i = 0; i < ROUNDS_A_BOUND; i += 1) {
+      rounds += 1;
+      placed = oneRound(week, placed, random);
+      const points = pointsOf(placed, week);
+      if (points < best.points - 1e-9) best = { placed, points };
+    }
+    yield told();
+  }
+
+  function told(): Settling {
+    const open = openOf(best.placed, week);
+    return {
+      plan: planOf(best.placed, week),
+      points: best.points - open * OPEN_POINTS,
+      bound,
+      open,
+      rounds,
+    };
+  }
+}
+
+/** Everything that stays the same while a week is searched. */
+interface Week {
+  readonly problem: WeekProblem;
+  readonly ledger: Ledger;
+  readonly costs: StartCosts;
+  /** By dough, then by where the run begins. */
+  readonly modes: readonly (readonly (readonly Mode[])[])[];
+  /** Services × doughs. */
+  readonly wanted: readonly { readonly doughId: string; readonly serviceId: string }[];
+}
+
+function openWeek(problem: WeekProblem): Week {
+  const ledger = openLedger(problem);
+  const modes = problem.doughs.map((dough) => modesOfDough(problem, dough));
+  const wanted = problem.doughs.flatMap((dough) => {
+    const ids = problem.services.filter(({ id }) =>
+      problem.wanted.some(
+        ({ serviceId, productId, count }) =>
+          serviceId === id &&
+          count > 0 &&
+          problem.products.some(
+            (product) => product.id === productId && product.doughId === dough.id,
+          ),
+      ),
+    );
+    return ids.map(({ id }) => ({ doughId: dough.id, serviceId: id }));
+  });
+  return { problem, ledger, costs: startCostsOf(problem, ledger.span), modes, wanted };
+}
+
+const pointsOf = (placed: readonly Placed[], week: Week): number =>
+  placed.reduce((sum, { points }) => sum + points, 0) + OPEN_POINTS * openOf(placed, week);
+
+const openOf = (placed: readonly Placed[], { wanted }: Week): number =>
+  wanted.length - placed.reduce((sum, { mode }) => sum + mode.serviceIds.length, 0);
+
+/** The cheapest cover of every dough, each lot placed at its cheapest, the one with least room first. */
+function firstPlan(week: Week): readonly Placed[] {
+  return fill(week, [], (modes) => modes);
+}
+
+/**
+ * Covers what is open and places it. Covers are chosen by what a lot would cost by itself in what is free;
+ * a lot that then finds no place is covered anew, until nothing more fits.
+ */
+function fill(
+  week: Week,
+  kept: readonly Placed[],
+  shuffled: (modes: Mode[]) => Mode[],
+): readonly Placed[] {
+  const placed = [...kept];
+  for (let tries = 0; tries < 3; tries += 1) {
+    const before = placed.length;
+    for (const mode of shuffled(coversOf(week, placed))) {
+      const terms = termsOf(week.problem, week.ledger, week.costs);
+      const lot = place(week.problem, week.ledger, week.costs, mode, terms);
+      if (lot) placed.push(lot);
+    }
+    if (openOf(placed, week) === 0 || placed.length === before) break;
+  }
+  return placed;
+}
+
+/** The modes that cover what is open at the least cost, each reckoned by itself; most pressed first. */
+function coversOf(week: Week, placed: readonly Placed[]): Mode[] {
+  const { problem, ledger, costs } = week;
+  const terms = termsOf(problem, ledger, costs);
+  const done = new Set(
+    placed.flatMap(({ mode }) => mode.serviceIds.map((id) => `${mode.doughId}/${id}`)),
+  );
+  const pressed: { mode: Mode; points: number; room: number }[] = [];
+  for (const byStart of week.modes) {
+    const known = new Map<Mode, { points: number; room: number }>();
+    const isOpen = (mode: Mode) =>
+      mode.serviceIds.every((id) => !done.has(`${mode.doughId}/${id}`));
+    if (!byStart.some((modes) => modes.some(isOpen))) continue;
+    const { modes } = coverOf(
+      byStart.map((each) => each.filter(isOpen)),
+      (mode) => {
+        const way = waysOf(mode, terms);
+        const points = way ? bestStart(way).cost + problem.weights.mix : Infinity;
+        const room = way ? way.least.reduce((sum, cost) => sum + (cost < Infinity ? 1 : 0), 0) : 0;
+        known.set(mode, { points, room });
+        return points;
+      },
+      OPEN_POINTS,
+    );
+    for (const mode of modes)
+      pressed.push({ mode, ...(known.get(mode) ?? { points: 0, room: 0 }) });
+  }
+  return pressed.sort((a, b) => a.room - b.room).map(({ mode }) => mode);
+}
+
+/** Takes a few lots out that stand near each other, and plans them anew; worse is seldom kept. */
+function oneRound(week: Week, placed: readonly Placed[], random: () => number): readonly Placed[] {
+  if (placed.length === 0) return fill(week, [], (modes) => shuffle(modes, random));
+  const before = pointsOf(placed, week);
+  const seed = placed[Math.floor(random() * placed.length)] as Placed;
+  const most = 2 + Math.floor(random() * Math.min(5, placed.length));
+  const near = [...placed]
+    .map((lot) => ({ lot, apart: apartOf(seed, lot) * (0.5 + random()) }))
+    .sort((a, b) => a.apart - b.apart)
+    .slice(0, most)
+    .map(({ lot }) => lot);
+  const gone = new Set(near);
+  const kept = placed.filter((lot) => !gone.has(lot));
+  for (const lot of near) takeOut(week.ledger, lot);
+  const isOrdered = random() < 0.3;
+  const next = fill(week, kept, (modes) => (isOrdered ? modes : shuffle(modes, random)));
+  const after = pointsOf(next, week);
+  const isKept = after <= before + 1e-9 || random() < Math.exp(-(after - before) / 4);
+  if (isKept) return next;
+  for (const lot of next) if (!kept.includes(lot)) takeOut(week.ledger, lot);
+  for (const lot of near) putBack(week.ledger, lot);
+  return placed;
+}
+
+/** How far apart two lots' work lies, quarters; lots of one dough are near. */
+function apartOf(a: Placed, b: Placed): number {
+  const least = Math.min(
+    ...a.works.flatMap((one) => b.works.map((other) => Math.abs(one.start - other.start))),
+  );
+  return a.mode.doughId === b.mode.doughId ? least / 2 : least;
+}
+
+function planOf(placed: readonly Placed[], week: Week): WeekPlan {
+  const lots = placed
+    .map((lot) => lotOf(lot, week.ledger))
+    .sort((a, b) => (a.steps[0]?.startMin ?? 0) - (b.steps[0]?.startMin ?? 0));
+  const sum = (key: keyof WeekCost) => lots.reduce((all, { cost }) => all + cost[key], 0);
+  const done = new Set(
+    lots.flatMap(({ doughId, serviceIds }) => serviceIds.map((id) => `${doughId}/${id}`)),
+  );
+  return {
+    lots,
+    open: week.wanted.filter(({ doughId, serviceId }) => !done.has(`${doughId}/${serviceId}`)),
+    cost: {
+      quality: sum('quality'),
+      unsocial: sum('unsocial'),
+      mix: sum('mix'),
+      change: sum('change'),
+    },
+  };
+}
+
+function shuffle<Item>(list: Item[], random: () => number): Item[] {
+  for (let i = list.length - 1; i > 0; i -= 1) {
+    const j = Math.floor(random() * (i + 1));
+    [list[i], list[j]] = [list[j] as Item, list[i] as Item];
+  }
+  return list;
+}
+
+/** Numbers in [0, 1), the same for the same seed (mulberry32). */
+export function randomOf(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+export { totalOf };
