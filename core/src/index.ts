@@ -10,3 +10,4 @@ export * from './house';
 export * from './pantry';
 export * from './learn';
 export * from './demand';
+export * from './week';

@@ -7,3 +7,4 @@ export * from './ready';
 export * from './usage';
 export * from './carryOver';
 export * from './shopping';
+export * from './pullWaves';

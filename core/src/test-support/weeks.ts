@@ -181,3 +181,82 @@ export const TEN_WEEKS: readonly { readonly seed: number; readonly size: WeekSiz
   { seed: 9, size: { days: 6, doughs: 8, people: 8, services: 2, balls: 45 } },
   { seed: 10, size: { days: 7, doughs: 10, people: 9, services: 2, balls: 40 } },
 ];
+
+/** Kinds of things that cannot be, one of which a clashing week has in it. */
+export const CLASHES = ['nobody-in', 'too-small', 'too-short', 'no-bench'] as const;
+
+/** A small week with one thing in it that cannot be. */
+export function clashingWeek(seed: number): WeekProblem {
+  const kind = CLASHES[seed % CLASHES.length];
+  if (kind === 'nobody-in') return nobodyToSheet(seed);
+  if (kind === 'too-small') return tooFewTrays(seed);
+  return kind === 'too-short' ? oneHourToMix(seed) : noBench(seed);
+}
+
+/** Nobody who can sheet is in on one of the days. */
+function nobodyToSheet(seed: number): WeekProblem {
+  const week = madeUpWeek(seed, { days: 2, doughs: 3, people: 4, services: 1, balls: 60 });
+  const day = 3 + (seed % 2);
+  const [from, to] = [MONDAY + day * DAY, MONDAY + (day + 1) * DAY];
+  return {
+    ...week,
+    people: week.people.map((person) => ({
+      ...person,
+      shifts: person.shifts.filter(
+        ({ startMin }) => !person.skills.includes('sheet') || startMin < from || startMin >= to,
+      ),
+    })),
+  };
+}
+
+/** One service wants more trays than the place holds, by one. */
+function tooFewTrays(seed: number): WeekProblem {
+  const week = madeUpWeek(seed, { days: 2, doughs: 3, people: 4, services: 1, balls: 60 });
+  const big = week.services[seed % 2]?.id;
+  const [many, few] = [84, 30];
+  return {
+    ...week,
+    wanted: week.wanted.map((wanted) => ({
+      ...wanted,
+      count: wanted.serviceId === big ? many : few,
+    })),
+    places: week.places.map((place) =>
+      place.name === 'Under-counter' ? { ...place, trays: Math.ceil(many / 12) - 1 } : place,
+    ),
+  };
+}
+
+/** Two doughs to mix, and whoever mixes is in for an hour and a quarter. */
+function oneHourToMix(seed: number): WeekProblem {
+  const week = madeUpWeek(seed, { days: 1, doughs: 1, people: 4, services: 1, balls: 50 + seed });
+  const [dough] = week.doughs;
+  const [product] = week.products;
+  const [service] = week.services;
+  if (!dough || !product || !service) throw new RangeError('a week of one dough');
+  const mixAt = service.startMin - (46 + (seed % 5)) * HOUR;
+  const balls = week.people.map(({ skills, ...person }) => ({
+    ...person,
+    skills: skills.filter((skill) => skill !== 'mix'),
+    shifts: [{ startMin: week.nowMin, endMin: service.startMin }],
+  }));
+  return {
+    ...week,
+    doughs: [dough, { ...dough, id: 'dough-1' }],
+    products: [product, { ...product, id: 'product-1', doughId: 'dough-1' }],
+    wanted: [product.id, 'product-1'].map((productId) => ({
+      serviceId: service.id,
+      productId,
+      count: 60,
+    })),
+    people: [
+      ...balls,
+      { id: 'mixes', skills: ['mix'], shifts: [{ startMin: mixAt, endMin: mixAt + 75 }] },
+    ],
+  };
+}
+
+/** Balling takes two at a bench that has room for one. */
+function noBench(seed: number): WeekProblem {
+  const week = madeUpWeek(seed, { days: 1, doughs: 3, people: 4, services: 1, balls: 60 });
+  return { ...week, benchPlaces: 1 };
+}

@@ -1,8 +1,9 @@
 import { boundsOf, coverOf } from './bound';
+import { demandsOf, type Demand } from './demands';
 import { openLedger, type Ledger } from './ledger';
 import { modesOfDough, type Mode } from './modes';
 import { lotOf, place, putBack, takeOut, type Placed } from './placing';
-import { totalOf, type WeekCost, type WeekPlan, type WeekProblem } from './problem';
+import type { WeekCost, WeekPlan, WeekProblem } from './problem';
 import { startCostsOf, termsOf, type StartCosts } from './terms';
 import { bestStart, waysOf } from './way';
 
@@ -42,9 +43,9 @@ const ROUNDS_A_BOUND = 12;
  */
 export function* settleWeek(problem: WeekProblem, seed = 1): Generator<Settling, never, void> {
   const week = openWeek(problem);
-  let placed = firstPlan(week);
-  let best = { placed, points: pointsOf(placed, week) };
   const random = randomOf(seed);
+  let placed = firstPlan(week, random);
+  let best = { placed, points: pointsOf(placed, week) };
   const terms = termsOf(problem, openLedger(problem), week.costs);
   const bounds = boundsOf(problem, openLedger(problem), terms, week.modes, () =>
     openOf(best.placed, week) > 0 ? Infinity : best.points,
@@ -83,25 +84,13 @@ interface Week {
   /** By dough, then by where the run begins. */
   readonly modes: readonly (readonly (readonly Mode[])[])[];
   /** Services × doughs. */
-  readonly wanted: readonly { readonly doughId: string; readonly serviceId: string }[];
+  readonly wanted: readonly Demand[];
 }
 
 function openWeek(problem: WeekProblem): Week {
   const ledger = openLedger(problem);
   const modes = problem.doughs.map((dough) => modesOfDough(problem, dough));
-  const wanted = problem.doughs.flatMap((dough) => {
-    const ids = problem.services.filter(({ id }) =>
-      problem.wanted.some(
-        ({ serviceId, productId, count }) =>
-          serviceId === id &&
-          count > 0 &&
-          problem.products.some(
-            (product) => product.id === productId && product.doughId === dough.id,
-          ),
-      ),
-    );
-    return ids.map(({ id }) => ({ doughId: dough.id, serviceId: id }));
-  });
+  const wanted = demandsOf(problem);
   return { problem, ledger, costs: startCostsOf(problem, ledger.span), modes, wanted };
 }
 
@@ -111,9 +100,16 @@ const pointsOf = (placed: readonly Placed[], week: Week): number =>
 const openOf = (placed: readonly Placed[], { wanted }: Week): number =>
   wanted.length - placed.reduce((sum, { mode }) => sum + mode.serviceIds.length, 0);
 
+/** Rounds in which the first plan looks for a place for what it left open. */
+const FIRST_ROUNDS = 24;
+
 /** The cheapest cover of every dough, each lot placed at its cheapest, the one with least room first. */
-function firstPlan(week: Week): readonly Placed[] {
-  return fill(week, [], (modes) => modes);
+function firstPlan(week: Week, random: () => number): readonly Placed[] {
+  let placed = fill(week, [], (modes) => modes);
+  for (let i = 0; i < FIRST_ROUNDS && openOf(placed, week) > 0; i += 1) {
+    placed = oneRound(week, placed, random);
+  }
+  return placed;
 }
 
 /**
@@ -238,5 +234,3 @@ export function randomOf(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
-
-export { totalOf };

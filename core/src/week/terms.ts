@@ -1,7 +1,7 @@
 import { add, benchOf, isAtMixer, nextFull, startsOf, type Ledger, type Span } from './ledger';
 import type { Block, Edge, Mode, ModeWork } from './modes';
 import { QUARTER, stepName, type WeekProblem } from './problem';
-import type { Terms } from './way';
+import { NEVER, type Terms } from './way';
 
 /** Most quarters of a moved step that are counted. */
 const MOST_MOVED = 8;
@@ -48,9 +48,11 @@ export function startCost(
       : undefined;
   const aQuarter = weights.unsocial * work.work.people;
   return (start) => {
-    const end = Math.min(span.length, start + work.quarters);
-    const quarters = (unsocial[end] ?? 0) - (unsocial[Math.max(0, start)] ?? 0);
-    const moved = was === undefined ? 0 : Math.min(MOST_MOVED, Math.abs(start - was));
+    const end = start + work.quarters;
+    const quarters =
+      (unsocial[end < span.length ? end : span.length] ?? 0) - (unsocial[start] ?? 0);
+    if (was === undefined) return { unsocial: aQuarter * quarters, change: 0 };
+    const moved = Math.min(MOST_MOVED, Math.abs(start - was));
     return { unsocial: aQuarter * quarters, change: weights.change * moved };
   };
 }
@@ -71,7 +73,7 @@ export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts)
       starts.set(name, can);
       const cost = startCost(costs, work, block, mode);
       return (start) => {
-        if (!can[start]) return Infinity;
+        if (!can[start]) return NEVER;
         const { unsocial, change } = cost(start);
         return unsocial + change;
       };
@@ -112,11 +114,12 @@ function summed(prices: Float64Array): Float64Array {
   return sums;
 }
 
-const between = (sums: Float64Array | undefined, from: number, to: number): number =>
-  sums
-    ? (sums[Math.min(sums.length - 1, to)] as number) -
-      (sums[Math.min(sums.length - 1, Math.max(0, from))] as number)
-    : 0;
+function between(sums: Float64Array | undefined, from: number, to: number): number {
+  if (!sums) return 0;
+  const last = sums.length - 1;
+  const [begin, end] = [from < 0 ? 0 : from > last ? last : from, to > last ? last : to];
+  return (sums[end] as number) - (sums[begin] as number);
+}
 
 /** The terms of a week in which nothing is taken and everything scarce has its price. */
 export function pricedTermsOf(
@@ -151,7 +154,7 @@ export function pricedTermsOf(
       const { people } = work.work;
       return (start) => {
         const cost = costAt(start);
-        if (cost === Infinity) return cost;
+        if (cost === NEVER) return cost;
         const end = start + work.quarters;
         return (
           cost +

@@ -1,5 +1,8 @@
 import { domainOf, type Block, type Edge, type Mode, type ModeWork } from './modes';
 
+/** What cannot be costs this. A constant of its own: hot loops look no global up. */
+export const NEVER = Infinity;
+
 /** What moments of a week cost and allow, in places of its span. */
 export interface Terms {
   readonly first: number;
@@ -58,7 +61,7 @@ function wayOf(block: Block, mode: Mode, terms: Terms): Way | null {
     const full = terms.fullFrom(edge);
     for (let i = 0; i < least.length; i += 1) {
       const start = from + i;
-      if (least[i] === Infinity) continue;
+      if (least[i] === NEVER) continue;
       least[i] =
         (least[i] as number) + bestRest(edge, way, start + block.quarters, full, terms).cost;
     }
@@ -74,13 +77,14 @@ export function bestRest(
   full: Int32Array,
   terms: Terms,
 ): { readonly cost: number; readonly ends: number } {
-  const earliest = Math.max(begins + edge.least, way.from);
-  const latest = Math.min(
-    begins + edge.most,
-    way.from + way.least.length - 1,
-    full[Math.min(begins, full.length - 1)] ?? Infinity,
-  );
-  let cost = Infinity;
+  let earliest = begins + edge.least;
+  if (earliest < way.from) earliest = way.from;
+  let latest = begins + edge.most;
+  const last = way.from + way.least.length - 1;
+  if (latest > last) latest = last;
+  const room = full[begins];
+  if (room !== undefined && latest > room) latest = room;
+  let cost = NEVER;
   let ends = -1;
   for (let t = earliest; t <= latest; t += 1) {
     const after = way.least[t - way.from] as number;
@@ -97,7 +101,7 @@ export function bestRest(
 
 /** The cheapest start of a way; `cost` is Infinity where there is none. */
 export function bestStart({ from, least }: Way): { readonly cost: number; readonly start: number } {
-  let best = { cost: Infinity, start: -1 };
+  let best = { cost: NEVER, start: -1 };
   for (let i = 0; i < least.length; i += 1) {
     const cost = least[i] as number;
     if (cost < best.cost) best = { cost, start: from + i };
