@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
+import { benchWeeks } from './bench/weekBench';
 import { WORKER_FILE } from './bench/vite.config.mjs';
 import { CHROMIUM } from './chromium.mjs';
 import { freePort, ROOT, run } from './processes.mjs';
@@ -15,6 +16,7 @@ const WORKER_CONFIG = `${ROOT}/tools/bench/vite.config.mjs`;
 
 /** npm run bench: what is measured rather than tested. */
 await runTool(async () => {
+  weeks();
   const house = await serveHouse('bench');
   const browser = await chromium.launch(CHROMIUM);
   try {
@@ -28,6 +30,22 @@ await runTool(async () => {
     await house.stop();
   }
 });
+
+/** Ten made-up weeks: cost, proven bound and time, beside the plainest way to plan them. */
+function weeks() {
+  const MOST_MS = 10_000;
+  const FIRST_MS = 200;
+  const MOST_GAP = 5;
+  say('Weeks planned in Node, at most 10 s each (first plan < 200 ms, then gap ≤ 5 %):');
+  for (const week of benchWeeks(MOST_MS)) {
+    const { lots, people, firstMs, endMs, points, bound, gapPercent, plainMs } = week;
+    const isMet = (firstMs ?? Infinity) < FIRST_MS && (gapPercent ?? Infinity) <= MOST_GAP;
+    const plain = week.plainOpen > 0 ? `, ${week.plainOpen} services left open` : '';
+    say(
+      `  ${lots} lots, ${people} people: first ${firstMs?.toFixed(0) ?? 'none'} ms; ${points.toFixed(1)} points, bound ${bound.toFixed(1)}, gap ${gapPercent?.toFixed(2) ?? '–'} % after ${(endMs / 1000).toFixed(1)} s (${isMet ? 'met' : 'MISSED'}); plain ${week.plainPoints.toFixed(1)} points${plain}, ${plainMs.toFixed(0)} ms`,
+    );
+  }
+}
 
 /** @typedef {import('@playwright/test').Browser} Browser */
 /** @typedef {import('@playwright/test').Page} Page */

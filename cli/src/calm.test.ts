@@ -185,3 +185,128 @@ describe('calm dose', () => {
     expect(calm('dose', { ...yardWay, peakHour: first?.hour }).code).toBe(0);
   });
 });
+
+/** Two doughs for one dinner, one of them with its formula. */
+function weekOf(change: object = {}) {
+  const day = (hour: number, date = 2) => new Date(Date.UTC(2026, 11, date, hour)).toISOString();
+  const work = (key: string, skill: string, fixedMin: number) => ({
+    kind: 'work',
+    key,
+    skill,
+    people: 1,
+    rate: { fixedMin },
+  });
+  const rest = (
+    key: string,
+    container: string,
+    least: number,
+    preferred: number,
+    most: number,
+  ) => ({
+    kind: 'rest',
+    key,
+    place: key === 'cold' ? 'Walk-in' : 'Bench',
+    airTempC: key === 'cold' ? 4 : 22,
+    container,
+    hours: { least, preferred, most },
+  });
+  const route = [
+    work('weigh', 'mix', 15),
+    work('mix', 'mix', 30),
+    rest('bulk', 'tub', 1, 2, 3),
+    work('divide-ball', 'ball', 40),
+    rest('cold', 'lidded-tray', 20, 40, 60),
+    work('pull', 'cold', 10),
+    rest('temper', 'lidded-tray', 1.5, 2.5, 4),
+  ];
+  const dough = (id: string) => ({
+    id,
+    route,
+    residuePercent: 1,
+    mixers: [{ mixerId: 'spiral', minDoughKg: 4, maxDoughKg: 40 }],
+  });
+  return {
+    now: day(8, 1),
+    services: [{ id: 'dinner', startsAt: day(17, 4), endsAt: day(22, 4) }],
+    wanted: ['round', 'small'].map((productId) => ({ serviceId: 'dinner', productId, count: 90 })),
+    products: [
+      { id: 'round', doughId: 'yard', ballWeightG: 275, trimPercent: 0, ballsPerTray: 12 },
+      { id: 'small', doughId: 'plain', ballWeightG: 180, trimPercent: 0, ballsPerTray: 12 },
+    ],
+    doughs: [{ ...dough('yard'), formula: request.formula, doughTempC: 24 }, dough('plain')],
+    people: [
+      {
+        id: 'MA',
+        skills: ['mix', 'ball', 'cold'],
+        shifts: [1, 2, 3, 4].map((date) => ({ startsAt: day(9, date), endsAt: day(17, date) })),
+      },
+    ],
+    benchPlaces: 2,
+    places: [{ name: 'Walk-in', trays: 60, tubs: 4 }],
+    seconds: 1,
+    ...change,
+  };
+}
+
+describe('calm plan', () => {
+  it('plans a week with people, doses, windows and pulls, and says how near the best it is', () => {
+    const { code, out } = calm('plan', weekOf());
+    expect(code).toBe(0);
+    expect(out?.['gapPercent']).toBeLessThan(1);
+    const lots = out?.['lots'] as {
+      doughId: string;
+      steps: { key: string; personIds: string[]; startsAt: string; endsAt: string }[];
+      dose: null | { kind: string; windows: { window: { from: string; until: string } }[] };
+      pulls: { waves: { balls: number; readyAt: string }[] }[];
+    }[];
+    expect(lots.map(({ doughId }) => doughId).sort()).toEqual(['plain', 'yard']);
+    const yard = lots.find(({ doughId }) => doughId === 'yard');
+    expect(yard?.steps.map(({ key }) => key)).toEqual(['weigh', 'mix', 'divide-ball', 'pull']);
+    yard?.steps.forEach(({ personIds }) => expect(personIds).toEqual(['MA']));
+    expect(yard?.dose?.kind).toBe('dosed');
+    const window = yard?.dose?.windows[0]?.window;
+    const doors = '2026-12-04T17:00:00.000Z';
+    expect(window && window.from < '2026-12-04T19:00:00.000Z').toBe(true);
+    expect(window && window.until > doors).toBe(true);
+    const waves = yard?.pulls[0]?.waves ?? [];
+    expect(waves[0]?.readyAt).toBe(doors);
+    expect(waves.reduce((sum, { balls }) => sum + balls, 0)).toBe(90);
+    expect(lots.find(({ doughId }) => doughId === 'plain')?.dose).toBeNull();
+  });
+
+  it('says what clashes, and each way out of it works', () => {
+    const short = { startsAt: '2026-12-02T11:00:00.000Z', endsAt: '2026-12-02T12:15:00.000Z' };
+    const people = [
+      { id: 'MA', skills: ['mix'], shifts: [short] },
+      { ...weekOf().people[0], id: 'TI', skills: ['ball', 'cold'] },
+    ];
+    const { code, err } = calm('plan', weekOf({ people }));
+    expect(code).toBe(1);
+    expect(err?.['why']).toEqual([expect.stringMatching(/cannot be made together/)]);
+    const ways = err?.['alternatives'] as { kind: string; say: string; doughId?: string }[];
+    expect(ways.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['call-in', 'leave-out']));
+    expect(ways[0]?.say).toMatch(/who can mix, from .* UTC/);
+    const out = ways.find(({ kind }) => kind === 'leave-out')?.doughId;
+    const wanted = weekOf().wanted.filter(
+      ({ productId }) => (productId === 'round' ? 'yard' : 'plain') !== out,
+    );
+    expect(calm('plan', weekOf({ people, wanted })).code).toBe(0);
+  });
+
+  it('names what makes no sense, by its path or in words', () => {
+    const bad = calm('plan', weekOf({ benchPlaces: -1, colour: 'blue' }));
+    expect(bad.code).toBe(2);
+    const paths = (bad.err?.['problems'] as { path: string }[]).map(({ path }) => path).sort();
+    expect(paths).toEqual(['benchPlaces', 'colour']);
+    const nobody = calm('plan', weekOf({ people: [{ id: 'MA', skills: [], shifts: [] }] }));
+    expect(nobody.code).toBe(1);
+    expect(nobody.err?.['why']).toEqual(
+      expect.arrayContaining([
+        'yard needs somebody who can mix, and nobody can.',
+        'MA can do nothing yet. Say what, or leave them out.',
+      ]),
+    );
+    const past = calm('plan', weekOf({ now: '2026-12-05T08:00:00.000Z' }));
+    expect(past.err?.['why']).toEqual(['dinner has begun already: take its counts out.']);
+  });
+});

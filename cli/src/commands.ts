@@ -1,5 +1,6 @@
 import { badInput, type Answer } from './answer';
 import { doseCommand } from './doseCommand';
+import { planCommand } from './planCommand';
 import { scaleCommand } from './scaleCommand';
 import { simulateCommand } from './simulateCommand';
 import { waterCommand } from './waterCommand';
@@ -9,6 +10,7 @@ const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   water: waterCommand,
   simulate: simulateCommand,
   dose: doseCommand,
+  plan: planCommand,
 };
 
 /**

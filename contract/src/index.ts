@@ -10,3 +10,6 @@ export * from './dough';
 export * from './lotDough';
 export * from './paths';
 export * from './files/bookFile';
+export * from './week';
+export * from './weekDoses';
+export * from './weekWaves';

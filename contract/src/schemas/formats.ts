@@ -2,6 +2,7 @@ import type { ObjectSchema } from 'joi';
 import { bookFileSchema } from './bookFile';
 import { doseSchema, simulateSchema } from './dough';
 import { scaleSchema, waterSchema } from './engine';
+import { weekSchema } from './week';
 
 /** What is read from outside: the commands' inputs and files, with what a JSON Schema cannot say. */
 const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: string }>> = {
@@ -18,6 +19,11 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     schema: simulateSchema,
     description:
       'Input of calm simulate: a dough and the stages it goes through. Flours sum to 100 percent; massKg only in bulk stages; in a target riseMin ≤ risePeak ≤ riseMax.',
+  },
+  plan: {
+    schema: weekSchema,
+    description:
+      'Input of calm plan: a week to be planned. Moments are ISO 8601; a stretch ends after it has begun; hours go least ≤ preferred ≤ most. A dough with a formula is dosed for the times it is planned at.',
   },
   'formulas-file': {
     schema: bookFileSchema,

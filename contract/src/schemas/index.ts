@@ -8,3 +8,4 @@ export * from './check';
 export * from './route';
 export * from './bookFile';
 export * from './demand';
+export * from './week';

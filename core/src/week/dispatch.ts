@@ -66,8 +66,8 @@ const doorsOf = ({ services }: WeekProblem, [mode]: readonly Mode[]): number =>
 const latest = (terms: Terms): Terms => ({
   ...terms,
   quality: 0,
-  workAt(work, block, mode) {
-    const costAt = terms.workAt(work, block, mode);
-    return (start) => (costAt(start) === Infinity ? Infinity : terms.length - start);
-  },
+  workAt: (work, block, mode) =>
+    terms
+      .workAt(work, block, mode)
+      .map((cost, start) => (cost === Infinity ? Infinity : terms.length - start)),
 });

@@ -123,7 +123,7 @@ class ModelWriter {
       t <= Math.min(length - 1, domain[1] - first);
       t += 1
     ) {
-      const cost = costs.reduce((sum, { work, at }) => sum + at(t + work.offset), 0);
+      const cost = costs.reduce((sum, { work, at }) => sum + (at[t + work.offset] ?? Infinity), 0);
       if (cost === Infinity) continue;
       const name = `${prefix}t${t}`;
       starts.push({ name, t });

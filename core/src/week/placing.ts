@@ -7,7 +7,7 @@ import {
   type WeekCost,
   type WeekProblem,
 } from './problem';
-import { startCost, type StartCosts } from './terms';
+import { changeCost, unsocialCost, type StartCosts } from './terms';
 import { bestStart, layWay, offPreferred, waysOf, type Laid, type Terms, type Way } from './way';
 
 /** A work with who does it. */
@@ -67,9 +67,8 @@ function costOf(problem: WeekProblem, costs: StartCosts, mode: Mode, laid: Laid)
   let [unsocial, change] = [0, 0];
   for (const { block, start } of laid.blocks) {
     for (const work of block.works) {
-      const cost = startCost(costs, work, block, mode)(start + work.offset);
-      unsocial += cost.unsocial;
-      change += cost.change;
+      unsocial += unsocialCost(costs, work, start + work.offset);
+      change += changeCost(costs, work, block, mode, start + work.offset);
     }
   }
   const off = laid.rests.reduce(

@@ -3,7 +3,7 @@ import { demandsOf, type Demand } from './demands';
 import { openLedger, type Ledger } from './ledger';
 import { modesOfDough, type Mode } from './modes';
 import { lotOf, place, putBack, takeOut, type Placed } from './placing';
-import type { WeekCost, WeekPlan, WeekProblem } from './problem';
+import { QUARTER, type WeekCost, type WeekPlan, type WeekProblem } from './problem';
 import { startCostsOf, termsOf, type StartCosts } from './terms';
 import { bestStart, waysOf } from './way';
 
@@ -169,16 +169,19 @@ function oneRound(week: Week, placed: readonly Placed[], random: () => number): 
   if (placed.length === 0) return fill(week, [], (modes) => shuffle(modes, random));
   const before = pointsOf(placed, week);
   const seed = placed[Math.floor(random() * placed.length)] as Placed;
-  const most = 2 + Math.floor(random() * Math.min(5, placed.length));
+  const doors = random() < 0.15 ? openDoors(week, placed, random) : null;
+  // Something without a place needs more room made for it.
+  const most = (doors === null ? 2 : 4) + Math.floor(random() * Math.min(5, placed.length));
+  const apart = (lot: Placed) => (doors === null ? apartOf(seed, lot) : doorsApart(lot, doors));
   const near = [...placed]
-    .map((lot) => ({ lot, apart: apartOf(seed, lot) * (0.5 + random()) }))
+    .map((lot) => ({ lot, apart: apart(lot) * (0.5 + random()) }))
     .sort((a, b) => a.apart - b.apart)
     .slice(0, most)
     .map(({ lot }) => lot);
   const gone = new Set(near);
   const kept = placed.filter((lot) => !gone.has(lot));
   for (const lot of near) takeOut(week.ledger, lot);
-  const isOrdered = random() < 0.3;
+  const isOrdered = random() < 0.6;
   const next = fill(week, kept, (modes) => (isOrdered ? modes : shuffle(modes, random)));
   const after = pointsOf(next, week);
   const isKept = after <= before + 1e-9 || random() < Math.exp(-(after - before) / 4);
@@ -187,6 +190,29 @@ function oneRound(week: Week, placed: readonly Placed[], random: () => number): 
   for (const lot of near) putBack(week.ledger, lot);
   return placed;
 }
+
+/** Doors of a service that is still open, a place of the span; null when none is. */
+function openDoors(
+  { wanted, problem, ledger }: Week,
+  placed: readonly Placed[],
+  random: () => number,
+): number | null {
+  const done = new Set(
+    placed.flatMap(({ mode }) => mode.serviceIds.map((id) => `${mode.doughId}/${id}`)),
+  );
+  const open = wanted.filter(({ doughId, serviceId }) => !done.has(`${doughId}/${serviceId}`));
+  const one = open[Math.floor(random() * open.length)];
+  const service = problem.services.find(({ id }) => id === one?.serviceId);
+  return service ? Math.floor(service.startMin / QUARTER) - ledger.span.first : null;
+}
+
+/** How far a lot's own doors are from others, quarters. */
+const doorsApart = ({ laid }: Placed, doors: number): number =>
+  Math.min(
+    ...laid.blocks.flatMap(({ block, start }) =>
+      block.anchor === null ? [] : [Math.abs(start - doors)],
+    ),
+  );
 
 /** How far apart two lots' work lies, quarters; lots of one dough are near. */
 function apartOf(a: Placed, b: Placed): number {

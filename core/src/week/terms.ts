@@ -34,49 +34,78 @@ export function startCostsOf(problem: WeekProblem, span: Span): StartCosts {
   return { unsocial, published, problem, span };
 }
 
-/** Points of unsocial work, and of having moved, by the place a work starts at. */
-export function startCost(
-  { unsocial, published, problem, span }: StartCosts,
+/** Points of unsocial work when a work starts at a place. */
+export function unsocialCost(
+  { unsocial, problem, span }: StartCosts,
+  { work, quarters }: ModeWork,
+  start: number,
+): number {
+  const end = start + quarters;
+  const marked = (unsocial[end < span.length ? end : span.length] ?? 0) - (unsocial[start] ?? 0);
+  return problem.weights.unsocial * work.people * marked;
+}
+
+/** Where a work was published to start; null when it was not. */
+function publishedStart(
+  { published }: StartCosts,
   work: ModeWork,
   block: Block,
   mode: Mode,
-): (start: number) => { readonly unsocial: number; readonly change: number } {
-  const { weights } = problem;
-  const was =
-    published.size > 0
-      ? published.get(stepName(mode.doughId, mode.serviceIds[0] ?? '', work.stage, block.serviceId))
-      : undefined;
-  const aQuarter = weights.unsocial * work.work.people;
-  return (start) => {
-    const end = start + work.quarters;
-    const quarters =
-      (unsocial[end < span.length ? end : span.length] ?? 0) - (unsocial[start] ?? 0);
-    if (was === undefined) return { unsocial: aQuarter * quarters, change: 0 };
-    const moved = Math.min(MOST_MOVED, Math.abs(start - was));
-    return { unsocial: aQuarter * quarters, change: weights.change * moved };
-  };
+): number | null {
+  if (published.size === 0) return null;
+  const first = mode.serviceIds[0] ?? '';
+  return published.get(stepName(mode.doughId, first, work.stage, block.serviceId)) ?? null;
 }
+
+/** Points of having moved from where it was published. */
+export function changeCost(
+  costs: StartCosts,
+  work: ModeWork,
+  block: Block,
+  mode: Mode,
+  start: number,
+): number {
+  const was = publishedStart(costs, work, block, mode);
+  if (was === null) return 0;
+  return costs.problem.weights.change * Math.min(MOST_MOVED, Math.abs(start - was));
+}
+
+/** The costs of a work that was published, with what moving it costs. */
+function withChange(
+  plain: Float64Array,
+  costs: StartCosts,
+  work: ModeWork,
+  block: Block,
+  mode: Mode,
+): Float64Array {
+  if (publishedStart(costs, work, block, mode) === null) return plain;
+  return plain.map((cost, start) => cost + changeCost(costs, work, block, mode, start));
+}
+
+/** Works of one name cost the same wherever they belong to. */
+const costName = ({ work, quarters }: ModeWork, { mixerId }: Mode): string =>
+  `${work.key}/${work.skill}/${work.people}/${quarters}/${mixerId}`;
 
 /** The terms of a week as far as it is planned: what is taken is taken. */
 export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts): Terms {
   const { span } = ledger;
-  const starts = new Map<string, Uint8Array>();
+  const known = new Map<string, Float64Array>();
   const fulls = new Map<string, Int32Array>();
+  const plainCosts = (work: ModeWork, mode: Mode): Float64Array => {
+    const can = startsOf(ledger, work, mode.mixerId);
+    const list = new Float64Array(span.length).fill(NEVER);
+    for (let t = 0; t < list.length; t += 1) if (can[t]) list[t] = unsocialCost(costs, work, t);
+    return list;
+  };
   return {
     first: span.first,
     length: span.length,
     quality: problem.weights.quality,
     workAt(work, block, mode) {
-      const { key, skill, people } = work.work;
-      const name = `${key}/${skill}/${people}/${work.quarters}/${mode.mixerId}`;
-      const can = starts.get(name) ?? startsOf(ledger, work, mode.mixerId);
-      starts.set(name, can);
-      const cost = startCost(costs, work, block, mode);
-      return (start) => {
-        if (!can[start]) return NEVER;
-        const { unsocial, change } = cost(start);
-        return unsocial + change;
-      };
+      const name = costName(work, mode);
+      const plain = known.get(name) ?? plainCosts(work, mode);
+      known.set(name, plain);
+      return withChange(plain, costs, work, block, mode);
     },
     fullFrom(edge) {
       const name = `${edge.rest.place}/${edge.trays}/${edge.tubs}`;
@@ -144,25 +173,37 @@ export function pricedTermsOf(
     new Map([...lists].map(([name, list]) => [name, summed(list)]));
   const [mixers, trays, tubs] = [sumsOf(prices.mixers), sumsOf(prices.trays), sumsOf(prices.tubs)];
   const bench = summed(prices.bench);
+  const known = new Map<
+    string,
+    { readonly costs: Float64Array; readonly extra: Float64Array; readonly all: Float64Array }
+  >();
+  const priceOf = (work: ModeWork, mode: Mode): Float64Array => {
+    const skill = sumsOfSkill(skillBit(work));
+    const mixer = isAtMixer(work) ? mixers.get(mode.mixerId) : undefined;
+    const places = benchOf(work);
+    const list = new Float64Array(opened.length);
+    for (let t = 0; t < list.length; t += 1) {
+      const end = t + work.quarters;
+      list[t] =
+        work.work.people * between(skill, t, end) +
+        between(mixer, t, end) +
+        places * between(places > 0 ? bench : undefined, t, end);
+    }
+    return list;
+  };
   return {
     ...opened,
     workAt(work, block, mode) {
-      const costAt = opened.workAt(work, block, mode);
-      const skill = sumsOfSkill(skillBit(work));
-      const mixer = isAtMixer(work) ? mixers.get(mode.mixerId) : undefined;
-      const places = benchOf(work);
-      const { people } = work.work;
-      return (start) => {
-        const cost = costAt(start);
-        if (cost === NEVER) return cost;
-        const end = start + work.quarters;
-        return (
-          cost +
-          people * between(skill, start, end) +
-          between(mixer, start, end) +
-          places * between(places > 0 ? bench : undefined, start, end)
-        );
-      };
+      const name = costName(work, mode);
+      const costs = opened.workAt(work, block, mode);
+      const before = known.get(name);
+      // Most works of a name cost the same before they are priced too.
+      if (before?.costs === costs) return before.all;
+      const extra = before?.extra ?? priceOf(work, mode);
+      const all = new Float64Array(costs.length);
+      for (let t = 0; t < all.length; t += 1) all[t] = (costs[t] as number) + (extra[t] as number);
+      known.set(name, { costs, extra, all });
+      return all;
     },
     restBetween: ({ rest, trays: wantedTrays, tubs: wantedTubs }, from, to) =>
       wantedTrays * between(trays.get(rest.place), from, to) +

@@ -7,8 +7,8 @@ export const NEVER = Infinity;
 export interface Terms {
   readonly first: number;
   readonly length: number;
-  /** What a work costs by the place it starts at, points; Infinity where it cannot. */
-  workAt(work: ModeWork, block: Block, mode: Mode): (start: number) => number;
+  /** What a work costs, points, by the place it starts at; Infinity where it cannot. Not to be written to. */
+  workAt(work: ModeWork, block: Block, mode: Mode): Float64Array;
   /** For each place, the first at or after it at which there is no room for the rest. */
   fullFrom(edge: Edge): Int32Array;
   /** Points that the rest costs from one place to another, beside its distance from the preferred hours. */
@@ -48,9 +48,10 @@ function wayOf(block: Block, mode: Mode, terms: Terms): Way | null {
   if (until < from) return null;
   const least = new Float64Array(until - from + 1);
   for (const work of block.works) {
-    const costAt = terms.workAt(work, block, mode);
+    const costs = terms.workAt(work, block, mode);
+    const at = from + work.offset;
     for (let i = 0; i < least.length; i += 1) {
-      least[i] = (least[i] as number) + costAt(from + i + work.offset);
+      least[i] = (least[i] as number) + (costs[at + i] ?? NEVER);
     }
   }
   const next: { edge: Edge; way: Way }[] = [];

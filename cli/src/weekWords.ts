@@ -1,0 +1,43 @@
+import words from '@calm/contract/words/week.en.json' with { type: 'json' };
+import type { WeekDocument } from '@calm/contract';
+import type { Demand, WayOut, WeekFault } from '@calm/core';
+import { createInstance } from 'i18next';
+
+const catalogue = createInstance();
+await catalogue.init({
+  lng: 'en',
+  resources: { en: { translation: words } },
+  interpolation: { escapeValue: false },
+});
+
+/** What makes no sense, and where to mend it. */
+export const sayWeekFault = (fault: WeekFault): string =>
+  catalogue.t(`faults.${fault.kind}`, { ...fault });
+
+/** What cannot be made together. */
+export function sayClash(demands: readonly Demand[], document: WeekDocument): string {
+  const what = demands.map((demand) => sayDemand(demand, document)).join(', ');
+  return catalogue.t('clash', { count: demands.length, what });
+}
+
+/** One change that lets it be. */
+export function sayWayOut(way: WayOut, document: WeekDocument): string {
+  const moment = (minute: number) =>
+    `${new Date(minute * 60_000).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+  if (way.kind === 'call-in') {
+    const { startMin, endMin } = way.when;
+    const times = { from: moment(startMin), to: moment(endMin) };
+    return catalogue.t('waysOut.call-in', { skill: way.skill, ...times });
+  }
+  const what = way.kind === 'leave-out' ? sayDemand(way, document) : '';
+  return catalogue.t(`waysOut.${way.kind}`, { ...way, what });
+}
+
+const sayDemand = ({ doughId, serviceId }: Demand, { services }: WeekDocument): string => {
+  const service = services.find(({ id }) => id === serviceId);
+  return catalogue.t('demand', {
+    doughId,
+    serviceId,
+    at: service ? service.startsAt.slice(0, 16).replace('T', ' ') : '',
+  });
+};

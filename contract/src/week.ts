@@ -1,0 +1,109 @@
+import type {
+  Formula,
+  PlannedLot,
+  Target,
+  WeekDough,
+  WeekPerson,
+  WeekPlace,
+  WeekProblem,
+  WeekProduct,
+  WeekWeights,
+  Wanted,
+} from '@calm/core';
+
+/** A stretch of time. ISO 8601, UTC. */
+export interface TimeStretch {
+  readonly startsAt: string;
+  readonly endsAt: string;
+}
+
+/** A dough of a week, with its formula where it shall be dosed. */
+export interface WeekDoughDocument extends WeekDough {
+  readonly formula?: Formula;
+  readonly doughTempC?: number;
+  readonly target?: Partial<Target>;
+}
+
+/** A week to be planned, as `calm plan` reads it. */
+export interface WeekDocument {
+  readonly now: string;
+  readonly services: readonly (TimeStretch & { readonly id: string })[];
+  readonly wanted: readonly Wanted[];
+  readonly products: readonly WeekProduct[];
+  readonly doughs: readonly WeekDoughDocument[];
+  readonly people: readonly (Omit<WeekPerson, 'shifts'> & {
+    readonly shifts: readonly TimeStretch[];
+  })[];
+  readonly benchPlaces: number;
+  readonly places: readonly WeekPlace[];
+  readonly tubKg: number;
+  readonly unsocial: readonly TimeStretch[];
+  readonly underWay: {
+    readonly works: readonly (TimeStretch & {
+      readonly personIds: readonly string[];
+      readonly mixerId: string | null;
+      readonly bench: number;
+    })[];
+    readonly rests: readonly (TimeStretch & {
+      readonly place: string;
+      readonly trays: number;
+      readonly tubs: number;
+    })[];
+  };
+  /** Steps as they were published: kept where that costs little. */
+  readonly published: readonly { readonly step: string; readonly startsAt: string }[];
+  readonly weights: WeekWeights;
+  /** How the balls of a service go: shares by quarter hour; evenly where nothing is said. */
+  readonly usage: readonly {
+    readonly serviceId: string;
+    readonly productId: string;
+    readonly curve: readonly number[];
+  }[];
+  /** How long to go on improving at most. */
+  readonly seconds: number;
+}
+
+const MS_PER_MIN = 60_000;
+const minuteOf = (iso: string) => Math.floor(Date.parse(iso) / MS_PER_MIN);
+/** A whole minute as ISO 8601, UTC. */
+export const instantOfMinute = (minute: number) => new Date(minute * MS_PER_MIN).toISOString();
+
+const stretchOf = ({ startsAt, endsAt }: TimeStretch) => ({
+  startMin: minuteOf(startsAt),
+  endMin: minuteOf(endsAt),
+});
+
+/** A document as the solver takes it. */
+export function problemOfWeek(document: WeekDocument): WeekProblem {
+  const { services, people, unsocial, underWay, published, now } = document;
+  return {
+    nowMin: minuteOf(now),
+    services: services.map((service) => ({ id: service.id, ...stretchOf(service) })),
+    wanted: document.wanted,
+    products: document.products,
+    doughs: document.doughs,
+    people: people.map((person) => ({ ...person, shifts: person.shifts.map(stretchOf) })),
+    benchPlaces: document.benchPlaces,
+    places: document.places,
+    tubKg: document.tubKg,
+    unsocial: unsocial.map(stretchOf),
+    frozenWorks: underWay.works.map((work) => ({ ...work, ...stretchOf(work) })),
+    frozenRests: underWay.rests.map((rest) => ({ ...rest, ...stretchOf(rest) })),
+    published: published.map(({ step, startsAt }) => ({ step, startMin: minuteOf(startsAt) })),
+    weights: document.weights,
+  };
+}
+
+/** A planned lot with its moments as ISO 8601, UTC. */
+export function lotDocument({ steps, rests, ...lot }: PlannedLot) {
+  const timed = <Each extends { startMin: number; endMin: number }>({
+    startMin,
+    endMin,
+    ...rest
+  }: Each) => ({
+    ...rest,
+    startsAt: instantOfMinute(startMin),
+    endsAt: instantOfMinute(endMin),
+  });
+  return { ...lot, steps: steps.map(timed), rests: rests.map(timed) };
+}
