@@ -178,6 +178,9 @@ export interface BroughtSale {
   readonly quarters?: readonly (readonly [quarter: number, balls: number])[];
 }
 
+/** Services × products in one request of a file that is brought in. */
+export const SALES_A_REQUEST = 4000;
+
 /** History from a file, some rows at a time. The same rows twice are there once. */
 export interface BroughtSales {
   readonly sales: readonly BroughtSale[];

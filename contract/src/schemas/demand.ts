@@ -11,6 +11,7 @@ import type {
   SoldBalls,
   TillSale,
 } from '../demand';
+import { SALES_A_REQUEST } from '../demand';
 import type { HouseStakes } from '../stakes';
 import type { SalesColumns, SettingsChange } from '../house';
 import Joi from 'joi';
@@ -112,9 +113,6 @@ export const saleChangeSchema = Joi.object<SaleChange>({
     .allow(null),
   version: version(),
 });
-
-/** Services × products in one request of a file that is brought in. */
-export const SALES_A_REQUEST = 4000;
 
 /** POST history from a file. */
 export const broughtSalesSchema = Joi.object<BroughtSales>({

@@ -1,5 +1,4 @@
-import { SKILLS } from '../plan';
-import { benchOf, isAtMixer, skillIndex, type Ledger } from './ledger';
+import { benchOf, isAtMixer, peopleBySkills, skillIndex, type Ledger } from './ledger';
 import type { Mode, ModeWork } from './modes';
 import type { WeekProblem } from './problem';
 import { pricedTermsOf, type Prices } from './terms';
@@ -114,23 +113,13 @@ export function* boundsOf(
 
 const bitOf = ({ work }: ModeWork) => 1 << skillIndex(work.skill);
 
-/** How many people are in who have any skill of a set, and how much there is of all else. */
-function capacities({ people, mixers, bench, trays, tubs, span }: Ledger): Amounts {
-  const skills = new Map<number, Float64Array>();
-  for (let set = 1; set < 1 << SKILLS.length; set += 1) {
-    const able = people.filter((person) =>
-      [...person.skills].some((skill) => set & (1 << skillIndex(skill))),
-    );
-    const list = new Float64Array(span.length);
-    for (const { free } of able) {
-      for (let t = 0; t < list.length; t += 1) list[t] = (list[t] as number) + (free[t] as number);
-    }
-    skills.set(set, list);
-  }
+/** How much there is of everything scarce. */
+function capacities(ledger: Ledger): Amounts {
+  const { mixers, bench, trays, tubs } = ledger;
   const numbers = (lists: ReadonlyMap<string, ArrayLike<number>>) =>
     new Map([...lists].map(([name, list]) => [name, Float64Array.from(list)]));
   return {
-    skills,
+    skills: peopleBySkills(ledger),
     mixers: numbers(mixers),
     bench: Float64Array.from(bench),
     trays: numbers(trays),

@@ -1,6 +1,7 @@
 import { openLedger } from './ledger';
 import { modeOf, servicesOfDough, type Mode } from './modes';
 import { lotOf, place, type Placed } from './placing';
+import { planOfLots } from './planOfLots';
 import type { WeekPlan, WeekProblem } from './problem';
 import { startCostsOf, termsOf } from './terms';
 import type { Terms } from './way';
@@ -40,23 +41,10 @@ export function dispatchWeek(problem: WeekProblem): WeekPlan {
       break;
     }
   }
-  const lots = placed.map((lot) => lotOf(lot, ledger));
-  const sum = (key: keyof WeekPlan['cost']) => lots.reduce((all, { cost }) => all + cost[key], 0);
-  const done = new Set(lots.flatMap((lot) => lot.serviceIds.map((id) => `${lot.doughId}/${id}`)));
-  return {
-    lots,
-    open: problem.doughs.flatMap((dough) =>
-      servicesOfDough(problem, dough)
-        .map(({ serviceId }) => ({ doughId: dough.id, serviceId }))
-        .filter(({ doughId, serviceId }) => !done.has(`${doughId}/${serviceId}`)),
-    ),
-    cost: {
-      quality: sum('quality'),
-      unsocial: sum('unsocial'),
-      mix: sum('mix'),
-      change: sum('change'),
-    },
-  };
+  return planOfLots(
+    problem,
+    placed.map((lot) => lotOf(lot, ledger)),
+  );
 }
 
 const doorsOf = ({ services }: WeekProblem, [mode]: readonly Mode[]): number =>

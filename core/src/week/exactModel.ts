@@ -1,5 +1,13 @@
 import { SKILLS } from '../plan';
-import { benchOf, blocksOf, isAtMixer, openLedger, skillIndex, type Ledger } from './ledger';
+import {
+  benchOf,
+  blocksOf,
+  isAtMixer,
+  openLedger,
+  peopleBySkills,
+  skillIndex,
+  type Ledger,
+} from './ledger';
 import { domainOf, modesOfDough, type Block, type Edge, type Mode, type ModeWork } from './modes';
 import type { WeekProblem } from './problem';
 import { startCostsOf, termsOf } from './terms';
@@ -53,13 +61,7 @@ class ModelWriter {
     ledger: Ledger,
   ) {
     this.terms = termsOf(problem, ledger, startCostsOf(problem, ledger.span));
-    for (let set = 1; set < 1 << SKILLS.length; set += 1) {
-      const counts = new Float64Array(ledger.span.length);
-      for (const { skills, free } of ledger.people) {
-        if (![...skills].some((skill) => set & (1 << skillIndex(skill)))) continue;
-        for (let t = 0; t < counts.length; t += 1)
-          counts[t] = (counts[t] as number) + (free[t] as number);
-      }
+    for (const [set, counts] of peopleBySkills(ledger)) {
       this.usage.set(`skills/${set}`, { at: new Map(), capacity: counts });
     }
     for (const [id, list] of ledger.mixers) {

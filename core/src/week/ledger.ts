@@ -156,5 +156,24 @@ export function blocksOf({ root }: Mode): Block[] {
   return all;
 }
 
-/** The skills there are, in their fixed order. */
+/**
+ * How many people are in and free, quarter by quarter, who have any skill of a set; by the set's bits.
+ * Work with skills of the set alone can never take more of them than that (Hall's condition).
+ */
+export function peopleBySkills({ people, span }: Ledger): Map<number, Float64Array> {
+  const bySkills = new Map<number, Float64Array>();
+  for (let set = 1; set < 1 << SKILLS.length; set += 1) {
+    const counts = new Float64Array(span.length);
+    for (const { skills, free } of people) {
+      if (![...skills].some((skill) => set & (1 << skillIndex(skill)))) continue;
+      for (let t = 0; t < counts.length; t += 1) {
+        counts[t] = (counts[t] as number) + (free[t] as number);
+      }
+    }
+    bySkills.set(set, counts);
+  }
+  return bySkills;
+}
+
+/** A skill's place in their fixed order; its bit in a set of skills. */
 export const skillIndex = (skill: Skill): number => SKILLS.indexOf(skill);

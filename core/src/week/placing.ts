@@ -2,6 +2,7 @@ import { add, benchOf, isAtMixer, type Ledger } from './ledger';
 import type { Block, Edge, Mode, ModeWork } from './modes';
 import {
   QUARTER,
+  totalOf,
   type PlannedLot,
   type PlannedStep,
   type WeekCost,
@@ -53,15 +54,12 @@ export function place(
     const works = writeIn(ledger, mode, laid);
     if (works) {
       const own = costOf(problem, costs, mode, laid);
-      return { mode, laid, works, cost: own, points: pointsOf(own) };
+      return { mode, laid, works, cost: own, points: totalOf(own) };
     }
     open.least[start - open.from] = Infinity;
   }
   return null;
 }
-
-const pointsOf = ({ quality, unsocial, mix, change }: WeekCost) =>
-  quality + unsocial + mix + change;
 
 function costOf(problem: WeekProblem, costs: StartCosts, mode: Mode, laid: Laid): WeekCost {
   let [unsocial, change] = [0, 0];

@@ -3,7 +3,8 @@ import { demandsOf, type Demand } from './demands';
 import { openLedger, type Ledger } from './ledger';
 import { modesOfDough, type Mode } from './modes';
 import { lotOf, place, putBack, takeOut, type Placed } from './placing';
-import { QUARTER, type WeekCost, type WeekPlan, type WeekProblem } from './problem';
+import { planOfLots } from './planOfLots';
+import { QUARTER, type WeekPlan, type WeekProblem } from './problem';
 import { startCostsOf, termsOf, type StartCosts } from './terms';
 import { bestStart, waysOf } from './way';
 
@@ -222,25 +223,11 @@ function apartOf(a: Placed, b: Placed): number {
   return a.mode.doughId === b.mode.doughId ? least / 2 : least;
 }
 
-function planOf(placed: readonly Placed[], week: Week): WeekPlan {
-  const lots = placed
-    .map((lot) => lotOf(lot, week.ledger))
-    .sort((a, b) => (a.steps[0]?.startMin ?? 0) - (b.steps[0]?.startMin ?? 0));
-  const sum = (key: keyof WeekCost) => lots.reduce((all, { cost }) => all + cost[key], 0);
-  const done = new Set(
-    lots.flatMap(({ doughId, serviceIds }) => serviceIds.map((id) => `${doughId}/${id}`)),
+const planOf = (placed: readonly Placed[], { problem, ledger }: Week): WeekPlan =>
+  planOfLots(
+    problem,
+    placed.map((lot) => lotOf(lot, ledger)),
   );
-  return {
-    lots,
-    open: week.wanted.filter(({ doughId, serviceId }) => !done.has(`${doughId}/${serviceId}`)),
-    cost: {
-      quality: sum('quality'),
-      unsocial: sum('unsocial'),
-      mix: sum('mix'),
-      change: sum('change'),
-    },
-  };
-}
 
 function shuffle<Item>(list: Item[], random: () => number): Item[] {
   for (let i = list.length - 1; i > 0; i -= 1) {

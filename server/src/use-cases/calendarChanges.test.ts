@@ -140,6 +140,30 @@ describe('a party', () => {
   });
 });
 
+describe('a party that was', () => {
+  it('teaches nothing about an ordinary day: what it took is not counted as sold', async () => {
+    const round = book.products.find(({ slug }) => slug === 'yard-round')?.id ?? '';
+    const tuesday = '2026-12-01';
+    const expected = async () => {
+      const answer = await house.get<ForecastAnswer>(paths.forecast(HOUSE, tuesday, 1));
+      return answer.forecasts.find(({ productId }) => productId === round)?.mean ?? NaN;
+    };
+    const before = await expected();
+    const party = {
+      date: '2026-11-24',
+      patternId: await patternOf('Dinner', '2026-11-24'),
+      name: 'Rowing club',
+      guests: 60,
+      balls: [{ productId: round, count: 60 }],
+      note: '',
+    };
+    const res = await house.http.post(paths.bookings(HOUSE)).send(party).expect(201);
+    expect(await expected()).toBeLessThan(before - 1);
+    await house.http.delete(paths.bookings(HOUSE, (res.body as Booking).id)).expect(200);
+    expect(await expected()).toBeCloseTo(before, 9);
+  });
+});
+
 describe('what running out weighs against throwing away', () => {
   const stakes = async (change: object) => house.http.put(paths.settings(HOUSE)).send(change);
   const ready = async () => {

@@ -25,8 +25,8 @@ export function ExceptionDialog({
   exception,
   onClose,
 }: {
-  /** Of a new one; it can be chosen when it is null. */
-  readonly date: string | null;
+  /** Of a new one. */
+  readonly date: string;
   /** The services that the day has by its week. */
   readonly patterns: readonly ServicePattern[];
   readonly exception: ServiceException | null;
@@ -52,9 +52,7 @@ export function ExceptionDialog({
     onClose,
   });
   const [content, setContent] = useState<ServiceExceptionContent>(() =>
-    exception
-      ? plainContent(exception)
-      : { date: date ?? '', patternId: null, hours: null, note: '' },
+    exception ? plainContent(exception) : { date, patternId: null, hours: null, note: '' },
   );
   const put = (to: Partial<ServiceExceptionContent>) =>
     setContent((before) => ({ ...before, ...to }));

@@ -1,4 +1,11 @@
-import type { BroughtSales, HouseBook, HouseCalendar, SalesColumns } from '@calm/contract';
+import {
+  SALES_A_REQUEST,
+  type BroughtSales,
+  type HouseBook,
+  type HouseCalendar,
+  type SalesBroughtIn,
+  type SalesColumns,
+} from '@calm/contract';
 import { guessColumns, guessProduct, type SalesFile } from '@calm/contract/files';
 import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
@@ -9,16 +16,6 @@ import { useAppDispatch } from '../../state/store';
 import { salesReaderInWorker } from '../../workers/sales';
 import type { NameCount, OpenedSales } from '../../workers/salesAnswers';
 import { demandChanged, useBringInSalesMutation, useChangeSettingsMutation } from './demandApi';
-
-/** Services × products in one request. */
-const A_REQUEST = 4000;
-
-/** What a file would change. */
-export interface SalesTrial {
-  readonly added: number;
-  readonly same: number;
-  readonly different: number;
-}
 
 /** Where bringing a file in has got to. */
 export type BringingIn =
@@ -37,7 +34,7 @@ export type BringingIn =
       readonly kind: 'tried';
       readonly name: string;
       readonly file: SalesFile;
-      readonly trial: SalesTrial;
+      readonly trial: SalesBroughtIn;
     }
   | { readonly kind: 'writing'; readonly name: string; readonly share: number };
 
@@ -117,11 +114,11 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
     file: SalesFile,
     how: Omit<BroughtSales, 'sales'>,
     onShare: (share: number) => void,
-  ): Promise<SalesTrial> => {
+  ): Promise<SalesBroughtIn> => {
     const total = { added: 0, same: 0, different: 0 };
-    for (let i = 0; i < file.sales.length && mine === run.current; i += A_REQUEST) {
+    for (let i = 0; i < file.sales.length && mine === run.current; i += SALES_A_REQUEST) {
       onShare(i / file.sales.length);
-      const sales = file.sales.slice(i, i + A_REQUEST);
+      const sales = file.sales.slice(i, i + SALES_A_REQUEST);
       const came = await send({ house: house.slug, brought: { sales, ...how } }).unwrap();
       total.added += came.added;
       total.same += came.same;
