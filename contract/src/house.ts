@@ -10,6 +10,7 @@ import type {
   WaterMethod,
   YeastConversion,
 } from '@calm/core';
+import type { Kitchen, Place } from './kitchen';
 import type { HouseStakes } from './stakes';
 
 /** A site as it appears in a list. */
@@ -40,6 +41,8 @@ export interface HouseSettings {
   readonly stakes?: HouseStakes;
   /** How sales files were read last time. */
   readonly salesColumns?: SalesColumns;
+  /** What it works with; `STANDARD_KITCHEN` when the house has not said. */
+  readonly kitchen?: Kitchen;
 }
 
 /** Which column of a sales file says what, by its title. */
@@ -60,7 +63,7 @@ export interface SalesColumns {
 }
 
 /** The settings that people change in the application, each whole. */
-export type SettingsChange = Partial<Pick<HouseSettings, 'stakes' | 'salesColumns'>> & {
+export type SettingsChange = Partial<Pick<HouseSettings, 'stakes' | 'salesColumns' | 'kitchen'>> & {
   readonly version: number;
 };
 
@@ -251,6 +254,7 @@ export interface HouseBook {
   readonly formulas: readonly FormulaRecord[];
   readonly routes: readonly RouteRecord[];
   readonly mixers: readonly Mixer[];
+  readonly places: readonly Place[];
   /** What the house buys. */
   readonly pantry: readonly PantryItem[];
   /** What the log says stays behind and is trimmed off. */

@@ -52,5 +52,11 @@ export const paths = {
   forecast: (slug: string, from: string, days: number) =>
     `${house(slug)}/forecast?from=${from}&days=${days}`,
   salesCsv: (slug: string) => `${house(slug)}/sales.csv`,
+  places: (slug: string, id?: string) => record(slug, 'places', id),
+  plan: (slug: string) => `${house(slug)}/plan`,
+  planCsv: (slug: string) => `${house(slug)}/plan.csv`,
+  /** @param personId everybody's when absent */
+  planCalendar: (slug: string, personId?: string) =>
+    `${house(slug)}/plan.ics${personId === undefined ? '' : `?person=${encodeURIComponent(personId)}`}`,
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

@@ -24,10 +24,17 @@ export interface WeekDoughDocument extends WeekDough {
   readonly target?: Partial<Target>;
 }
 
+/** A step as it was published, or is pinned. */
+export interface TimedStep {
+  readonly step: string;
+  readonly startsAt: string;
+  readonly personIds?: readonly string[];
+}
+
 /** A week to be planned, as `calm plan` reads it. */
 export interface WeekDocument {
   readonly now: string;
-  readonly services: readonly (TimeStretch & { readonly id: string })[];
+  readonly services: readonly (TimeStretch & { readonly id: string; readonly day?: string })[];
   readonly wanted: readonly Wanted[];
   readonly products: readonly WeekProduct[];
   readonly doughs: readonly WeekDoughDocument[];
@@ -51,7 +58,9 @@ export interface WeekDocument {
     })[];
   };
   /** Steps as they were published: kept where that costs little. */
-  readonly published: readonly { readonly step: string; readonly startsAt: string }[];
+  readonly published: readonly TimedStep[];
+  /** Steps that start when they do. */
+  readonly pinned?: readonly TimedStep[];
   readonly weights: WeekWeights;
   /** How the balls of a service go: shares by quarter hour; evenly where nothing is said. */
   readonly usage: readonly {
@@ -68,6 +77,8 @@ const minuteOf = (iso: string) => Math.floor(Date.parse(iso) / MS_PER_MIN);
 /** A whole minute as ISO 8601, UTC. */
 export const instantOfMinute = (minute: number) => new Date(minute * MS_PER_MIN).toISOString();
 
+const stepOf = ({ startsAt, ...step }: TimedStep) => ({ ...step, startMin: minuteOf(startsAt) });
+
 const stretchOf = ({ startsAt, endsAt }: TimeStretch) => ({
   startMin: minuteOf(startsAt),
   endMin: minuteOf(endsAt),
@@ -75,10 +86,13 @@ const stretchOf = ({ startsAt, endsAt }: TimeStretch) => ({
 
 /** A document as the solver takes it. */
 export function problemOfWeek(document: WeekDocument): WeekProblem {
-  const { services, people, unsocial, underWay, published, now } = document;
+  const { services, people, unsocial, underWay, published, pinned = [], now } = document;
   return {
     nowMin: minuteOf(now),
-    services: services.map((service) => ({ id: service.id, ...stretchOf(service) })),
+    services: services.map(({ startsAt, endsAt, ...service }) => ({
+      ...service,
+      ...stretchOf({ startsAt, endsAt }),
+    })),
     wanted: document.wanted,
     products: document.products,
     doughs: document.doughs,
@@ -89,7 +103,8 @@ export function problemOfWeek(document: WeekDocument): WeekProblem {
     unsocial: unsocial.map(stretchOf),
     frozenWorks: underWay.works.map((work) => ({ ...work, ...stretchOf(work) })),
     frozenRests: underWay.rests.map((rest) => ({ ...rest, ...stretchOf(rest) })),
-    published: published.map(({ step, startsAt }) => ({ step, startMin: minuteOf(startsAt) })),
+    published: published.map(stepOf),
+    pinned: pinned.map(stepOf),
     weights: document.weights,
   };
 }

@@ -10,7 +10,9 @@ import {
   type DoughStage,
   type PlannedLot,
   type RouteFault,
+  type Simulation,
 } from '@calm/core';
+import { airAround, AS_ROUTES_SAY, doughWarmerC, type Climate } from './climate';
 import { routeOfDocument, type DoughDocument } from './dough';
 import { instantOfMinute, type WeekDocument, type WeekDoughDocument } from './week';
 
@@ -40,53 +42,95 @@ export type LotDose =
       readonly alternatives: readonly DoseAlternative[];
     };
 
+/** A lot's balls for one service, from the mixer on. */
+export interface ServiceWay {
+  readonly serviceId: string;
+  /** When the dough comes off the mixer, minutes since 1970. */
+  readonly mixedMin: number;
+  /** Null when it cannot be simulated. */
+  readonly way: Simulation | null;
+  /** The dough as it was simulated, and where it stands in each stage. */
+  readonly route: DoughRoute;
+  readonly places: readonly string[];
+}
+
+/** A lot as planned: its yeast, and the way of the balls of each service. */
+export interface FollowedLot {
+  readonly lotId: string;
+  /** Null for a lot that is mixed already, or whose formula is not in the document. */
+  readonly dose: LotDose | null;
+  /** The service with the most balls first. */
+  readonly ways: readonly ServiceWay[];
+}
+
 /**
  * Doses a lot for the times it is planned at: the peak where the service with the most balls takes most.
  * What the other services find is told for each.
  *
  * @returns null for a dough whose formula is not in the document
  */
-export function doseOfLot(document: WeekDocument, lot: PlannedLot): LotDose | null {
+export const doseOfLot = (document: WeekDocument, lot: PlannedLot): LotDose | null =>
+  followLot(document, lot).dose;
+
+/**
+ * A lot's doughs along the times it is planned at.
+ *
+ * @param isMixed the yeast in it is its formula's; otherwise it is dosed for the times
+ */
+export function followLot(
+  document: WeekDocument,
+  lot: PlannedLot,
+  { climate = AS_ROUTES_SAY, isMixed = false } = {},
+): FollowedLot {
   const dough = document.doughs.find(({ id }) => id === lot.doughId);
   const service = mainService(document, lot);
-  if (!dough?.formula || !service) return null;
-  const main = documentFor(document, dough, lot, service.id);
+  const nothing = { lotId: lot.id, dose: null, ways: [] };
+  if (!dough?.formula || !service) return nothing;
+  const main = documentFor(document, dough, lot, service.id, climate);
   const route = main && routeOfDocument(main.dough);
-  if (!main || !route?.ok) return null;
+  if (!main || !route?.ok) return nothing;
   const target = { ...STANDARD_TARGET, ...dough.target };
   const [startsMs, endsMs] = [Date.parse(service.startsAt), Date.parse(service.endsAt)];
   const peakMin = (startsMs + PEAK_SHARE * (endsMs - startsMs)) / 60_000;
   const peakHour = (peakMin - main.mixedMin) / MIN_PER_HOUR;
-  const dose = solveDose({ route: route.value, peakHour, target });
-  if (!dose.ok) {
-    return {
-      kind: 'no-dose',
-      reasons: dose.reasons.flatMap((why): readonly (DoseLimit | RouteFault)[] =>
-        why.kind === 'bad-route' ? why.faults : why.reasons,
-      ),
-      alternatives: dose.reasons.flatMap((why) => (why.kind === 'no-dose' ? why.alternatives : [])),
-    };
+  const found = isMixed ? null : solveDose({ route: route.value, peakHour, target });
+  const yeast = found?.ok ? found.value.yeast : route.value.formula.yeast;
+  const others = lot.serviceIds.filter((id) => id !== service.id);
+  const ways = [service.id, ...others].flatMap((serviceId): ServiceWay[] => {
+    const own = documentFor(document, dough, lot, serviceId, climate);
+    const ownRoute = own && routeOfDocument(own.dough);
+    if (!own || !ownRoute?.ok) return [];
+    const dosed = { ...ownRoute.value, formula: { ...ownRoute.value.formula, yeast } };
+    const way = simulate(dosed, { target });
+    const { mixedMin, places } = own;
+    return [{ serviceId, mixedMin, way: way.ok ? way.value : null, route: dosed, places }];
+  });
+  if (!found) return { lotId: lot.id, dose: null, ways };
+  if (!found.ok) {
+    const reasons = found.reasons.flatMap((why): readonly (DoseLimit | RouteFault)[] =>
+      why.kind === 'bad-route' ? why.faults : why.reasons,
+    );
+    const alternatives = found.reasons.flatMap((why) =>
+      why.kind === 'no-dose' ? why.alternatives : [],
+    );
+    return { lotId: lot.id, dose: { kind: 'no-dose', reasons, alternatives }, ways };
   }
-  const { yeast } = dose.value;
   // What a pre-ferment brings is part of the whole formula's yeast.
   const ahead = dough.formula.yeast.percent - route.value.formula.yeast.percent;
-  const dosed = (of: DoughRoute) => ({ ...of, formula: { ...of.formula, yeast } });
-  return {
-    kind: 'dosed',
-    yeastPercent: yeast.percent + Math.max(0, ahead),
-    windows: lot.serviceIds.map((serviceId): ServiceWindow => {
-      const own = documentFor(document, dough, lot, serviceId);
-      const ownRoute = own && routeOfDocument(own.dough);
-      const way = ownRoute?.ok ? simulate(dosed(ownRoute.value), { target }) : null;
-      if (!own || !way?.ok || way.value.window.kind === 'never') return { serviceId, window: null };
-      const { earliestHour, peakHour: peak, latestHour } = way.value.window;
-      const at = (hour: number) => instantOfMinute(Math.round(own.mixedMin + hour * MIN_PER_HOUR));
-      return {
-        serviceId,
-        window: { from: at(earliestHour), peak: at(peak), until: at(latestHour) },
-      };
-    }),
-  };
+  const windows = lot.serviceIds.map((serviceId) => {
+    const own = ways.find((each) => each.serviceId === serviceId);
+    return { serviceId, window: own ? windowOf(own) : null };
+  });
+  const yeastPercent = yeast.percent + Math.max(0, ahead);
+  return { lotId: lot.id, dose: { kind: 'dosed', yeastPercent, windows }, ways };
+}
+
+/** When balls on their way open well; null when they never do. */
+export function windowOf({ way, mixedMin }: ServiceWay): ServiceWindow['window'] {
+  if (!way || way.window.kind === 'never') return null;
+  const { earliestHour, peakHour, latestHour } = way.window;
+  const at = (hour: number) => instantOfMinute(Math.round(mixedMin + hour * MIN_PER_HOUR));
+  return { from: at(earliestHour), peak: at(peakHour), until: at(latestHour) };
 }
 
 /** The service that a lot makes the most balls for. */
@@ -112,7 +156,12 @@ function documentFor(
   { route, formula, doughTempC = 24, target = {} }: WeekDoughDocument,
   lot: PlannedLot,
   serviceId: string,
-): { readonly dough: DoughDocument; readonly mixedMin: number } | null {
+  climate: Climate,
+): {
+  readonly dough: DoughDocument;
+  readonly mixedMin: number;
+  readonly places: readonly string[];
+} | null {
   const mix = lot.steps.find(({ key }) => key === 'mix');
   const product = products.find(
     ({ id, doughId }) =>
@@ -123,7 +172,7 @@ function documentFor(
   );
   if (!formula || !mix || !product) return null;
   const way = wayOfRoute(route, { loads: lot.loads, balls: 0 });
-  const stagesOf = (list: typeof way.stages): DoughStage[] =>
+  const stagesOf = (list: typeof way.stages): (DoughStage & { readonly place: string })[] =>
     list.map((stage) => {
       const index = route.indexOf(stage.rest);
       const rest = lot.rests.find(
@@ -139,20 +188,28 @@ function documentFor(
       const minutes = rest
         ? rest.endMin - rest.startMin
         : stage.rest.hours.preferred * MIN_PER_HOUR;
+      const place = rest?.place ?? stage.rest.place;
+      const fromMin = rest?.startMin ?? mix.startMin;
+      const toMin = fromMin + minutes + hands;
       return {
         ...doughStageOf({ ...stage, handsMin: 0 }),
-        hours: (minutes + hands) / MIN_PER_HOUR,
+        hours: Math.max(0, minutes + hands) / MIN_PER_HOUR,
+        airTempC: airAround(climate, place, stage.rest.airTempC, fromMin, toMin),
+        place,
       };
     });
-  const ahead = stagesOf(way.ahead);
+  const plain = ({ place: _, ...stage }: ReturnType<typeof stagesOf>[number]): DoughStage => stage;
+  const ahead = stagesOf(way.ahead).map(plain);
+  const stages = stagesOf(way.stages);
   return {
+    places: stages.map(({ place }) => place),
     mixedMin: mix.endMin,
     dough: {
       formula,
       ballWeightG: product.ballWeightG,
-      doughTempC,
+      doughTempC: doughTempC + doughWarmerC(climate, formula.preferment !== undefined),
       target,
-      stages: stagesOf(way.stages),
+      stages: stages.map(plain),
       histories:
         ahead.length > 0 ? { preferment: { doughTempC: PREFERMENT_TEMP_C, stages: ahead } } : {},
     },

@@ -1,8 +1,9 @@
-import type { HouseSettings } from '@calm/contract';
+import { STANDARD_KITCHEN, type HouseSettings, type PlaceContent } from '@calm/contract';
 import {
   STANDARD_DERATING,
   STANDARD_TARGET,
   STANDARD_YEAST_CONVERSION,
+  USUAL_ROOM,
   type Pantry,
   type Route,
   type Skill,
@@ -36,6 +37,7 @@ export const settings: HouseSettings = {
   baseSumC: 57,
   usualTempsC: { room: 22, flour: 21, tap: 14, preferment: 19 },
   ballTolerancePercent: 2.5,
+  kitchen: { ...STANDARD_KITCHEN, benchPlaces: 3 },
 };
 
 export const mixers = [
@@ -56,6 +58,38 @@ export const mixers = [
     frictionC: 10,
   },
 ] as const;
+
+const zone = (name: string, positions: number, warmerC = 0) => ({ name, positions, warmerC });
+
+/** Where dough stands. Lidded trays go two to a position. */
+export const places: readonly PlaceContent[] = [
+  {
+    name: 'Walk-in',
+    zones: [zone('door', 16, 0.8), zone('middle', 16), zone('back', 16, -0.4)],
+    traysAPosition: 2,
+    tubs: 6,
+    room: { ...USUAL_ROOM, setC: 3.5, zonesC: { door: 0.8, middle: 0, back: -0.4 } },
+  },
+  {
+    name: 'Under-counter',
+    zones: [zone('inside', 6)],
+    traysAPosition: 2,
+    tubs: 0,
+    room: {
+      ...USUAL_ROOM,
+      heatCapacityJPerK: 40_000,
+      lossWPerK: 4,
+      doorWPerK: 20,
+      coolingW: 320,
+      setC: 4,
+      defrost: null,
+      zonesC: { inside: 0 },
+    },
+  },
+  { name: 'Proof cabinet', zones: [zone('inside', 14)], traysAPosition: 2, tubs: 0, room: null },
+  { name: 'Bench', zones: [zone('end', 8)], traysAPosition: 1, tubs: 14, room: null },
+  { name: 'Oven side', zones: [zone('racks', 24)], traysAPosition: 2, tubs: 0, room: null },
+];
 
 /** What each mixer really adds to each dough; the log shows it, the mixer's set value is off. */
 export const trueFrictionC: Readonly<Record<string, number>> = {
@@ -272,7 +306,7 @@ export const crew: readonly {
   {
     name: 'Wren',
     initials: 'WR',
-    skills: ['mix', 'cold', 'oven'],
+    skills: ['mix', 'sheet', 'cold', 'oven'],
     shifts: [{ weekdays: TUE_TO_SUN, from: at(16), to: at(24) }],
   },
   {

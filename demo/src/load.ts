@@ -151,6 +151,7 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
       version: 1,
       ...thing,
     })),
+    places: yard.places.map((place) => ({ id: id(`place/${place.name}`), version: 1, ...place })),
     losses: NO_LOSSES,
     people: yard.crew.map(({ name: person, initials, skills }) => ({
       id: id(`person/${person}`),
@@ -168,7 +169,7 @@ async function insertBook(
   id: (key: string) => string,
   at: Date,
 ) {
-  const { house, mixers, formulas, people } = book;
+  const { house, mixers, places, formulas, people } = book;
   await tx.insert(t.houses).values(house);
   await tx.insert(t.mixers).values(
     mixers.map(({ minDoughKg, maxDoughKg, ...mixer }) => ({
@@ -178,6 +179,9 @@ async function insertBook(
       maxDoughG: maxDoughKg * 1000,
     })),
   );
+  await tx
+    .insert(t.places)
+    .values(places.map((place) => ({ houseId, ...place, zones: [...place.zones] })));
   if (formulas.length > 0) await insertDoughs(tx, houseId, book, at);
   await tx
     .insert(t.people)
@@ -322,6 +326,8 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.formulas,
     t.routes,
     t.people,
+    t.plans,
+    t.places,
     t.mixers,
   ] as const;
   for (const table of children) await tx.delete(table).where(eq(table.houseId, houseId));

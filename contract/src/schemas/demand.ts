@@ -14,6 +14,7 @@ import type {
 import { SALES_A_REQUEST } from '../demand';
 import type { HouseStakes } from '../stakes';
 import type { SalesColumns, SettingsChange } from '../house';
+import { kitchenSchema } from './plan';
 import Joi from 'joi';
 import { ballCount, id, localDate, text, version } from './numbers';
 
@@ -188,4 +189,5 @@ export const settingsChangeSchema = Joi.object<SettingsChange>({
     dateOrder: Joi.valid('year-first', 'day-first', 'month-first').required(),
     products: Joi.object().pattern(column(), id().allow(null)).max(1000).required(),
   }),
-}).or('stakes', 'salesColumns');
+  kitchen: kitchenSchema,
+}).or('stakes', 'salesColumns', 'kitchen');

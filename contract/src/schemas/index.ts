@@ -9,3 +9,4 @@ export * from './route';
 export * from './bookFile';
 export * from './demand';
 export * from './week';
+export * from './plan';

@@ -65,6 +65,9 @@ const temps = {
   prefermentTempC: tempC().required().allow(null),
 };
 
+/** A calendar of one person, or of everybody. */
+export const calendarQuery = Joi.object<{ person?: string }>({ person: id() });
+
 /** POST a lot. */
 export const lotStartSchema = Joi.object<LotStart>({
   productId: id().required(),

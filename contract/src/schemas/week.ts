@@ -6,7 +6,7 @@ import { formulaSchema } from './formula';
 import { ballCount, massG, percent, text } from './numbers';
 import { routeStagesSchema } from './route';
 
-const name = () => text(80).required();
+const name = () => text(160).required();
 const instant = () => Joi.string().isoDate().required();
 const kilograms = () => Joi.number().min(0).max(10_000);
 const amount = () => Joi.number().integer().min(0).max(100_000).required();
@@ -22,10 +22,20 @@ const stretch = <Rest extends object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
 const listOf = (item: Joi.ObjectSchema, most: number) => Joi.array().items(item).max(most);
 const points = () => Joi.number().min(0).max(100_000);
 
+const timedSteps = () =>
+  listOf(
+    Joi.object({
+      step: text(300).required(),
+      startsAt: instant(),
+      personIds: Joi.array().items(name()),
+    }),
+    20_000,
+  );
+
 /** Input of `calm plan`: everything a week is planned from. */
 export const weekSchema = Joi.object<WeekDocument>({
   now: instant(),
-  services: listOf(stretch({ id: name() }), 500)
+  services: listOf(stretch({ id: name(), day: text(80) }), 500)
     .unique('id')
     .required(),
   wanted: listOf(
@@ -95,10 +105,8 @@ export const weekSchema = Joi.object<WeekDocument>({
     ).default([]),
     rests: listOf(stretch({ place: name(), trays: amount(), tubs: amount() }), 5000).default([]),
   }).default({ works: [], rests: [] }),
-  published: listOf(
-    Joi.object({ step: text(300).required(), startsAt: instant() }),
-    20_000,
-  ).default([]),
+  published: timedSteps().default([]),
+  pinned: timedSteps(),
   weights: Joi.object({
     quality: points().required(),
     unsocial: points().required(),

@@ -6,3 +6,7 @@ export * from './clash';
 export * from './faults';
 export * from './checkWeek';
 export * from './exactModel';
+export * from './bend';
+export * from './conflicts';
+export * from './mending';
+export * from './preferred';

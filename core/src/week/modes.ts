@@ -50,6 +50,7 @@ export interface Mode {
 /** What a dough makes for one service. */
 export interface DoughService {
   readonly serviceId: string;
+  readonly day: string | null;
   readonly startMin: number;
   readonly balls: number;
   readonly doughKg: number;
@@ -60,7 +61,7 @@ export interface DoughService {
 export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughService[] {
   return [...problem.services]
     .sort((a, b) => a.startMin - b.startMin)
-    .flatMap(({ id, startMin }): DoughService[] => {
+    .flatMap(({ id, startMin, day = null }): DoughService[] => {
       const made = problem.wanted.flatMap(({ serviceId, productId, count }) => {
         const product = problem.products.find((each) => each.id === productId);
         const isHere = serviceId === id && count > 0 && product?.doughId === dough.id;
@@ -75,6 +76,7 @@ export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughSe
       return [
         {
           serviceId: id,
+          day,
           startMin,
           balls: made.reduce((sum, { count }) => sum + count, 0),
           doughKg: (netG / 1000) * (1 + dough.residuePercent / 100),
@@ -247,18 +249,30 @@ export function domainOf(block: Block): readonly [first: number, last: number] |
   return first <= last && Number.isFinite(first) ? [first, last] : null;
 }
 
-/** Longest run of services that one mix may be for. */
+/** Longest run of services without a day that one mix may be for. */
 const MOST_SERVICES = 4;
+
+/** Whether a run holds all of one day, or only services that name none. */
+function isWholeDays(services: readonly DoughService[], from: number, until: number): boolean {
+  const days = new Set(services.slice(from, until).map(({ day }) => day));
+  const [day = null] = days;
+  if (days.size > 1) return false;
+  return day === null || (services[from - 1]?.day !== day && services[until]?.day !== day);
+}
 
 /** Every way to make a dough for a run of its services: by where the run begins, and how long it is. */
 export function modesOfDough(problem: WeekProblem, dough: WeekDough): Mode[][] {
   const services = servicesOfDough(problem, dough);
-  return services.map((_, from) =>
-    Array.from({ length: Math.min(MOST_SERVICES, services.length - from) }, (_x, i) =>
-      dough.mixers.flatMap((mixer) => {
-        const mode = modeOf(problem, dough, services.slice(from, from + i + 1), mixer);
-        return mode ? [mode] : [];
-      }),
+  return services.map(({ day }, from) =>
+    Array.from(
+      { length: Math.min(day === null ? MOST_SERVICES : Infinity, services.length - from) },
+      (_x, i) =>
+        isWholeDays(services, from, from + i + 1)
+          ? dough.mixers.flatMap((mixer) => {
+              const mode = modeOf(problem, dough, services.slice(from, from + i + 1), mixer);
+              return mode ? [mode] : [];
+            })
+          : [],
     ).flat(),
   );
 }

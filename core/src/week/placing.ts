@@ -8,7 +8,7 @@ import {
   type WeekCost,
   type WeekProblem,
 } from './problem';
-import { changeCost, unsocialCost, type StartCosts } from './terms';
+import { changeCost, formerPeople, unsocialCost, type StartCosts } from './terms';
 import { bestStart, layWay, offPreferred, waysOf, type Laid, type Terms, type Way } from './way';
 
 /** A work with who does it. */
@@ -51,7 +51,7 @@ export function place(
     const { cost, start } = bestStart(open);
     if (cost === Infinity) return null;
     const laid = layWay(way, start, terms);
-    const works = writeIn(ledger, mode, laid);
+    const works = writeIn(ledger, costs, mode, laid);
     if (works) {
       const own = costOf(problem, costs, mode, laid);
       return { mode, laid, works, cost: own, points: totalOf(own) };
@@ -78,7 +78,7 @@ function costOf(problem: WeekProblem, costs: StartCosts, mode: Mode, laid: Laid)
 }
 
 /** Takes people, mixer, bench and room for a lot; null, and nothing taken, when one of them is not there. */
-function writeIn(ledger: Ledger, mode: Mode, laid: Laid): PlacedWork[] | null {
+function writeIn(ledger: Ledger, costs: StartCosts, mode: Mode, laid: Laid): PlacedWork[] | null {
   const works: PlacedWork[] = [];
   const rests: Laid['rests'][number][] = [];
   let before: readonly number[] = [];
@@ -90,7 +90,8 @@ function writeIn(ledger: Ledger, mode: Mode, laid: Laid): PlacedWork[] | null {
   for (const { block, start } of [...laid.blocks].sort((a, b) => a.start - b.start)) {
     for (const work of block.works) {
       const at = start + work.offset;
-      const people = choose(ledger, work, at, before);
+      const former = formerPeople(costs, work, block, mode);
+      const people = choose(ledger, work, at, former, before);
       if (!people || !isFree(ledger, work, mode, at)) return undo();
       const placed = { work, block, start: at, people };
       takeWork(ledger, mode, placed, 1);
@@ -156,11 +157,12 @@ function isFree(ledger: Ledger, work: ModeWork, mode: Mode, start: number): bool
   return true;
 }
 
-/** Who does it: whoever did the last of it, then whoever can do least else, then who has worked least. */
+/** Who does it: whoever did it before, then whoever did the last of it, then whoever can do least else, then who has worked least. */
 function choose(
   { people }: Ledger,
   { work, quarters }: ModeWork,
   start: number,
+  former: readonly string[],
   before: readonly number[],
 ): number[] | null {
   const able = people.flatMap((person, i) => {
@@ -172,7 +174,10 @@ function choose(
   const rank = (i: number) => {
     const person = people[i];
     return (
-      (before.includes(i) ? -1e6 : 0) + (person?.skills.size ?? 0) * 1e4 + (person?.worked ?? 0)
+      (former.includes(person?.id ?? '') ? -1e8 : 0) +
+      (before.includes(i) ? -1e6 : 0) +
+      (person?.skills.size ?? 0) * 1e4 +
+      (person?.worked ?? 0)
     );
   };
   return able.sort((a, b) => rank(a) - rank(b)).slice(0, work.people);

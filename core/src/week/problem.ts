@@ -13,6 +13,8 @@ export interface Stretch {
 /** A service that wants balls when its doors open. */
 export interface WeekService extends Stretch {
   readonly id: string;
+  /** Services of one day are made as one lot; those without a day go together as it costs least. */
+  readonly day?: string;
 }
 
 /** Balls of one product that one service wants. */
@@ -81,6 +83,8 @@ export interface PublishedStep {
   /** As `stepName` makes it. */
   readonly step: string;
   readonly startMin: number;
+  /** Who does it again, if they can. */
+  readonly personIds?: readonly string[];
 }
 
 /** What one bad thing weighs against another, points. */
@@ -117,6 +121,8 @@ export interface WeekProblem {
   readonly frozenWorks: readonly FrozenWork[];
   readonly frozenRests: readonly FrozenRest[];
   readonly published: readonly PublishedStep[];
+  /** Steps that start when they do, and in no other quarter. */
+  readonly pinned?: readonly PublishedStep[];
   readonly weights: WeekWeights;
 }
 

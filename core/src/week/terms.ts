@@ -1,6 +1,6 @@
 import { add, benchOf, isAtMixer, nextFull, startsOf, type Ledger, type Span } from './ledger';
 import type { Block, Edge, Mode, ModeWork } from './modes';
-import { QUARTER, stepName, type WeekProblem } from './problem';
+import { QUARTER, stepName, type PublishedStep, type WeekProblem } from './problem';
 import { NEVER, type Terms } from './way';
 
 /** Most quarters of a moved step that are counted. */
@@ -11,6 +11,9 @@ export interface StartCosts {
   /** Unsocial quarters up to each place. */
   readonly unsocial: Int32Array;
   readonly published: ReadonlyMap<string, number>;
+  readonly pinned: ReadonlyMap<string, number>;
+  /** Who did a step, or is pinned to it. */
+  readonly peopleOf: ReadonlyMap<string, readonly string[]>;
   readonly problem: WeekProblem;
   readonly span: Span;
 }
@@ -25,13 +28,19 @@ export function startCostsOf(problem: WeekProblem, span: Span): StartCosts {
   for (let t = 0; t < span.length; t += 1) {
     unsocial[t + 1] = (unsocial[t] as number) + Math.min(1, marks[t] as number);
   }
-  const published = new Map(
-    problem.published.map(({ step, startMin }) => [
-      step,
-      Math.round(startMin / QUARTER) - span.first,
-    ]),
-  );
-  return { unsocial, published, problem, span };
+  const startsOfSteps = (steps: readonly PublishedStep[]) =>
+    new Map(steps.map(({ step, startMin }) => [step, Math.round(startMin / QUARTER) - span.first]));
+  const { published, pinned = [] } = problem;
+  return {
+    unsocial,
+    published: startsOfSteps(published),
+    pinned: startsOfSteps(pinned),
+    peopleOf: new Map(
+      [...published, ...pinned].map(({ step, personIds = [] }) => [step, personIds]),
+    ),
+    problem,
+    span,
+  };
 }
 
 /** Points of unsocial work when a work starts at a place. */
@@ -45,16 +54,28 @@ export function unsocialCost(
   return problem.weights.unsocial * work.people * marked;
 }
 
-/** Where a work was published to start; null when it was not. */
-function publishedStart(
-  { published }: StartCosts,
+const nameOf = ({ stage }: ModeWork, { serviceId }: Block, { doughId, serviceIds }: Mode) =>
+  stepName(doughId, serviceIds[0] ?? '', stage, serviceId);
+
+/** Where a work was published or is pinned to start; null when it was not. */
+function startIn(
+  starts: ReadonlyMap<string, number>,
   work: ModeWork,
   block: Block,
   mode: Mode,
 ): number | null {
-  if (published.size === 0) return null;
-  const first = mode.serviceIds[0] ?? '';
-  return published.get(stepName(mode.doughId, first, work.stage, block.serviceId)) ?? null;
+  if (starts.size === 0) return null;
+  return starts.get(nameOf(work, block, mode)) ?? null;
+}
+
+/** Who did a work before, or is pinned to it. */
+export function formerPeople(
+  { peopleOf }: StartCosts,
+  work: ModeWork,
+  block: Block,
+  mode: Mode,
+): readonly string[] {
+  return peopleOf.size === 0 ? [] : (peopleOf.get(nameOf(work, block, mode)) ?? []);
 }
 
 /** Points of having moved from where it was published. */
@@ -65,12 +86,12 @@ export function changeCost(
   mode: Mode,
   start: number,
 ): number {
-  const was = publishedStart(costs, work, block, mode);
+  const was = startIn(costs.published, work, block, mode);
   if (was === null) return 0;
   return costs.problem.weights.change * Math.min(MOST_MOVED, Math.abs(start - was));
 }
 
-/** The costs of a work that was published, with what moving it costs. */
+/** The costs of a work that was published, with what moving it costs; one that is pinned starts there. */
 function withChange(
   plain: Float64Array,
   costs: StartCosts,
@@ -78,7 +99,9 @@ function withChange(
   block: Block,
   mode: Mode,
 ): Float64Array {
-  if (publishedStart(costs, work, block, mode) === null) return plain;
+  const pin = startIn(costs.pinned, work, block, mode);
+  if (pin !== null) return plain.map((cost, start) => (start === pin ? cost : NEVER));
+  if (startIn(costs.published, work, block, mode) === null) return plain;
   return plain.map((cost, start) => cost + changeCost(costs, work, block, mode, start));
 }
 

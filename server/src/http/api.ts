@@ -41,6 +41,7 @@ import { startLot } from '../use-cases/startLot';
 import { addDays } from '../use-cases/wallClock';
 import { demandDoors } from './demandDoors';
 import { houseDoor, noSuchDoor } from './door';
+import { planDoors } from './planDoors';
 import { shelfDoors } from './shelfDoors';
 
 /** Every door of /api/v1, in dough's order. */
@@ -95,6 +96,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
     }),
   );
   demandDoors(api, db, clock);
+  planDoors(api, db, clock);
   shelfDoors(api, db, 'products', productShelf, productSchema);
   shelfDoors(api, db, 'routes', routeShelf, routeSchema);
   shelfDoors(api, db, 'pantry', pantryShelf, ingredientSchema);

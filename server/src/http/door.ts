@@ -26,7 +26,7 @@ interface Door<Params, Query, Body, Answer> {
   /** 200 unless something was made. */
   readonly status?: number;
   /** JSON unless it is a text of another kind. */
-  readonly type?: 'text/csv';
+  readonly type?: 'text/csv' | 'text/calendar';
   run(visit: Visit<Params, Query, Body>): Promise<Result<Answer>>;
 }
 

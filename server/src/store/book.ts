@@ -3,6 +3,7 @@ import { allergensOf } from '@calm/core';
 import { and, asc, eq } from 'drizzle-orm';
 import type { Queries } from './database';
 import { readPantry } from './pantry';
+import { readPlaces } from './places';
 import { productOf } from './products';
 import { routeOf } from './routes';
 import * as t from './schema';
@@ -46,7 +47,7 @@ export async function readBook(
   { tx, houseId }: Scope,
   house: House,
 ): Promise<Omit<HouseBook, 'losses'>> {
-  const [products, formulas, routes, mixers, people, pantry] = await Promise.all([
+  const [products, formulas, routes, mixers, people, pantry, places] = await Promise.all([
     tx
       .select()
       .from(t.products)
@@ -57,6 +58,7 @@ export async function readBook(
     tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
     tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
     readPantry({ tx, houseId }),
+    readPlaces({ tx, houseId }),
   ]);
   return {
     house,
@@ -75,6 +77,7 @@ export async function readBook(
       minDoughKg: minDoughG / 1000,
       maxDoughKg: maxDoughG / 1000,
     })),
+    places,
     pantry,
     people: people.map(({ id, name, initials, skills }) => ({ id, name, initials, skills })),
   };

@@ -24,6 +24,11 @@ export function localDateOf(instant: Date, zone: string): string {
   return DateTime.fromJSDate(instant, { zone }).toFormat('yyyy-MM-dd');
 }
 
+/** The local date and time at an instant, `YYYY-MM-DD HH:mm`. */
+export function localTimeOf(instant: Date, zone: string): string {
+  return DateTime.fromJSDate(instant, { zone }).toFormat('yyyy-MM-dd HH:mm');
+}
+
 /** A local date some days on. */
 export function addDays(date: string, days: number): string {
   return DateTime.fromISO(date, { zone: 'utc' }).plus({ days }).toFormat('yyyy-MM-dd');

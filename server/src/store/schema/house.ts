@@ -1,5 +1,5 @@
-import type { HouseSettings } from '@calm/contract';
-import type { Skill } from '@calm/core';
+import type { HouseSettings, Zone } from '@calm/contract';
+import type { Room, Skill } from '@calm/core';
 import {
   foreignKey,
   json,
@@ -36,6 +36,24 @@ export const mixers = mysqlTable(
     version: version(),
   },
   (t) => [unique('mixers_house').on(t.houseId, t.id)],
+);
+
+/** Where dough stands. */
+export const places = mysqlTable(
+  'places',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    /** As routes name it. */
+    name: varchar('name', { length: 80 }).notNull(),
+    zones: json('zones').$type<Zone[]>().notNull(),
+    traysAPosition: smallint('trays_a_position').notNull(),
+    tubs: smallint('tubs').notNull(),
+    /** A cooled place's own numbers; null is a place as warm as the house around it. */
+    room: json('room').$type<Room>(),
+    version: version(),
+  },
+  (t) => [unique('places_house').on(t.houseId, t.id), unique('places_name').on(t.houseId, t.name)],
 );
 
 export const people = mysqlTable(

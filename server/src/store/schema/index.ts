@@ -2,3 +2,4 @@ export * from './house';
 export * from './book';
 export * from './demand';
 export * from './lots';
+export * from './plans';

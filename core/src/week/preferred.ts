@@ -1,0 +1,174 @@
+import { isAtMixer, spanOf } from './ledger';
+import { modeOf, servicesOfDough, type Block, type Edge, type Mode } from './modes';
+import { isIn } from './conflicts';
+import {
+  QUARTER,
+  type PlannedLot,
+  type PlannedRest,
+  type PlannedStep,
+  type WeekProblem,
+} from './problem';
+
+/**
+ * A dough for some services, each stage as its route prefers, counted back from the doors: the way a lot
+ * goes of which nobody has said otherwise. What waits for a later service stays in the cold. Nobody does
+ * its work yet.
+ *
+ * @returns null when no load of its mixer fits, or the route cannot hold it so long
+ */
+export function preferredLot(
+  problem: WeekProblem,
+  doughId: string,
+  serviceIds: readonly string[],
+): PlannedLot | null {
+  const dough = problem.doughs.find(({ id }) => id === doughId);
+  const run = dough
+    ? servicesOfDough(problem, dough).filter(({ serviceId }) => serviceIds.includes(serviceId))
+    : [];
+  const [mixer] = dough?.mixers ?? [];
+  const mode = dough && mixer && run.length > 0 ? modeOf(problem, dough, run, mixer) : null;
+  return mode ? laidAtPreferred(mode) : null;
+}
+
+function laidAtPreferred(mode: Mode): PlannedLot {
+  const steps: PlannedStep[] = [];
+  const rests: PlannedRest[] = [];
+  const minute = (quarter: number) => quarter * QUARTER;
+  lay(mode.root, startOf(mode.root));
+  return {
+    id: `${mode.doughId}/${mode.serviceIds[0]}`,
+    doughId: mode.doughId,
+    serviceIds: mode.serviceIds,
+    mixerId: mode.mixerId,
+    loads: mode.loads,
+    doughKg: mode.doughKg,
+    steps: steps.sort((a, b) => a.startMin - b.startMin),
+    rests,
+    cost: { quality: 0, unsocial: 0, mix: 0, change: 0 },
+  };
+
+  function lay(block: Block, start: number): void {
+    for (const work of block.works) {
+      const from = start + work.offset;
+      steps.push({
+        stage: work.stage,
+        key: work.work.key,
+        skill: work.work.skill,
+        startMin: minute(from),
+        endMin: minute(from + work.quarters),
+        personIds: [],
+        mixerId: isAtMixer(work) ? mode.mixerId : null,
+        serviceId: block.serviceId,
+      });
+    }
+    for (const edge of block.next) {
+      const to = startOf(edge.to);
+      if (edge.rest.place !== '')
+        rests.push(restOf(edge, minute(start + block.quarters), minute(to)));
+      lay(edge.to, to);
+    }
+  }
+}
+
+/** Where a block starts when everything after it rests as preferred; the first of several decides. */
+function startOf(block: Block): number {
+  if (block.anchor !== null) return block.anchor;
+  return Math.min(
+    ...block.next.map(({ preferred, to }) => startOf(to) - preferred - block.quarters),
+  );
+}
+
+const restOf = (
+  { stage, rest, trays, tubs, to }: Edge,
+  startMin: number,
+  endMin: number,
+): PlannedRest => ({
+  stage,
+  key: rest.key,
+  place: rest.place,
+  container: rest.container,
+  startMin,
+  endMin,
+  trays,
+  tubs,
+  serviceId: to.serviceId,
+});
+
+/** Lots whose work nobody does yet, given to whoever is in, can do it and is free; least skilled first. */
+export function manned(
+  { people, frozenWorks, doughs }: WeekProblem,
+  lots: readonly PlannedLot[],
+): PlannedLot[] {
+  const busy = [
+    ...frozenWorks,
+    ...lots.flatMap(({ steps }) => steps.filter(({ personIds }) => personIds.length > 0)),
+  ].map(({ personIds, startMin, endMin }) => ({ personIds, startMin, endMin }));
+  const given = new Map<PlannedStep, readonly string[]>();
+  const open = lots
+    .flatMap((lot) => lot.steps.map((step) => ({ lot, step })))
+    .filter(({ step }) => step.personIds.length === 0)
+    .sort((a, b) => a.step.startMin - b.step.startMin);
+  for (const { lot, step } of open) {
+    const { startMin, endMin, skill, stage } = step;
+    const work = doughs.find(({ id }) => id === lot.doughId)?.route[stage];
+    const personIds = people
+      .filter(({ id, skills, shifts }) => {
+        const isFree = !busy.some(
+          (each) => each.personIds.includes(id) && each.startMin < endMin && each.endMin > startMin,
+        );
+        return isFree && skills.includes(skill) && isIn(shifts, startMin, endMin);
+      })
+      .sort((a, b) => a.skills.length - b.skills.length)
+      .slice(0, work?.kind === 'work' ? work.people : 1)
+      .map(({ id }) => id);
+    given.set(step, personIds);
+    busy.push({ personIds, startMin, endMin });
+  }
+  return lots.map((lot) => ({
+    ...lot,
+    steps: lot.steps.map((step) => ({ ...step, personIds: given.get(step) ?? step.personIds })),
+  }));
+}
+
+/** A week without some lots that are planned already: what they take is taken, what they make is made. */
+export function weekWithout(problem: WeekProblem, lots: readonly PlannedLot[]): WeekProblem {
+  const { first } = spanOf(problem);
+  const isAhead = ({ endMin }: { readonly endMin: number }) => endMin > first * QUARTER;
+  const bench = ({ key, personIds }: PlannedStep) =>
+    ['divide-ball', 'pan', 'sheet'].includes(key) ? personIds.length : 0;
+  const isMade = (doughId: string, serviceId: string) =>
+    lots.some((lot) => lot.doughId === doughId && lot.serviceIds.includes(serviceId));
+  return {
+    ...problem,
+    wanted: problem.wanted.filter(({ serviceId, productId }) => {
+      const doughId = problem.products.find(({ id }) => id === productId)?.doughId ?? '';
+      return !isMade(doughId, serviceId);
+    }),
+    frozenWorks: [
+      ...problem.frozenWorks,
+      ...lots.flatMap(({ steps }) =>
+        steps.filter(isAhead).map((step) => ({
+          startMin: step.startMin,
+          endMin: step.endMin,
+          personIds: step.personIds,
+          mixerId: step.mixerId,
+          bench: bench(step),
+        })),
+      ),
+    ],
+    frozenRests: [
+      ...problem.frozenRests,
+      ...lots.flatMap(({ rests }) =>
+        rests
+          .filter((rest) => isAhead(rest) && rest.endMin > rest.startMin)
+          .map(({ startMin, endMin, place, trays, tubs }) => ({
+            startMin,
+            endMin,
+            place,
+            trays,
+            tubs,
+          })),
+      ),
+    ],
+  };
+}

@@ -1,0 +1,43 @@
+import { calendarQuery, placeSchema, planPublicationSchema } from '@calm/contract/schemas';
+import type { Router } from 'express';
+import type { Clock } from '../clock';
+import type { Database } from '../store/database';
+import { placeShelf } from '../store/places';
+import { readPlan } from '../store/plans';
+import { planCalendar, planCsv } from '../use-cases/planOut';
+import { publishPlan } from '../use-cases/publishPlan';
+import { done } from '../use-cases/result';
+import { houseDoor } from './door';
+import { shelfDoors } from './shelfDoors';
+
+/** The doors of the plan: where dough can stand, what the house works by, and its ways out. */
+export function planDoors(api: Router, db: Database, clock: Clock): void {
+  shelfDoors(api, db, 'places', placeShelf, placeSchema);
+  api.get(
+    '/houses/:house/plan',
+    houseDoor(db, { run: async ({ scope }) => done(await readPlan(scope)) }),
+  );
+  api.put(
+    '/houses/:house/plan',
+    houseDoor(db, {
+      body: planPublicationSchema,
+      run: ({ scope, body }) => publishPlan(scope, body, clock.now()),
+    }),
+  );
+  api.get(
+    '/houses/:house/plan.csv',
+    houseDoor(db, {
+      type: 'text/csv',
+      run: async ({ scope, house }) => done(await planCsv(scope, house)),
+    }),
+  );
+  api.get(
+    '/houses/:house/plan.ics',
+    houseDoor(db, {
+      type: 'text/calendar',
+      query: calendarQuery,
+      run: async ({ scope, house, query: { person = null } }) =>
+        done(await planCalendar(scope, house, person)),
+    }),
+  );
+}
