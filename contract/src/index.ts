@@ -19,3 +19,4 @@ export * from './underWay';
 export * from './houseWeek';
 export * from './climate';
 export * from './weekTogether';
+export * from './weekAsIf';

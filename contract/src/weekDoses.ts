@@ -11,6 +11,7 @@ import {
   type PlannedLot,
   type RouteFault,
   type Simulation,
+  type YeastDose,
 } from '@calm/core';
 import { airAround, AS_ROUTES_SAY, doughWarmerC, type Climate } from './climate';
 import { routeOfDocument, type DoughDocument } from './dough';
@@ -93,18 +94,26 @@ export function followLot(
   const [startsMs, endsMs] = [Date.parse(service.startsAt), Date.parse(service.endsAt)];
   const peakMin = (startsMs + PEAK_SHARE * (endsMs - startsMs)) / 60_000;
   const peakHour = (peakMin - main.mixedMin) / MIN_PER_HOUR;
-  const found = isMixed ? null : solveDose({ route: route.value, peakHour, target });
-  const yeast = found?.ok ? found.value.yeast : route.value.formula.yeast;
   const others = lot.serviceIds.filter((id) => id !== service.id);
-  const ways = [service.id, ...others].flatMap((serviceId): ServiceWay[] => {
+  const ownRoutes = [service.id, ...others].flatMap((serviceId) => {
     const own = documentFor(document, dough, lot, serviceId, climate);
     const ownRoute = own && routeOfDocument(own.dough);
-    if (!own || !ownRoute?.ok) return [];
-    const dosed = { ...ownRoute.value, formula: { ...ownRoute.value.formula, yeast } };
-    const way = simulate(dosed, { target });
-    const { mixedMin, places } = own;
-    return [{ serviceId, mixedMin, way: way.ok ? way.value : null, route: dosed, places }];
+    return own && ownRoute?.ok ? [{ serviceId, own, route: ownRoute.value }] : [];
   });
+  const waysWith = (yeast: YeastDose): ServiceWay[] =>
+    ownRoutes.map(({ serviceId, own: { mixedMin, places }, route: plain }) => {
+      const dosed = { ...plain, formula: { ...plain.formula, yeast } };
+      const way = simulate(dosed, { target });
+      return { serviceId, mixedMin, way: way.ok ? way.value : null, route: dosed, places };
+    });
+  const doseAt = (hour: number) => {
+    const found = solveDose({ route: route.value, peakHour: hour, target });
+    const yeast = found.ok ? found.value.yeast : route.value.formula.yeast;
+    return { found, yeast, ways: waysWith(yeast) };
+  };
+  const { found, yeast, ways } = isMixed
+    ? { found: null, yeast: route.value.formula.yeast, ways: waysWith(route.value.formula.yeast) }
+    : doseForAll(document, doseAt, peakHour);
   if (!found) return { lotId: lot.id, dose: null, ways };
   if (!found.ok) {
     const reasons = found.reasons.flatMap((why): readonly (DoseLimit | RouteFault)[] =>
@@ -123,6 +132,52 @@ export function followLot(
   });
   const yeastPercent = yeast.percent + Math.max(0, ahead);
   return { lotId: lot.id, dose: { kind: 'dosed', yeastPercent, windows }, ways };
+}
+
+/** Later than this after doors is late, minutes. */
+const LATE_MIN = 5;
+const MOST_TRIES = 3;
+
+/**
+ * The dose that puts the peak of the service with the most balls where it takes most; earlier by as much as
+ * another service would find its balls not ready, while the first still finds them good an hour on.
+ */
+function doseForAll<
+  Dosed extends { readonly found: { readonly ok: boolean }; readonly ways: readonly ServiceWay[] },
+>({ services }: WeekDocument, doseAt: (peakHour: number) => Dosed, peakHour: number): Dosed {
+  let best = doseAt(peakHour);
+  let hour = peakHour;
+  for (let tries = 0; tries < MOST_TRIES && best.found.ok; tries += 1) {
+    const lateMin = Math.max(...best.ways.map((each) => lateBy(each, services)));
+    if (lateMin <= LATE_MIN) break;
+    hour -= lateMin / MIN_PER_HOUR;
+    const earlier = doseAt(hour);
+    const [main] = earlier.ways;
+    if (!earlier.found.ok || !main || !keepsAnHour(main, services)) break;
+    best = earlier;
+  }
+  return best;
+}
+
+const doorsOf = (serviceId: string, services: WeekDocument['services']): number =>
+  Date.parse(services.find(({ id }) => id === serviceId)?.startsAt ?? '') / 60_000;
+
+/** How long after doors balls open well, minutes; below 0 is before. */
+function lateBy(
+  { way, mixedMin, serviceId }: ServiceWay,
+  services: WeekDocument['services'],
+): number {
+  if (!way || way.window.kind === 'never') return 0;
+  return mixedMin + way.window.earliestHour * MIN_PER_HOUR - doorsOf(serviceId, services);
+}
+
+function keepsAnHour(
+  { way, mixedMin, serviceId }: ServiceWay,
+  services: WeekDocument['services'],
+): boolean {
+  if (!way || way.window.kind === 'never') return false;
+  const untilMin = mixedMin + way.window.latestHour * MIN_PER_HOUR;
+  return untilMin >= doorsOf(serviceId, services) + MIN_PER_HOUR;
 }
 
 /** When balls on their way open well; null when they never do. */

@@ -171,7 +171,7 @@ function limitsOf(problem: WeekProblem): WayOut[] {
 }
 
 /** Who is called in does what nobody else is there for. */
-const CALLED_IN = 'called-in';
+export const CALLED_IN = 'called-in';
 
 /** The week with one change made. */
 export function withWayOut(problem: WeekProblem, way: WayOut): WeekProblem {
@@ -186,7 +186,7 @@ export function withWayOut(problem: WeekProblem, way: WayOut): WeekProblem {
     case 'call-in': {
       // Work for two needs two: both come.
       const come = [0, 1].map((i) => ({
-        id: `${CALLED_IN}-${i}`,
+        id: `${CALLED_IN}/${way.skill}/${way.when.startMin}/${i}`,
         skills: [way.skill],
         shifts: [way.when],
       }));

@@ -1,6 +1,7 @@
 import type { Skill } from '../plan';
 import { isStep, type StepRef } from './bend';
 import { demandsOf, type Demand } from './demands';
+import { servicesOfDough } from './modes';
 import {
   QUARTER,
   type PlannedLot,
@@ -58,6 +59,13 @@ export type Conflict =
       readonly when: Stretch;
       readonly lotIds: readonly string[];
     }
+  /** Made for other numbers than are wanted now. */
+  | {
+      readonly kind: 'other-size';
+      readonly lotId: string;
+      readonly plannedKg: number;
+      readonly wantedKg: number;
+    }
   | ({ readonly kind: 'open' } & Demand);
 
 /** Two steps that one cannot do at once; the later one first to give way. */
@@ -80,6 +88,7 @@ export const refOf = ({ id: lotId }: PlannedLot, { stage, serviceId }: PlannedSt
 export function conflictsOf(problem: WeekProblem, plan: Pick<WeekPlan, 'lots'>): Conflict[] {
   return [
     ...openDemands(problem, plan.lots),
+    ...plan.lots.flatMap((lot) => sizeConflicts(problem, lot)),
     ...plan.lots.flatMap((lot) => restConflicts(problem, lot)),
     ...peopleConflicts(problem, plan.lots),
     ...mixerConflicts(problem, plan.lots),
@@ -95,6 +104,21 @@ function openDemands(problem: WeekProblem, lots: readonly PlannedLot[]): Conflic
         !lots.some((lot) => lot.doughId === doughId && lot.serviceIds.includes(serviceId)),
     )
     .map((demand) => ({ kind: 'open', ...demand }));
+}
+
+/** Lots that differ by no more than this from what is wanted are near enough, a share. */
+const NEAR_ENOUGH = 0.03;
+
+function sizeConflicts(problem: WeekProblem, lot: PlannedLot): Conflict[] {
+  const dough = problem.doughs.find(({ id }) => id === lot.doughId);
+  if (!dough || isUnderWay(lot, problem.nowMin)) return [];
+  const wantedKg = servicesOfDough(problem, dough)
+    .filter(({ serviceId }) => lot.serviceIds.includes(serviceId))
+    .reduce((sum, { doughKg }) => sum + doughKg, 0);
+  const isNear = Math.abs(wantedKg - lot.doughKg) <= NEAR_ENOUGH * lot.doughKg;
+  return isNear || wantedKg === 0
+    ? []
+    : [{ kind: 'other-size', lotId: lot.id, plannedKg: lot.doughKg, wantedKg }];
 }
 
 function restConflicts({ doughs, nowMin }: WeekProblem, lot: PlannedLot): Conflict[] {

@@ -10,3 +10,4 @@ export * from './bend';
 export * from './conflicts';
 export * from './mending';
 export * from './preferred';
+export * from './changes';

@@ -123,6 +123,7 @@ function stepsIn(lots: readonly PlannedLot[], conflict: Conflict): StepRef[] {
             )
             .map(({ stage, serviceId }) => ({ lotId, stage, serviceId }));
         });
+    case 'other-size':
     case 'open':
       return [];
   }
@@ -194,6 +195,8 @@ export function nameOf(conflict: Conflict): string {
         conflict.container,
         ...[...conflict.lotIds].sort(),
       ].join('|');
+    case 'other-size':
+      return [conflict.kind, conflict.lotId].join('|');
     case 'open':
       return [conflict.kind, conflict.doughId, conflict.serviceId].join('|');
   }

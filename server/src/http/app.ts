@@ -87,7 +87,9 @@ export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): E
     }
   });
 
-  app.use(`${API}/houses/:house/brought-in`, express.json({ limit: BOOK_LIMIT }));
+  for (const large of ['brought-in', 'plan']) {
+    app.use(`${API}/houses/:house/${large}`, express.json({ limit: BOOK_LIMIT }));
+  }
   app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));

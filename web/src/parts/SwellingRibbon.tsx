@@ -19,6 +19,13 @@ export interface RibbonBead {
   readonly title: string;
 }
 
+/** A part of a dough's way, hours from the mixer. */
+export interface RibbonPart {
+  readonly fromHour: number;
+  readonly untilHour: number;
+}
+const WHOLE: RibbonPart = { fromHour: -Infinity, untilHour: Infinity };
+
 /** Half the thickness of dough that has not risen, and of dough at the height of its band, px of 60. */
 const THIN = 4;
 const FULL = 22;
@@ -38,6 +45,7 @@ export function SwellingRibbon({
   y,
   height,
   beads = [],
+  part = WHOLE,
   label,
 }: {
   readonly lot: RibbonLot;
@@ -48,10 +56,12 @@ export function SwellingRibbon({
   readonly y: number;
   readonly height: number;
   readonly beads?: readonly RibbonBead[];
+  /** Hours between which it is drawn. */
+  readonly part?: RibbonPart;
   readonly label: string;
 }) {
   const tint = useId();
-  const points = pointsOf(lot, toX);
+  const points = pointsOf(lot, toX, part);
   const middle = y + BRACKET + (height - BRACKET) / 2;
   const scale = (height - BRACKET) / 60;
   return (
@@ -69,7 +79,7 @@ export function SwellingRibbon({
         </linearGradient>
       </defs>
       {ghost && (
-        <path className={styles['ghost']} d={outline(pointsOf(ghost, toX), middle, scale)} />
+        <path className={styles['ghost']} d={outline(pointsOf(ghost, toX, part), middle, scale)} />
       )}
       <path
         className={styles['ribbon']}
@@ -101,11 +111,17 @@ interface RibbonPoint {
 }
 
 /** One point every few pixels, and every point where a stage begins: rise may jump there. */
-function pointsOf({ course, target, mostMaturityH }: RibbonLot, toX: (hour: number) => number) {
+function pointsOf(
+  { course, target, mostMaturityH }: RibbonLot,
+  toX: (hour: number) => number,
+  { fromHour, untilHour }: RibbonPart,
+) {
   const points: RibbonPoint[] = [];
   let lastX = -Infinity;
   for (let i = 0; i < course.length; i += 1) {
-    const x = toX(at(course.hours, i));
+    const hour = at(course.hours, i);
+    if (hour < fromHour || hour > untilHour) continue;
+    const x = toX(hour);
     const stage = at(course.stages, i);
     const isEdge =
       i === 0 ||

@@ -23,6 +23,7 @@ const RoutePage = place(async () => (await import('../places/formulas/RoutePage'
 const Pantry = place(async () => (await import('../places/formulas/Pantry')).Pantry);
 const WhatIf = place(async () => (await import('../places/formulas/WhatIf')).WhatIf);
 const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
+const DayPaper = place(async () => (await import('../places/plan/DayPaper')).DayPaper);
 const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
 const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).BatchSheet);
 const Paper = place(async () => (await import('../places/mix/Paper')).Paper);
@@ -51,6 +52,7 @@ export function App() {
           <Route path="formulas/:formula/:part?" element={<FormulaPage />} />
           <Route path="formulas/:product/what-if" element={<WhatIf />} />
           <Route path="plan" element={<Plan />} />
+          <Route path="plan/paper" element={<DayPaper />} />
           <Route path="mix" element={<Mix />} />
           <Route path="mix/:date/:product" element={<BatchSheet />} />
           <Route path="mix/:date/:product/paper" element={<Paper />} />

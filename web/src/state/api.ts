@@ -7,6 +7,7 @@ import {
   type MarkChange,
   type MixerFriction,
   type Problem,
+  type PublishedPlan,
   type Service,
   type Shift,
 } from '@calm/contract';
@@ -23,7 +24,17 @@ export interface Stretch {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: ['Book', 'Versions', 'Services', 'Lots', 'Frictions', 'Forecasts', 'Calendar', 'Sales'],
+  tagTypes: [
+    'Book',
+    'Versions',
+    'Services',
+    'Lots',
+    'Frictions',
+    'Forecasts',
+    'Calendar',
+    'Sales',
+    'Plan',
+  ],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
@@ -42,6 +53,10 @@ export const api = createApi({
     lots: build.query<Lot[], Stretch>({
       query: ({ house, from, days }) => paths.lots(house, from, days),
       providesTags: ['Lots'],
+    }),
+    plan: build.query<PublishedPlan, string>({
+      query: (house) => paths.plan(house),
+      providesTags: ['Plan'],
     }),
     frictions: build.query<MixerFriction[], string>({
       query: (house) => paths.frictions(house),
@@ -67,6 +82,7 @@ export const {
   useServicesQuery,
   useShiftsQuery,
   useLotsQuery,
+  usePlanQuery,
   useFrictionsQuery,
   useMarkMutation,
 } = api;

@@ -31,6 +31,17 @@ export function addDays(date: string, days: number): string {
 /** The first Monday after a date. */
 export const mondayAfter = (date: string): string => addDays(date, 7 - weekdayIndex(date));
 
+/** The instant at which a local day begins, epoch ms. */
+export function midnightOf(date: string, timeZone: string): number {
+  const utcMs = Date.parse(`${date}T00:00:00Z`);
+  // Twice: the zone's offset at the guess may not be the one at midnight.
+  return [0, 1].reduce((guessMs) => {
+    const isBefore = dateAt(guessMs, timeZone) < date;
+    const minute = minuteAt(guessMs, timeZone);
+    return guessMs - (isBefore ? minute - 1440 : minute) * 60_000;
+  }, utcMs);
+}
+
 const clocks = new Map<string, Intl.DateTimeFormat>();
 
 /** Minutes that the house's clock shows past midnight at an instant. */

@@ -4,6 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { cursorSlice } from './cursor';
 import { draftsSlice, storeDrafts } from './drafts';
+import { planDraftsSlice, storePlanDrafts } from './planDraft';
 import { preferencesSlice, storePreferences } from './preferences';
 
 /** Makes the store. Called once the clock is set. */
@@ -13,15 +14,17 @@ export function makeStore() {
       [api.reducerPath]: api.reducer,
       cursor: cursorSlice.reducer,
       drafts: draftsSlice.reducer,
+      planDrafts: planDraftsSlice.reducer,
       preferences: preferencesSlice.reducer,
     },
     middleware: (standard) => standard().concat(api.middleware),
   });
   setupListeners(store.dispatch);
-  let { drafts, preferences } = store.getState();
+  let { drafts, planDrafts, preferences } = store.getState();
   store.subscribe(() => {
     const state = store.getState();
     if (state.drafts !== drafts) storeDrafts((drafts = state.drafts));
+    if (state.planDrafts !== planDrafts) storePlanDrafts((planDrafts = state.planDrafts));
     if (state.preferences !== preferences) storePreferences((preferences = state.preferences));
   });
   return store;

@@ -1,3 +1,4 @@
+import weekWords from '@calm/contract/words/week.en.json' with { type: 'json' };
 import shared from '@calm/contract/words/en.json' with { type: 'json' };
 import demand from './en/demand.json' with { type: 'json' };
 import formulas from './en/formulas.json' with { type: 'json' };
@@ -17,6 +18,7 @@ export const english = {
   tonight,
   demand,
   plan,
+  weekFaults: weekWords.faults,
   mix,
   formulas,
 };

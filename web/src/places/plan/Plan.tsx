@@ -1,58 +1,168 @@
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { conflictsOf, demandsOf, gapPercent, weekFaults, type StepRef } from '@calm/core';
+import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { Message } from '../../parts/Message';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
-import { useBoard } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
-import { PlanPicture } from './PlanPicture';
-import { isOpen, planSteps } from './planSteps';
+import { AsIfs } from './AsIfs';
+import { ClashPanel } from './ClashPanel';
+import { Conflicts } from './Conflicts';
+import { doughWarnings, sayWarning, warningName } from './doughWarnings';
+import { FaultList } from './FaultList';
+import { Out } from './Out';
+import { PlanPicture, type InHand } from './PlanPicture';
 import styles from './Plan.module.css';
+import { planSteps } from './planSteps';
+import { usePlanWords } from './planWords';
+import { PublishDialog } from './PublishDialog';
+import { planSayings } from './sayConflict';
+import { StepFacts } from './StepFacts';
 import { StepList } from './StepList';
+import { useBending } from './useBending';
+import { useFollowed } from './useFollowed';
+import { usePlanWeek, type PlanWeek } from './usePlanWeek';
+import { useSettling, type SettlingState } from './useSettling';
+import { WhatIfDialog } from './WhatIfDialog';
 
 const HOUR_MS = 3_600_000;
-const ZOOMS = [24, 48, 96] as const;
+const ZOOMS = [12, 48, 96, 216] as const;
 /** The picture begins this share of its width before the cursor. */
 const SHARE_BEFORE = 0.15;
 
-/** When to weigh, mix, ball, chill and pull each lot, counted back from doors, beside who is in. */
+/** The week's mixing, balling, chilling and pulling across people and places: shown, bent, settled, published. */
 export function Plan() {
   const { t } = useTranslation();
-  const { atMs } = useCursor();
-  const { board, error, retry } = useBoard();
-  const [params, setParams] = useSearchParams();
+  const { week, error, retry } = usePlanWeek();
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
-  if (board.lots.length === 0) {
+  if (!week) return <Waiting />;
+  if (demandsOf(week.problem).length === 0) {
     return (
       <Message
         title={t('plan.none')}
         text={t('plan.noneHow')}
-        link={{ label: t('stops.demand'), to: `/${board.house}/demand?days=7` }}
+        link={{ label: t('stops.demand'), to: `/${week.house}/demand?days=7` }}
       />
     );
   }
+  return <WeekPlan week={week} />;
+}
+
+function WeekPlan({ week }: { readonly week: PlanWeek }) {
+  const { t } = useTranslation();
+  const { atMs } = useCursor();
+  const words = usePlanWords(week);
+  const bending = useBending(week);
+  const { state, settle, stop, forget } = useSettling(week, bending);
+  const [params, setParams] = useSearchParams();
+  const [picked, setPicked] = useState<StepRef | null>(null);
+  const [inHand, setInHand] = useState<InHand | null>(null);
+  const [dialog, setDialog] = useState<'publish' | 'what-if' | null>(null);
+  useUndoKeys(bending.undo, bending.redo);
+
+  const lots = inHand?.lots ?? week.lots;
+  const bentLot = inHand ? (lots.find(({ id }) => id === inHand.step.lotId) ?? null) : null;
+  const followed = useFollowed(week, bentLot);
+  const conflicts = useMemo(() => conflictsOf(week.problem, { lots }), [week.problem, lots]);
+  const faults = useMemo(() => weekFaults(week.problem), [week.problem]);
+  const sayings = useMemo(() => planSayings(week, words), [week, words]);
+  const open = conflicts.filter(({ kind }) => kind === 'open');
+  const isPlanned = open.length === 0;
+  // While nothing is planned yet, each service that wants dough is not a clash of its own.
+  const isBegun = week.isDraft || week.published.version > 0;
+  const shown = isBegun ? conflicts : conflicts.filter(({ kind }) => kind !== 'open');
+  const warnings = doughWarnings(followed.plan?.lots ?? [], week);
+
   const hours = ZOOMS.find((zoom) => String(zoom) === params.get('hours')) ?? 48;
   const fromMs = Math.floor(atMs / HOUR_MS - hours * SHARE_BEFORE) * HOUR_MS;
   const toMs = fromMs + hours * HOUR_MS;
-  const steps = planSteps(board, atMs, toMs);
-  const open = steps.filter(isOpen).length;
+  const steps = planSteps(lots, Math.floor(atMs / 60_000), Math.floor(toMs / 60_000));
+  const isBusy = state.kind === 'settling' || state.kind === 'asking-why';
+
   return (
     <Page
       title={t('plan.title')}
       lead={
-        open > 0 ? (
-          <b className={styles['open']}>{t('plan.open', { count: open })}</b>
-        ) : (
-          t('plan.allCovered')
-        )
+        <Standing
+          week={week}
+          state={state}
+          conflicts={shown.length}
+          openCount={isBegun ? 0 : open.length}
+        />
       }
       aside={
+        <div className={styles['actions']}>
+          <Button disabled={!bending.undo} onClick={() => bending.undo?.()}>
+            {t('plan.undo')}
+          </Button>
+          <Button disabled={!bending.redo} onClick={() => bending.redo?.()}>
+            {t('plan.redo')}
+          </Button>
+          <Button onClick={() => setDialog('what-if')}>{t('plan.whatIf')}</Button>
+          <Out week={week} />
+          {isBusy ? (
+            <Button variant="outlined" onClick={stop}>
+              {t('plan.stop')}
+            </Button>
+          ) : (
+            <Button
+              variant={isBegun ? 'outlined' : 'contained'}
+              disabled={faults.length > 0}
+              onClick={settle}
+            >
+              {t(isBegun ? 'plan.settleRest' : 'plan.settleWeek')}
+            </Button>
+          )}
+          <Button
+            variant="contained"
+            disabled={!week.isDraft || isBusy}
+            onClick={() => setDialog('publish')}
+          >
+            {t('plan.publishDots')}
+          </Button>
+        </div>
+      }
+    >
+      {isBusy && <LinearProgress aria-label={t('plan.settling')} />}
+      <FaultList faults={faults} words={words} house={week.house} />
+      {state.kind === 'clash' && (
+        <ClashPanel
+          clash={state.clash}
+          words={words}
+          sayings={sayings}
+          onTake={(way) => {
+            forget();
+            bending.asIf([...week.content.asIfs, { kind: 'way-out', way }]);
+          }}
+        />
+      )}
+      <AsIfs week={week} sayings={sayings} bending={bending} />
+      {state.kind !== 'clash' && !isBusy && (
+        <Conflicts
+          week={week}
+          conflicts={shown}
+          sayings={sayings}
+          bending={bending}
+          onSettle={settle}
+        />
+      )}
+      {isPlanned && warnings.length > 0 && (
+        <ul className={styles['warnings']} aria-label={t('plan.doughWarnings')}>
+          {warnings.slice(0, 4).map((warning) => (
+            <li key={warningName(warning)}>{sayWarning(warning, words)}</li>
+          ))}
+        </ul>
+      )}
+      <div className={styles['zoomRow']}>
         <ToggleButtonGroup
           exclusive
+          size="small"
           value={hours}
           aria-label={t('plan.zoom')}
           onChange={(_event, value: number | null) => {
@@ -67,10 +177,111 @@ export function Plan() {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-      }
-    >
-      <PlanPicture board={board} fromMs={fromMs} toMs={toMs} />
-      <StepList board={board} steps={steps} />
+        {week.isDraft && (
+          <span className="quiet">
+            {t('plan.draft')} <Button onClick={bending.drop}>{t('plan.letGo')}</Button>
+          </span>
+        )}
+      </div>
+      <PlanPicture
+        week={week}
+        lots={lots}
+        fromMs={fromMs}
+        toMs={toMs}
+        words={words}
+        followed={followed}
+        conflicts={shown}
+        picked={picked}
+        bending={bending}
+        onPick={setPicked}
+        onHold={setInHand}
+      />
+      <StepFacts
+        week={week}
+        lots={lots}
+        picked={picked}
+        followed={picked ? followed.ofLot(picked.lotId) : null}
+        words={words}
+        bending={bending}
+      />
+      <StepList steps={steps} timeZone={week.book.house.timeZone} words={words} />
+      {dialog === 'publish' && (
+        <PublishDialog
+          week={week}
+          conflicts={conflicts}
+          words={words}
+          sayings={sayings}
+          bending={bending}
+          onClose={() => setDialog(null)}
+        />
+      )}
+      {dialog === 'what-if' && (
+        <WhatIfDialog
+          week={week}
+          words={words}
+          sayings={sayings}
+          bending={bending}
+          onClose={() => setDialog(null)}
+        />
+      )}
+      <p className="small quiet">
+        <Link to={`/${week.house}/plan/paper`}>{t('plan.paper.open')}</Link>
+      </p>
     </Page>
   );
+}
+
+/** How the plan stands, in a sentence. */
+function Standing({
+  week,
+  state,
+  conflicts,
+  openCount,
+}: {
+  readonly week: PlanWeek;
+  readonly state: SettlingState;
+  readonly conflicts: number;
+  /** Services without dough while nothing is planned yet. */
+  readonly openCount: number;
+}) {
+  const { t } = useTranslation();
+  const percent = (gap: number) => (gap < 0.05 ? 0 : Math.round(gap * 10) / 10);
+  const far = (gap: number | null) =>
+    gap === null
+      ? ''
+      : percent(gap) === 0
+        ? t('plan.noBetter')
+        : t('plan.within', { percent: percent(gap) });
+  if (state.kind === 'settling') {
+    const gap = state.settled ? gapPercent(state.settled) : null;
+    const isOpen = (state.settled?.open ?? 1) > 0;
+    return isOpen ? t('plan.lookingForPlan') : `${t('plan.improving')} ${far(gap)}`;
+  }
+  if (state.kind === 'asking-why') return t('plan.askingWhy');
+  if (openCount > 0) return t('plan.notPlanned', { count: openCount });
+  const until = week.dates.at(-1) ?? '';
+  if (conflicts > 0) {
+    return <b className={styles['open']}>{t('plan.notFitting', { count: conflicts })}</b>;
+  }
+  const fits = t(week.isDraft ? 'plan.draftFits' : 'plan.fits', { until });
+  return state.kind === 'done' ? `${fits} ${far(state.gapPercent)}` : fits;
+}
+
+/** Ctrl+Z and Ctrl+Shift+Z on this page take the plan back and forth. */
+function useUndoKeys(undo: (() => void) | null, redo: (() => void) | null): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const isField = (event.target as HTMLElement).matches('input, textarea, select');
+      const key = event.key.toLowerCase();
+      const isCommand = (event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y');
+      if (!isCommand || isField) return;
+      const act = key === 'y' || event.shiftKey ? redo : undo;
+      if (!act) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      act();
+    };
+    window.addEventListener('keydown', onKey, { capture: true });
+    return () => window.removeEventListener('keydown', onKey, { capture: true });
+  }, [undo, redo]);
 }

@@ -1,204 +1,382 @@
-import { stageKey, type PlannedWork } from '@calm/core';
-import { useState } from 'react';
-import { useTranslation } from 'react-i18next';
-import { doneKeys } from '../../parts/doneKeys';
-import { useFormats } from '../../parts/format';
-import { LotBand } from '../../parts/LotBand';
+import type { Service } from '@calm/contract';
+import { refOf, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
+import { useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useWidth } from '../../parts/useWidth';
-import { coverOf, shiftTimes } from '../../state/crewCover';
-import type { BoardLot } from '../../state/lotBoard';
-import { coverWords } from '../../state/lotWords';
-import type { Board } from '../../state/useBoard';
+import { moved, settled } from '../../state/cursor';
+import { useAppDispatch } from '../../state/store';
 import { useCursor } from '../../state/useCursor';
+import { Hours } from './Hours';
+import { LotRibbon, markOf, type BeadHands, type BeadMarks } from './LotRibbon';
+import { lanesOf, spanOfLot, stacked, timeScale, type Lane } from './planLayout';
 import styles from './Plan.module.css';
+import type { PlanWords } from './planWords';
+import { StripPicture, stripLabel, stripsOf } from './Strips';
+import { isPinned, type Bending } from './useBending';
+import type { PlanWeek } from './usePlanWeek';
+import type { useFollowed } from './useFollowed';
 
-const LABELS = 168;
-const HEAD = 40;
-const LOT_ROW = 44;
-const PERSON_ROW = 28;
+const LABELS = 140;
+const HEAD = 44;
 const GAP = 20;
-const HOUR_MS = 3_600_000;
+const LANE_GAP = 6;
+/** Longer stretches are drawn with thinner lanes. */
+const FAR_MS = 5 * 24 * 3_600_000;
+const MS_PER_MIN = 60_000;
+/** Beads go in steps of this, minutes. */
+const DRAG_STEP_MIN = 5;
+/** A hand that moved less than this only tapped, px. */
+const TAP_PX = 4;
+const CURSOR_STEP_MS = 5 * MS_PER_MIN;
 
-/** Time across: lots as bands with beads, services through them, and below who is in. */
+/** Something in hand. */
+export interface InHand {
+  readonly step: StepRef;
+  readonly lots: readonly PlannedLot[];
+}
+
+interface Grab {
+  readonly kind: 'bead' | 'lot';
+  readonly step: StepRef;
+  readonly startX: number;
+  readonly startY: number;
+  readonly startMin: number;
+}
+
+/** Time across: lots as ribbons with beads, services through them; below, who and what is busy. */
 export function PlanPicture({
-  board,
+  week,
+  lots,
   fromMs,
   toMs,
+  words,
+  followed,
+  conflicts,
+  picked,
+  bending,
+  onPick,
+  onHold,
 }: {
-  readonly board: Board;
+  readonly week: PlanWeek;
+  /** As they are in hand. */
+  readonly lots: readonly PlannedLot[];
   readonly fromMs: number;
   readonly toMs: number;
+  readonly words: PlanWords;
+  readonly followed: ReturnType<typeof useFollowed>;
+  readonly conflicts: readonly Conflict[];
+  readonly picked: StepRef | null;
+  readonly bending: Bending;
+  readonly onPick: (step: StepRef) => void;
+  /** Lots while a bead is in hand; null when it is let go. */
+  readonly onHold: (inHand: InHand | null) => void;
 }) {
-  const { t } = useTranslation();
-  const f = useFormats();
+  const { t } = words;
+  const dispatch = useAppDispatch();
   const { atMs, nowMs } = useCursor();
   const { ref, width } = useWidth<HTMLDivElement>();
-  const [picked, setPicked] = useState<{ lot: BoardLot; works: readonly PlannedWork[] } | null>(
-    null,
+  const svg = useRef<SVGSVGElement>(null);
+  const grab = useRef<Grab | null>(null);
+  const [target, setTarget] = useState<string | null>(null);
+  const scale = useMemo(
+    () => timeScale(fromMs, toMs, LABELS, Math.max(LABELS, width)),
+    [fromMs, toMs, width],
   );
-  const lots = board.lots.filter(
-    (lot) => lot.doorsMs > fromMs && (lot.stages[0]?.startMs ?? 0) < toMs,
+  const endOf = useMemo(() => {
+    const ends = new Map(
+      week.services.map(({ date, patternId, endsAt }) => [
+        `${date}/${patternId}`,
+        Date.parse(endsAt) / MS_PER_MIN,
+      ]),
+    );
+    return (serviceId: string) => ends.get(serviceId) ?? 0;
+  }, [week.services]);
+
+  // Lanes stay as they are while a bead is in hand: nothing jumps under it.
+  const laid = useMemo(() => {
+    const inView = week.lots.filter((lot) => {
+      const span = spanOfLot(lot, endOf);
+      return span.endMin * MS_PER_MIN > fromMs && span.startMin * MS_PER_MIN < toMs;
+    });
+    const doughIds = week.problem.doughs.map(({ id }) => id);
+    const isFar = toMs - fromMs > FAR_MS;
+    const [main, side] = isFar ? [34, 12] : [44, 22];
+    const heightOf = ({ services }: Lane) => main + side * (services - 1) + LANE_GAP;
+    return stacked(lanesOf(inView, doughIds, endOf), heightOf, HEAD).map(({ item, y }) => ({
+      lane: item,
+      y,
+      main,
+      side,
+    }));
+  }, [week.lots, week.problem.doughs, endOf, fromMs, toMs]);
+  const lanesEnd = laid.reduce(
+    (end, { lane, y, main, side }) => Math.max(end, y + main + side * (lane.services - 1)),
+    HEAD,
   );
-  const shifts = shiftTimes(board);
-  const toX = (ms: number) =>
-    LABELS + ((ms - fromMs) / (toMs - fromMs)) * Math.max(0, width - LABELS);
-  const crewTop = HEAD + lots.length * LOT_ROW + GAP;
-  const height = crewTop + board.book.people.length * PERSON_ROW;
+  const climate = followed.plan?.climate;
+  const strips = useMemo(() => {
+    const list = stripsOf(week, climate);
+    return stacked(list, ({ height: high }) => high, lanesEnd + GAP).map(({ item, y }) => ({
+      strip: item,
+      y,
+    }));
+  }, [week, climate, lanesEnd]);
+  const last = strips.at(-1);
+  const height = last ? last.y + last.strip.height + 6 : lanesEnd;
+
+  const clashing = useMemo(() => clashMarks(conflicts), [conflicts]);
+  const marksOf = (lot: PlannedLot): BeadMarks => ({
+    clashing: clashing.get(lot.id) ?? ';',
+    pinned: `;${lot.steps
+      .filter((step) => isPinned(week.content, refOf(lot, step)))
+      .map(markOf)
+      .join(';')}`,
+    picked: picked?.lotId === lot.id ? `;${markOf(picked)}` : ';',
+  });
+
+  const stripAt = (event: PointerEvent) => {
+    const top = svg.current?.getBoundingClientRect().top ?? 0;
+    const y = event.clientY - top;
+    return strips.find((each) => y >= each.y && y < each.y + each.strip.height)?.strip ?? null;
+  };
+  const targetOf = (event: PointerEvent, held: Grab) => {
+    const strip = stripAt(event);
+    const isFar = Math.abs(event.clientY - held.startY) > TAP_PX * 4;
+    if (!strip || !isFar) return null;
+    if (held.kind === 'bead') return strip.kind === 'person' ? strip : null;
+    return strip.kind === 'place' ? strip : null;
+  };
+  const minuteAt = (event: PointerEvent, held: Grab) =>
+    Math.round((held.startMin + (event.clientX - held.startX) / scale.pxPerMin) / DRAG_STEP_MIN) *
+    DRAG_STEP_MIN;
+
+  const onMove = (event: PointerEvent) => {
+    const held = grab.current;
+    if (!held) return;
+    const over = targetOf(event, held);
+    setTarget(over ? `${over.kind}/${over.id}` : null);
+    if (held.kind !== 'bead') return;
+    const isMoved = Math.abs(event.clientX - held.startX) > TAP_PX && !over;
+    onHold(
+      isMoved ? { step: held.step, lots: bending.trial(held.step, minuteAt(event, held)) } : null,
+    );
+  };
+  const onDrop = (event: PointerEvent) => {
+    const held = grab.current;
+    grab.current = null;
+    setTarget(null);
+    if (!held) return;
+    const over = targetOf(event, held);
+    onHold(null);
+    if (held.kind === 'lot') {
+      const rest = coldRestOf(week, held.step.lotId);
+      if (over && rest && over.id !== rest.place)
+        bending.putIn(held.step.lotId, rest.stage, over.id);
+      return;
+    }
+    if (over) return giveTo(over.id, held.step);
+    if (Math.abs(event.clientX - held.startX) > TAP_PX)
+      bending.move(held.step, minuteAt(event, held));
+    return undefined;
+  };
+  const giveTo = (personId: string, ref: StepRef) => {
+    const step = week.lots
+      .find(({ id }) => id === ref.lotId)
+      ?.steps.find((s) => markOf(s) === markOf(ref));
+    if (!step || step.personIds.includes(personId)) return;
+    bending.give(ref, [...step.personIds.slice(1), personId]);
+  };
+
+  // What beads call stays the same while nothing but a hand moves, so that other lots are not drawn anew.
+  const act = useRef({ bending, onPick, week });
+  useLayoutEffect(() => {
+    act.current = { bending, onPick, week };
+  });
+  const hands = useMemo((): BeadHands => {
+    const take = (kind: Grab['kind'], step: StepRef, event: PointerEvent) => {
+      const found = act.current.week.lots
+        .find(({ id }) => id === step.lotId)
+        ?.steps.find((each) => markOf(each) === markOf(step));
+      if (kind === 'bead' && found && found.startMin < act.current.week.nowMin) return;
+      svg.current?.setPointerCapture(event.pointerId);
+      grab.current = {
+        kind,
+        step,
+        startX: event.clientX,
+        startY: event.clientY,
+        startMin: found?.startMin ?? 0,
+      };
+    };
+    return {
+      onPick: (step) => act.current.onPick(step),
+      onGrab: (step, event) => {
+        event.stopPropagation();
+        act.current.onPick(step);
+        take('bead', step, event);
+      },
+      onGrabLot: (lotId, event) => take('lot', { lotId, stage: -1, serviceId: null }, event),
+      onNudge: (step, byMin) => {
+        const { week: now, bending: bend } = act.current;
+        const found = now.lots
+          .find(({ id }) => id === step.lotId)
+          ?.steps.find((each) => markOf(each) === markOf(step));
+        if (found && found.startMin >= now.nowMin) bend.move(step, found.startMin + byMin);
+      },
+      onPin: (step) => act.current.bending.pin(step, !isPinned(act.current.week.content, step)),
+    };
+  }, []);
+
+  const setCursor = (event: PointerEvent) => {
+    const box = svg.current?.getBoundingClientRect();
+    if (!box) return;
+    const ms = fromMs + ((event.clientX - box.left - LABELS) / scale.pxPerMin) * MS_PER_MIN;
+    dispatch(moved(Math.round(ms / CURSOR_STEP_MS) * CURSOR_STEP_MS));
+    dispatch(settled());
+  };
 
   return (
     <div ref={ref} className={styles['picture']}>
-      <svg width={width} height={height} role="img" aria-label={t('plan.picture')}>
+      <svg
+        ref={svg}
+        width={width}
+        height={height}
+        role="group"
+        aria-label={t('plan.picture')}
+        onPointerMove={onMove}
+        onPointerUp={onDrop}
+        onPointerCancel={onDrop}
+      >
         <clipPath id="plan-time">
           <rect x={LABELS} y={0} width={Math.max(0, width - LABELS)} height={height} />
         </clipPath>
         <g clipPath="url(#plan-time)">
-          <Hours fromMs={fromMs} toMs={toMs} toX={toX} height={height} />
-          {board.services.map((service) => (
-            <g key={service.date + service.patternId}>
-              <rect
-                className={styles['service']}
-                x={toX(Date.parse(service.startsAt))}
-                width={toX(Date.parse(service.endsAt)) - toX(Date.parse(service.startsAt))}
-                y={20}
-                height={height - 20}
-              />
-              <text
-                className={styles['serviceName']}
-                x={toX(Date.parse(service.startsAt)) + 4}
-                y={34}
-              >
-                {service.name}
-              </text>
-            </g>
-          ))}
-          {lots.map((lot, i) => (
-            <LotBand
-              key={lot.date + lot.product.id}
-              stages={lot.stages}
-              doneKeys={doneKeys(lot, nowMs)}
-              toX={toX}
-              y={HEAD + i * LOT_ROW}
-              height={LOT_ROW}
-              onBead={(works) => setPicked({ lot, works })}
-              labelOf={(work) => {
-                const { coverage, people } = coverOf(board, shifts, work);
-                const isCovered = coverage.kind === 'covered';
-                return { text: isCovered ? (people[0]?.initials ?? '') : '?', isOpen: !isCovered };
-              }}
+          <Hours scale={scale} height={height} />
+          {width > 0 && <Services services={week.services} scale={scale} height={height} />}
+          <rect
+            className={styles['clock']}
+            x={LABELS}
+            width={Math.max(0, width - LABELS)}
+            y={0}
+            height={HEAD - 8}
+            onPointerDown={setCursor}
+          />
+          {strips.map(({ strip, y }) => (
+            <StripPicture
+              key={`${strip.kind}${strip.id}`}
+              strip={strip}
+              week={week}
+              lots={lots}
+              scale={scale}
+              y={y}
+              climate={climate}
+              words={words}
+              isTarget={target === `${strip.kind}/${strip.id}`}
             />
           ))}
-          {board.book.people.map((person, i) =>
-            shifts
-              .filter((shift) => shift.personId === person.id)
-              .map((shift) => (
-                <rect
-                  key={`${person.id}${shift.startMs}`}
-                  className={styles['shift']}
-                  x={toX(shift.startMs)}
-                  width={toX(shift.endMs) - toX(shift.startMs)}
-                  y={crewTop + i * PERSON_ROW + 8}
-                  height={PERSON_ROW - 16}
-                  rx={4}
+          {laid.flatMap(({ lane, y, main, side }) =>
+            lane.lots.flatMap((shown) => {
+              const lot = lots.find(({ id }) => id === shown.id) ?? shown;
+              return (
+                <LotRibbon
+                  key={lot.id}
+                  lot={lot}
+                  followed={followed.ofLot(lot.id)}
+                  scale={scale}
+                  y={y}
+                  mainHeight={main}
+                  sideHeight={side}
+                  endOf={endOf}
+                  nowMin={week.nowMin}
+                  words={words}
+                  code={week.codes.get(lot.id) ?? null}
+                  {...marksOf(lot)}
+                  hands={hands}
                 />
-              )),
+              );
+            }),
           )}
-          <line className={styles['present']} x1={toX(nowMs)} x2={toX(nowMs)} y1={20} y2={height} />
-          <line className={styles['at']} x1={toX(atMs)} x2={toX(atMs)} y1={20} y2={height} />
+          <Line className="present" ms={nowMs} toX={scale.toX} height={height} />
+          <Line className="at" ms={atMs} toX={scale.toX} height={height} />
         </g>
-        {lots.map((lot, i) => (
-          <g key={lot.date + lot.product.id} className={styles['label']}>
-            <text x={0} y={HEAD + i * LOT_ROW + 20}>
-              {lot.recipe.formulaName}
+        {laid
+          .filter(({ lane }) => lane.isFirstOfDough)
+          .map(({ lane, y }) => (
+            <text key={lane.doughId} className={styles['doughName']} x={0} y={y + 28}>
+              {words.dough(lane.doughId)}
             </text>
-            <text x={0} y={HEAD + i * LOT_ROW + 37} className={styles['sub']}>
-              {lot.lot ? lot.code : t('plan.toMake')} · {f.date(lot.date)}
+          ))}
+        {strips.map(({ strip, y }) => {
+          const [name, more] = stripLabel(strip, week, words);
+          return (
+            <text
+              key={`${strip.kind}${strip.id}`}
+              className={styles['stripName']}
+              x={0}
+              y={y + strip.height / 2 + 5}
+            >
+              {name} <tspan className={styles['sub']}>{more}</tspan>
             </text>
-          </g>
-        ))}
-        {board.book.people.map((person, i) => (
-          <text
-            key={person.id}
-            className={styles['person']}
-            x={0}
-            y={crewTop + i * PERSON_ROW + 19}
-          >
-            {person.name} <tspan className={styles['sub']}>{person.initials}</tspan>
-          </text>
-        ))}
+          );
+        })}
       </svg>
-      <div className={styles['picked']} aria-live="polite">
-        {picked ? <Picked board={board} {...picked} /> : t('plan.pick')}
-      </div>
     </div>
   );
 }
 
-function Hours({
-  fromMs,
-  toMs,
+function Line({
+  className,
+  ms,
   toX,
   height,
 }: {
-  readonly fromMs: number;
-  readonly toMs: number;
+  readonly className: 'present' | 'at';
+  readonly ms: number;
   readonly toX: (ms: number) => number;
   readonly height: number;
 }) {
-  const f = useFormats();
-  const hours = Array.from({ length: Math.ceil((toMs - fromMs) / HOUR_MS) }, (_, i) => ({
-    ms: fromMs + i * HOUR_MS,
-    hour: f.hour(fromMs + i * HOUR_MS),
-  }));
-  const labelEvery = hours.length > 60 ? 12 : hours.length > 30 ? 6 : 3;
-  return hours.map(({ ms, hour }) => (
-    <g key={ms}>
-      {(hour >= 21 || hour < 6) && (
-        <rect
-          className={styles['night']}
-          x={toX(ms)}
-          width={toX(ms + HOUR_MS) - toX(ms) + 0.5}
-          y={20}
-          height={height - 20}
-        />
-      )}
-      {hour % labelEvery === 0 && (
-        <>
-          <line
-            className={hour === 0 ? styles['midnight'] : styles['hourLine']}
-            x1={toX(ms)}
-            x2={toX(ms)}
-            y1={20}
-            y2={height}
-          />
-          <text className={styles['hour']} x={toX(ms) + 3} y={14}>
-            {hour === 0 ? f.day(ms) : hour}
-          </text>
-        </>
-      )}
-    </g>
-  ));
+  return <line className={styles[className]} x1={toX(ms)} x2={toX(ms)} y1={20} y2={height} />;
 }
 
-/** All about the bead that was tapped. */
-function Picked({
-  board,
-  lot,
-  works,
+function Services({
+  services,
+  scale,
+  height,
 }: {
-  readonly board: Board;
-  readonly lot: BoardLot;
-  readonly works: readonly PlannedWork[];
+  readonly services: readonly Service[];
+  readonly scale: ReturnType<typeof timeScale>;
+  readonly height: number;
 }) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const shifts = shiftTimes(board);
-  return works.map((work) => (
-    <p key={stageKey(work)}>
-      <b>
-        {t(`work.${work.key}`)}, {lot.recipe.formulaName}
-      </b>{' '}
-      {f.moment(work.startMs)}–{f.time(work.endMs)} ·{' '}
-      {coverWords(t, work, coverOf(board, shifts, work))}
-    </p>
-  ));
+  return services.map(({ date, patternId, name, startsAt, endsAt }) => {
+    const [x1, x2] = [scale.toX(Date.parse(startsAt)), scale.toX(Date.parse(endsAt))];
+    if (x2 < scale.left || x1 > scale.right) return null;
+    return (
+      <g key={date + patternId}>
+        <rect className={styles['service']} x={x1} width={x2 - x1} y={20} height={height - 20} />
+        {x2 - x1 > 40 && (
+          <text className={styles['serviceName']} x={Math.max(x1, scale.left) + 4} y={34}>
+            {name}
+          </text>
+        )}
+      </g>
+    );
+  });
+}
+
+/** The long cold rest of a lot: what moves when a lot is put elsewhere. */
+function coldRestOf({ lots }: PlanWeek, lotId: string) {
+  const rests = lots.find(({ id }) => id === lotId)?.rests ?? [];
+  return rests.find(({ key }) => key === 'cold') ?? null;
+}
+
+/** Which steps of which lots stand in conflicts, as `LotRibbon` reads them. */
+function clashMarks(conflicts: readonly Conflict[]): Map<string, string> {
+  const marks = new Map<string, string>();
+  const mark = (ref: StepRef | null) => {
+    if (ref) marks.set(ref.lotId, `${marks.get(ref.lotId) ?? ';'};${markOf(ref)}`);
+  };
+  for (const conflict of conflicts) {
+    if ('step' in conflict) mark(conflict.step);
+    if ('other' in conflict) mark(conflict.other);
+    if (conflict.kind === 'bench-full') conflict.steps.forEach(mark);
+  }
+  return marks;
 }

@@ -1,25 +1,23 @@
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
-import { useFormats } from '../../parts/format';
-import { coverWords } from '../../state/lotWords';
-import type { Board } from '../../state/useBoard';
-import { byDay, isOpen, type PlanStep } from './planSteps';
 import styles from './Plan.module.css';
+import { byDay, type PlanStep } from './planSteps';
+import type { PlanWords } from './planWords';
 
 /** The same plan as a list: what, when, for which lot, by whom. */
 export function StepList({
-  board,
   steps,
+  timeZone,
+  words,
 }: {
-  readonly board: Board;
   readonly steps: readonly PlanStep[];
+  readonly timeZone: string;
+  readonly words: PlanWords;
 }) {
   const { t } = useTranslation();
-  const f = useFormats();
   if (steps.length === 0) return <p className="quiet">{t('plan.noSteps')}</p>;
-  return byDay(steps, board.book.house.timeZone).map(([date, daySteps]) => (
-    <section key={date} className={styles['dayList']} aria-label={f.date(date)}>
-      <h2>{f.date(date)}</h2>
+  return byDay(steps, timeZone).map(([date, daySteps]) => (
+    <section key={date} className={styles['dayList']} aria-label={words.f.date(date)}>
+      <h2>{words.f.date(date)}</h2>
       <table>
         <thead className="sr-only">
           <tr>
@@ -30,39 +28,21 @@ export function StepList({
           </tr>
         </thead>
         <tbody>
-          {daySteps.map((step) => (
-            <StepRow key={step.key} board={board} step={step} />
+          {daySteps.map(({ key, lot, step }) => (
+            <tr key={key} data-open={step.personIds.length === 0}>
+              <td className={styles['when']}>
+                {words.time(step.startMin)}{' '}
+                <span className="quiet small">{words.f.duration(step.endMin - step.startMin)}</span>
+              </td>
+              <td>{words.step(step, lot)}</td>
+              <td>{words.lot(lot)}</td>
+              <td className={styles['whoIn']}>
+                {step.personIds.map(words.person).join(', ') || t('plan.nobody')}
+              </td>
+            </tr>
           ))}
         </tbody>
       </table>
     </section>
   ));
-}
-
-function StepRow({ board, step }: { readonly board: Board; readonly step: PlanStep }) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const { work, lot } = step;
-  const minutes = (work.endMs - work.startMs) / 60_000;
-  return (
-    <tr data-open={isOpen(step)} data-done={step.doneMs !== null}>
-      <td className={styles['when']}>
-        {f.time(work.startMs)} <span className="quiet small">{f.duration(minutes)}</span>
-      </td>
-      <td>{t(`work.${work.key}`)}</td>
-      <td>
-        <Link to={`/${board.house}/mix/${lot.date}/${lot.product.slug}`}>
-          {lot.recipe.formulaName}
-        </Link>{' '}
-        <span className="quiet small">
-          {lot.lot ? lot.code : ''} {t('plan.for', { date: f.date(lot.date) })}
-        </span>
-      </td>
-      <td className={styles['whoIn']}>
-        {step.doneMs === null
-          ? coverWords(t, work, step)
-          : t('plan.done', { at: f.moment(step.doneMs) })}
-      </td>
-    </tr>
-  );
 }

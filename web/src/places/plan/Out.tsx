@@ -1,0 +1,59 @@
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { paths } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import type { PlanWeek } from './usePlanWeek';
+
+/** Ways out of the plan: on paper, as a table, as calendars. What is published goes out, not the draft. */
+export function Out({ week }: { readonly week: PlanWeek }) {
+  const { t } = useTranslation();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { house, book, published } = week;
+  const isPublished = published.version > 0;
+  const close = () => setAnchor(null);
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        {t('plan.out')}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={close}>
+        <MenuItem component={Link} to={`/${house}/plan/paper`} onClick={close}>
+          {t('plan.paper.open')}
+        </MenuItem>
+        <MenuItem
+          component="a"
+          href={paths.planCsv(house)}
+          download
+          disabled={!isPublished}
+          onClick={close}
+        >
+          {t('plan.asTable')}
+        </MenuItem>
+        <MenuItem
+          component="a"
+          href={paths.planCalendar(house)}
+          download
+          disabled={!isPublished}
+          onClick={close}
+        >
+          {t('plan.calendarOfHouse')}
+        </MenuItem>
+        {book.people.map(({ id, name }) => (
+          <MenuItem
+            key={id}
+            component="a"
+            href={paths.planCalendar(house, id)}
+            download
+            disabled={!isPublished}
+            onClick={close}
+          >
+            {t('plan.calendarOf', { name })}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}

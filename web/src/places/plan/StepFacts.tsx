@@ -1,0 +1,216 @@
+import PushPinIcon from '@mui/icons-material/PushPin';
+import PushPinOutlinedIcon from '@mui/icons-material/PushPinOutlined';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import { findStep, type PlannedLot, type PlannedStep, type StepRef } from '@calm/core';
+import { useTranslation } from 'react-i18next';
+import { Choice } from '../../parts/Choice';
+import type { FollowedPlanLot } from '../../workers/planAnswers';
+import styles from './Plan.module.css';
+import type { PlanWords } from './planWords';
+import { isPinned, type Bending } from './useBending';
+import type { PlanWeek } from './usePlanWeek';
+
+const STEP_MIN = 5;
+
+/** Everything about the step that was picked, and what can be done to it. */
+export function StepFacts({
+  week,
+  lots,
+  picked,
+  followed,
+  words,
+  bending,
+}: {
+  readonly week: PlanWeek;
+  /** As they are in hand. */
+  readonly lots: readonly PlannedLot[];
+  readonly picked: StepRef | null;
+  readonly followed: FollowedPlanLot | null;
+  readonly words: PlanWords;
+  readonly bending: Bending;
+}) {
+  const { t } = useTranslation();
+  const found = picked ? findStep(lots, picked) : null;
+  if (!picked || !found) {
+    return (
+      <aside className={styles['facts']} aria-label={t('plan.facts')}>
+        <p className="quiet">{t('plan.pick')}</p>
+      </aside>
+    );
+  }
+  const { lot, step } = found;
+  const isBegun = step.startMin < week.nowMin;
+  const pinned = isPinned(week.content, picked);
+  return (
+    <aside className={styles['facts']} aria-label={t('plan.facts')}>
+      <div className={styles['factsHead']}>
+        <b>
+          {words.step(step, lot)}, {words.lot(lot)}
+        </b>
+        <span className="quiet small">
+          {t('plan.lotSize', {
+            count: lot.loads,
+            dough: words.f.kilograms(lot.doughKg * 1000),
+            mixer: words.mixer(lot.mixerId),
+          })}
+        </span>
+      </div>
+      <div className={styles['factsRow']}>
+        <span className={styles['when']}>
+          {words.moment(step.startMin)}–{words.time(step.endMin)}
+        </span>
+        {!isBegun && (
+          <>
+            <Button
+              variant="outlined"
+              onClick={() => bending.move(picked, step.startMin - STEP_MIN)}
+              aria-label={t('plan.earlier')}
+            >
+              −5
+            </Button>
+            <Button
+              variant="outlined"
+              onClick={() => bending.move(picked, step.startMin + STEP_MIN)}
+              aria-label={t('plan.later')}
+            >
+              +5
+            </Button>
+            <People
+              week={week}
+              lot={lot}
+              step={step}
+              picked={picked}
+              words={words}
+              bending={bending}
+            />
+            <PlaceAfter week={week} lot={lot} step={step} bending={bending} />
+            <ToggleButton
+              value="pin"
+              selected={pinned}
+              onChange={() => bending.pin(picked, !pinned)}
+              size="small"
+            >
+              {pinned ? <PushPinIcon fontSize="small" /> : <PushPinOutlinedIcon fontSize="small" />}
+              {t('plan.pin')}
+            </ToggleButton>
+          </>
+        )}
+        {isBegun && <span className="quiet">{t('plan.begun')}</span>}
+      </div>
+      <p className="quiet small">{doughFacts(step, followed, words).join(' · ')}</p>
+    </aside>
+  );
+}
+
+/** Who does it: one choice for each pair of hands. */
+function People({
+  week,
+  lot,
+  step,
+  picked,
+  words,
+  bending,
+}: {
+  readonly week: PlanWeek;
+  readonly lot: PlannedLot;
+  readonly step: PlannedStep;
+  readonly picked: StepRef;
+  readonly words: PlanWords;
+  readonly bending: Bending;
+}) {
+  const { t } = useTranslation();
+  const work = week.problem.doughs.find(({ id }) => id === lot.doughId)?.route[step.stage];
+  const hands = work?.kind === 'work' ? work.people : 1;
+  const nobody = '';
+  const ids = [nobody, ...week.problem.people.map(({ id }) => id)];
+  return Array.from({ length: hands }, (_, i) => (
+    <Choice
+      key={i}
+      label={hands > 1 ? t('plan.whoOf', { number: i + 1 }) : t('plan.who')}
+      value={step.personIds[i] ?? nobody}
+      values={ids}
+      width={150}
+      say={(id) => (id === nobody ? t('plan.nobody') : words.person(id))}
+      onChange={(id) => {
+        const next = Array.from({ length: hands }, (_x, at) =>
+          at === i ? id : (step.personIds[at] ?? ''),
+        );
+        bending.give(
+          picked,
+          next.filter((each) => each !== nobody),
+        );
+      }}
+    />
+  ));
+}
+
+/** Where the lot stands after a step. */
+function PlaceAfter({
+  week,
+  lot,
+  step,
+  bending,
+}: {
+  readonly week: PlanWeek;
+  readonly lot: PlannedLot;
+  readonly step: PlannedStep;
+  readonly bending: Bending;
+}) {
+  const { t } = useTranslation();
+  const rest = lot.rests.find(
+    ({ stage, serviceId }) =>
+      stage === step.stage + 1 && (step.serviceId === null || step.serviceId === serviceId),
+  );
+  if (!rest) return null;
+  const names = [...new Set([rest.place, ...week.problem.places.map(({ name }) => name)])];
+  return (
+    <Choice
+      label={t('plan.standsIn', { rest: t(`rest.${rest.key}`) })}
+      value={rest.place}
+      values={names}
+      width={150}
+      say={(name) => name}
+      onChange={(place) => bending.putIn(lot.id, rest.stage, place)}
+    />
+  );
+}
+
+/** Its yeast, when its balls open well, and what is pulled when. */
+function doughFacts(
+  step: PlannedStep,
+  followed: FollowedPlanLot | null,
+  words: PlanWords,
+): string[] {
+  const { t, f } = words;
+  if (!followed) return [];
+  const moment = (iso: string) => f.moment(Date.parse(iso));
+  const { dose, waves } = followed;
+  const yeast =
+    dose?.kind === 'dosed'
+      ? [t('plan.dosed', { percent: f.percent(dose.yeastPercent, 2) })]
+      : dose?.kind === 'no-dose'
+        ? [t('plan.noDose')]
+        : [];
+  const windows = (dose?.kind === 'dosed' ? dose.windows : [])
+    .filter(({ serviceId }) => step.serviceId === null || step.serviceId === serviceId)
+    .map(({ serviceId, window }) =>
+      window
+        ? t('plan.opensWell', {
+            service: words.service(serviceId),
+            from: moment(window.from),
+            to: f.time(Date.parse(window.until)),
+          })
+        : t('plan.neverReady', { service: words.service(serviceId) }),
+    );
+  const pulls =
+    step.key === 'pull'
+      ? waves
+          .filter(({ serviceId }) => serviceId === step.serviceId)
+          .flatMap((each) => each.waves)
+          .map(({ trays, pullAt }) =>
+            t('plan.pullTrays', { count: trays, at: f.time(Date.parse(pullAt)) }),
+          )
+      : [];
+  return [...pulls, ...yeast, ...windows];
+}

@@ -1,0 +1,359 @@
+import { levelsOf, placeTakings, benchTakings, type PlannedLot } from '@calm/core';
+import type { Climate } from '@calm/contract';
+import { memo } from 'react';
+import type { TimeScale } from './planLayout';
+import styles from './Plan.module.css';
+import type { PlanWords } from './planWords';
+import type { PlanWeek } from './usePlanWeek';
+
+const MS_PER_MIN = 60_000;
+
+/** One strip below the lots. */
+export interface Strip {
+  readonly kind: 'person' | 'mixer' | 'bench' | 'place' | 'air';
+  /** Of the person or mixer, or the place's name. */
+  readonly id: string;
+  readonly height: number;
+}
+
+const HEIGHTS = { person: 28, mixer: 24, bench: 30, place: 36, air: 36 } as const;
+
+/** Every strip that has something to show, from top to bottom. */
+export function stripsOf({ book, problem, lots }: PlanWeek, climate: Climate | undefined): Strip[] {
+  const strip = (kind: Strip['kind'], id: string): Strip => ({ kind, id, height: HEIGHTS[kind] });
+  const isUsed = (place: string) =>
+    lots.some(({ rests }) => rests.some((rest) => rest.place === place && rest.trays > 0));
+  return [
+    ...problem.people.map(({ id }) => strip('person', id)),
+    ...book.mixers
+      .filter(({ id }) => lots.some(({ mixerId }) => mixerId === id))
+      .map(({ id }) => strip('mixer', id)),
+    strip('bench', 'bench'),
+    ...problem.places.filter(({ name }) => isUsed(name)).map(({ name }) => strip('place', name)),
+    ...(climate?.rooms ?? []).map(({ place }) => strip('air', place)),
+  ];
+}
+
+/** What stands to the left of a strip. */
+export function stripLabel(strip: Strip, week: PlanWeek, words: PlanWords): [string, string] {
+  switch (strip.kind) {
+    case 'person':
+      return [words.person(strip.id), words.initials(strip.id)];
+    case 'mixer':
+      return [words.mixer(strip.id), ''];
+    case 'bench':
+      return [
+        words.t('plan.bench'),
+        words.t('plan.forPeople', { count: week.problem.benchPlaces }),
+      ];
+    case 'place': {
+      const trays = week.problem.places.find(({ name }) => name === strip.id)?.trays ?? 0;
+      return [strip.id, words.t('plan.trays', { count: trays })];
+    }
+    case 'air':
+      return [strip.id, words.t('plan.air')];
+  }
+}
+
+/** One strip's picture: who is in and what they do, what runs, how full it is, how warm. */
+export const StripPicture = memo(function StripPicture({
+  strip,
+  week,
+  lots,
+  scale,
+  y,
+  climate,
+  words,
+  isTarget,
+}: {
+  readonly strip: Strip;
+  readonly week: PlanWeek;
+  readonly lots: readonly PlannedLot[];
+  readonly scale: TimeScale;
+  readonly y: number;
+  readonly climate: Climate | undefined;
+  readonly words: PlanWords;
+  /** Something is held over it. */
+  readonly isTarget: boolean;
+}) {
+  const body = () => {
+    switch (strip.kind) {
+      case 'person':
+        return (
+          <PersonStrip id={strip.id} week={week} lots={lots} scale={scale} y={y} words={words} />
+        );
+      case 'mixer':
+        return <MixerStrip id={strip.id} lots={lots} scale={scale} y={y} words={words} />;
+      case 'bench':
+        return (
+          <Fullness
+            takings={benchTakings(week.problem, lots)}
+            room={week.problem.benchPlaces}
+            scale={scale}
+            y={y}
+            height={strip.height}
+          />
+        );
+      case 'place': {
+        const trays = week.problem.places.find(({ name }) => name === strip.id)?.trays ?? 0;
+        return (
+          <Fullness
+            takings={placeTakings(week.problem, lots, strip.id, 'trays')}
+            room={trays}
+            scale={scale}
+            y={y}
+            height={strip.height}
+          />
+        );
+      }
+      case 'air':
+        return (
+          <Air
+            place={strip.id}
+            climate={climate}
+            scale={scale}
+            y={y}
+            height={strip.height}
+            words={words}
+          />
+        );
+    }
+  };
+  return (
+    <g className={styles['strip']} data-kind={strip.kind} data-id={strip.id} data-target={isTarget}>
+      <rect
+        className={styles['stripGround']}
+        x={scale.left}
+        width={Math.max(0, scale.right - scale.left)}
+        y={y}
+        height={strip.height}
+      />
+      {body()}
+    </g>
+  );
+});
+
+interface Across {
+  readonly scale: TimeScale;
+  readonly y: number;
+}
+
+function PersonStrip({
+  id,
+  week,
+  lots,
+  scale,
+  y,
+  words,
+}: Across & {
+  readonly id: string;
+  readonly week: PlanWeek;
+  readonly lots: readonly PlannedLot[];
+  readonly words: PlanWords;
+}) {
+  const shifts = week.problem.people.find((person) => person.id === id)?.shifts ?? [];
+  return (
+    <>
+      {shifts.map(({ startMin, endMin }) => (
+        <Stretch
+          key={startMin}
+          className="shift"
+          scale={scale}
+          y={y + 8}
+          height={12}
+          {...{ startMin, endMin }}
+        />
+      ))}
+      {lots.flatMap((lot) =>
+        lot.steps
+          .filter(({ personIds }) => personIds.includes(id))
+          .map((step) => (
+            <Stretch
+              key={`${lot.id}${step.stage}${step.serviceId ?? ''}`}
+              className="work"
+              scale={scale}
+              y={y + 4}
+              height={20}
+              startMin={step.startMin}
+              endMin={step.endMin}
+              title={`${words.step(step, lot)}, ${words.lot(lot)}`}
+              text={words.doughCode(lot.doughId)}
+            />
+          )),
+      )}
+    </>
+  );
+}
+
+function MixerStrip({
+  id,
+  lots,
+  scale,
+  y,
+  words,
+}: Across & {
+  readonly id: string;
+  readonly lots: readonly PlannedLot[];
+  readonly words: PlanWords;
+}) {
+  return lots.flatMap((lot) =>
+    lot.steps
+      .filter(({ mixerId }) => mixerId === id)
+      .map((step) => (
+        <Stretch
+          key={`${lot.id}${step.stage}`}
+          className="mixing"
+          scale={scale}
+          y={y + 4}
+          height={16}
+          startMin={step.startMin}
+          endMin={step.endMin}
+          title={`${words.step(step, lot)}, ${words.lot(lot)}`}
+          text={words.doughCode(lot.doughId)}
+        />
+      )),
+  );
+}
+
+function Stretch({
+  className,
+  scale,
+  y,
+  height,
+  startMin,
+  endMin,
+  title,
+  text,
+}: Across & {
+  readonly className: 'shift' | 'work' | 'mixing';
+  readonly height: number;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly title?: string;
+  readonly text?: string;
+}) {
+  const [x1, x2] = [scale.toX(startMin * MS_PER_MIN), scale.toX(endMin * MS_PER_MIN)];
+  if (x2 < scale.left || x1 > scale.right) return null;
+  const width = Math.max(2, x2 - x1);
+  return (
+    <g className={styles[className]}>
+      <rect x={x1} width={width} y={y} height={height} rx={3} />
+      {text && width > 22 && (
+        <text x={x1 + width / 2} y={y + height / 2 + 4.5} textAnchor="middle">
+          {text}
+        </text>
+      )}
+      {title && <title>{title}</title>}
+    </g>
+  );
+}
+
+/** How full something is against its room: a hill under a line. */
+function Fullness({
+  takings,
+  room,
+  scale,
+  y,
+  height,
+}: Across & {
+  readonly takings: Parameters<typeof levelsOf>[0];
+  readonly room: number;
+  readonly height: number;
+}) {
+  const base = y + height - 4;
+  const most = Math.max(1, room);
+  const top = (amount: number) => base - Math.min(1.3, amount / most) * (height - 14);
+  const levels = levelsOf(takings).filter(
+    ({ startMin, endMin }) =>
+      endMin * MS_PER_MIN > scale.fromMs && startMin * MS_PER_MIN < scale.toMs,
+  );
+  const fullest = levels.reduce<(typeof levels)[number] | null>(
+    (best, level) => (best && best.amount >= level.amount ? best : level),
+    null,
+  );
+  return (
+    <>
+      {levels.map(({ startMin, endMin, amount }) => (
+        <rect
+          key={startMin}
+          className={styles['full']}
+          data-over={amount > room}
+          x={scale.toX(startMin * MS_PER_MIN)}
+          width={
+            Math.max(0, scale.toX(endMin * MS_PER_MIN) - scale.toX(startMin * MS_PER_MIN)) + 0.3
+          }
+          y={top(amount)}
+          height={Math.max(0, base - top(amount))}
+        />
+      ))}
+      <line
+        className={styles['room']}
+        x1={scale.left}
+        x2={scale.right}
+        y1={top(room)}
+        y2={top(room)}
+      />
+      {fullest && (
+        <text
+          className={styles['stripNumber']}
+          x={Math.min(
+            scale.right - 14,
+            Math.max(
+              scale.left + 14,
+              (scale.toX(fullest.startMin * MS_PER_MIN) + scale.toX(fullest.endMin * MS_PER_MIN)) /
+                2,
+            ),
+          )}
+          y={base - 3}
+          textAnchor="middle"
+        >
+          {fullest.amount}
+        </text>
+      )}
+    </>
+  );
+}
+
+/** A cold room's air as simulated with what stands in it. */
+function Air({
+  place,
+  climate,
+  scale,
+  y,
+  height,
+  words,
+}: Across & {
+  readonly place: string;
+  readonly climate: Climate | undefined;
+  readonly height: number;
+  readonly words: PlanWords;
+}) {
+  const room = climate?.rooms.find((each) => each.place === place);
+  if (!room) return null;
+  const { startMin, stepMin, airC } = room;
+  const first = Math.max(0, Math.floor((scale.fromMs / MS_PER_MIN - startMin) / stepMin));
+  const last = Math.min(airC.length, Math.ceil((scale.toMs / MS_PER_MIN - startMin) / stepMin));
+  if (last - first < 2) return null;
+  const seen = airC.subarray(first, last);
+  const [least, most] = [Math.min(...seen), Math.max(...seen)];
+  const low = Math.min(least, 2);
+  const high = Math.max(most, 8);
+  const top = (tempC: number) => y + height - 6 - ((tempC - low) / (high - low)) * (height - 12);
+  const stride = Math.max(1, Math.floor(seen.length / Math.max(1, scale.right - scale.left)));
+  const points: string[] = [];
+  for (let i = 0; i < seen.length; i += stride) {
+    const x = scale.toX((startMin + (first + i + 0.5) * stepMin) * MS_PER_MIN);
+    points.push(`${x.toFixed(1)},${top(seen[i] ?? 0).toFixed(1)}`);
+  }
+  return (
+    <>
+      <path className={styles['airLine']} d={`M${points.join('L')}`} />
+      <text className={styles['stripNumber']} x={scale.right - 4} y={y + 12} textAnchor="end">
+        {words.t('plan.airSpan', {
+          from: words.f.temperature(least),
+          to: words.f.temperature(most),
+        })}
+      </text>
+    </>
+  );
+}

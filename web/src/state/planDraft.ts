@@ -1,0 +1,109 @@
+import type { PlanContent } from '@calm/contract';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+const STORAGE_KEY = 'calm-tray.plan-drafts';
+
+/** A plan that is being bent, with everything it was before. */
+export interface PlanDraft {
+  /** The publication it was made from. */
+  readonly from: number;
+  readonly past: readonly PlanContent[];
+  readonly present: PlanContent;
+  readonly future: readonly PlanContent[];
+}
+
+/** Drafts by house. */
+export type PlanDraftsState = Readonly<Record<string, PlanDraft>>;
+
+function stored(): PlanDraftsState {
+  try {
+    return JSON.parse(localStorage.getItem(STORAGE_KEY) ?? '{}') as PlanDraftsState;
+  } catch {
+    return {};
+  }
+}
+
+interface Bent {
+  readonly house: string;
+  readonly content: PlanContent;
+  /** What is bent when there is no draft yet. */
+  readonly base: { readonly from: number; readonly content: PlanContent };
+}
+
+export const planDraftsSlice = createSlice({
+  name: 'planDrafts',
+  initialState: stored,
+  reducers: {
+    /** A change that can be taken back. */
+    bent: (state, { payload: { house, content, base } }: PayloadAction<Bent>) => {
+      const draft = state[house];
+      const before = draft?.present ?? base.content;
+      return {
+        ...state,
+        [house]: {
+          from: draft?.from ?? base.from,
+          past: [...(draft?.past ?? []), before],
+          present: content,
+          future: [],
+        },
+      };
+    },
+    /** The same change, come out better: the way back stays where it was. */
+    improved: (
+      state,
+      { payload: { house, content } }: PayloadAction<Pick<Bent, 'house' | 'content'>>,
+    ) => {
+      const draft = state[house];
+      return draft ? { ...state, [house]: { ...draft, present: content } } : state;
+    },
+    undone: (state, { payload: house }: PayloadAction<string>) => {
+      const draft = state[house];
+      const before = draft?.past.at(-1);
+      if (!draft || !before) return state;
+      const { past, present, future } = draft;
+      return {
+        ...state,
+        [house]: {
+          ...draft,
+          past: past.slice(0, -1),
+          present: before,
+          future: [present, ...future],
+        },
+      };
+    },
+    redone: (state, { payload: house }: PayloadAction<string>) => {
+      const draft = state[house];
+      const [next, ...future] = draft?.future ?? [];
+      if (!draft || !next) return state;
+      return {
+        ...state,
+        [house]: { ...draft, past: [...draft.past, draft.present], present: next, future },
+      };
+    },
+    /** Published, or let go. */
+    dropped: (state, { payload: house }: PayloadAction<string>) => {
+      const { [house]: _gone, ...rest } = state;
+      return rest;
+    },
+  },
+});
+
+export const { bent, improved, undone, redone, dropped } = planDraftsSlice.actions;
+
+/** Steps back that are kept across a reload. */
+const STEPS_STORED = 10;
+
+/** Keeps the drafts on this device. */
+export function storePlanDrafts(drafts: PlanDraftsState): void {
+  const short = Object.fromEntries(
+    Object.entries(drafts).map(([house, draft]) => [
+      house,
+      { ...draft, past: draft.past.slice(-STEPS_STORED), future: [] },
+    ]),
+  );
+  try {
+    localStorage.setItem(STORAGE_KEY, JSON.stringify(short));
+  } catch {
+    // A device without storage works on; it only forgets the draft on reload.
+  }
+}

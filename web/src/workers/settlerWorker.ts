@@ -1,0 +1,46 @@
+import { clashOf, gapPercent, settleWeek } from '@calm/core';
+import { expose } from 'comlink';
+import type { SettlerInWorker } from './planAnswers';
+
+/** A plan this near its bound is as good as the best. */
+const BEST_PERCENT = 0.01;
+/** How it goes is told at least this often, ms. */
+const TELL_EVERY_MS = 400;
+
+let runs = 0;
+
+/** Lets messages come in between two steps of the search. */
+const breath = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+
+/** Weeks are settled off the page's own thread. */
+const settler: SettlerInWorker = {
+  async settle(problem, seconds, onBetter) {
+    runs += 1;
+    const mine = runs;
+    const begun = performance.now();
+    let toldMs = -Infinity;
+    let points = Infinity;
+    let open = Infinity;
+    for (const settling of settleWeek(problem)) {
+      const isBetter = settling.open < open || settling.points < points - 1e-9;
+      const now = performance.now();
+      const isOver =
+        mine !== runs ||
+        (gapPercent(settling) ?? Infinity) <= BEST_PERCENT ||
+        now - begun > seconds * 1000;
+      if (isBetter || isOver || now - toldMs > TELL_EVERY_MS) {
+        onBetter(settling);
+        toldMs = now;
+        ({ points, open } = settling);
+      }
+      if (isOver) return;
+      await breath();
+    }
+  },
+  stop() {
+    runs += 1;
+  },
+  clash: (problem, open) => clashOf(problem, open),
+};
+
+expose(settler);
