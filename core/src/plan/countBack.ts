@@ -4,9 +4,12 @@ const MS_PER_MIN = 60_000;
 const MS_PER_HOUR = 3_600_000;
 
 /** A stage with its place in time. Instants are epoch milliseconds. */
-export type PlannedStage = { readonly startMs: number; readonly endMs: number } & (
-  (WorkStage & { readonly index: number }) | (RestStage & { readonly index: number })
-);
+export type PlannedStage = {
+  readonly startMs: number;
+  readonly endMs: number;
+  /** Who does it, where a plan says so. */
+  readonly personIds?: readonly string[];
+} & ((WorkStage & { readonly index: number }) | (RestStage & { readonly index: number }));
 
 /** A planned stage of work. */
 export type PlannedWork = Extract<PlannedStage, { kind: 'work' }>;

@@ -34,9 +34,21 @@ export function mended(
   });
 }
 
+/** Steps that a conflict is tried to be mended at. */
+const MOST_STEPS = 6;
+
+/** A mending with how many conflicts it leaves. */
+interface Tried {
+  readonly mending: Mending;
+  readonly left: number;
+}
+
 /**
- * The least changes by hand that take a conflict away: the work given to somebody else first, then moved no
- * farther than it must. Every one was tried: it takes this conflict away and makes no other.
+ * The least changes by hand that take a conflict away: those first that leave the fewest others, and of these
+ * the work given to somebody else before work that is moved, no farther than it must. Every one was tried: it
+ * takes this conflict away and makes no other.
+ *
+ * @param isHeld steps that do not give way
  */
 export function mendingsOf(
   problem: WeekProblem,
@@ -46,45 +58,39 @@ export function mendingsOf(
 ): Mending[] {
   const before = new Set(conflictsOf(problem, { lots }).map(nameOf));
   const gone = nameOf(conflict);
-  const helps = (mending: Mending) => {
+  const tried = (mending: Mending): Tried[] => {
     const after = conflictsOf(problem, { lots: mended(problem, lots, mending, isHeld) }).map(
       nameOf,
     );
-    return !after.includes(gone) && after.every((name) => before.has(name));
+    const helps = !after.includes(gone) && after.every((name) => before.has(name));
+    return helps ? [{ mending, left: after.length }] : [];
   };
-  const steps = stepsIn(lots, conflict);
-  const given = steps.flatMap((step) => othersFor(problem, lots, step)).filter(helps);
-  const moves = steps.flatMap((ref) => {
-    const found = findStep(lots, ref);
+  const steps = stepsIn(lots, conflict).slice(0, MOST_STEPS);
+  const given = steps.flatMap((step) => othersFor(problem, lots, step)).flatMap(tried);
+  const moves = steps.flatMap((step): Tried[] => {
+    const found = findStep(lots, step);
     if (!found || isHeld(found.step) || found.step.startMin < problem.nowMin) return [];
-    const nearest = nearestOf((byMin) =>
-      helps({ kind: 'move', step: ref, startMin: found.step.startMin + byMin, byMin }),
-    );
-    return nearest === null
-      ? []
-      : [
-          {
-            kind: 'move',
-            step: ref,
-            startMin: found.step.startMin + nearest,
-            byMin: nearest,
-          } as const,
-        ];
+    const { startMin } = found.step;
+    return bestMove((byMin) => tried({ kind: 'move', step, startMin: startMin + byMin, byMin }));
   });
-  moves.sort((a, b) => Math.abs(a.byMin) - Math.abs(b.byMin));
-  return [...given.slice(0, MOST_OFFERED - Math.min(1, moves.length)), ...moves].slice(
-    0,
-    MOST_OFFERED,
-  );
+  moves.sort((a, b) => farOf(a.mending) - farOf(b.mending));
+  return [...given, ...moves]
+    .sort((a, b) => a.left - b.left)
+    .slice(0, MOST_OFFERED)
+    .map(({ mending }) => mending);
 }
 
-/** The smallest move to either side that helps, minutes. */
-function nearestOf(helps: (byMin: number) => boolean): number | null {
-  for (let by = STEP_MIN; by <= FARTHEST_MIN; by += STEP_MIN) {
-    if (helps(by)) return by;
-    if (helps(-by)) return -by;
+const farOf = (mending: Mending): number => (mending.kind === 'move' ? Math.abs(mending.byMin) : 0);
+
+/** The smallest move to either side of those that leave the fewest conflicts. */
+function bestMove(tried: (byMin: number) => Tried[]): Tried[] {
+  let best: Tried | null = null;
+  for (let by = STEP_MIN; by <= FARTHEST_MIN && best?.left !== 0; by += STEP_MIN) {
+    for (const one of [...tried(by), ...tried(-by)]) {
+      if (!best || one.left < best.left) best = one;
+    }
   }
-  return null;
+  return best ? [best] : [];
 }
 
 /** The steps that a conflict could be mended at. */

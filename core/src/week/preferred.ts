@@ -94,24 +94,26 @@ const restOf = (
   serviceId: to.serviceId,
 });
 
-/** Lots whose work nobody does yet, given to whoever is in, can do it and is free; least skilled first. */
+/** Lots whose work lacks hands, given to whoever is in, can do it and is free; least skilled first. */
 export function manned(
   { people, frozenWorks, doughs }: WeekProblem,
   lots: readonly PlannedLot[],
 ): PlannedLot[] {
-  const busy = [
-    ...frozenWorks,
-    ...lots.flatMap(({ steps }) => steps.filter(({ personIds }) => personIds.length > 0)),
-  ].map(({ personIds, startMin, endMin }) => ({ personIds, startMin, endMin }));
-  const given = new Map<PlannedStep, readonly string[]>();
-  const open = lots
-    .flatMap((lot) => lot.steps.map((step) => ({ lot, step })))
-    .filter(({ step }) => step.personIds.length === 0)
-    .sort((a, b) => a.step.startMin - b.step.startMin);
-  for (const { lot, step } of open) {
-    const { startMin, endMin, skill, stage } = step;
+  const busy = [...frozenWorks, ...lots.flatMap(({ steps }) => steps)].map(
+    ({ personIds, startMin, endMin }) => ({ personIds, startMin, endMin }),
+  );
+  const handsFor = (lot: PlannedLot, { stage }: PlannedStep) => {
     const work = doughs.find(({ id }) => id === lot.doughId)?.route[stage];
-    const personIds = people
+    return work?.kind === 'work' ? work.people : 1;
+  };
+  const given = new Map<PlannedStep, readonly string[]>();
+  const lacking = lots
+    .flatMap((lot) => lot.steps.map((step) => ({ step, hands: handsFor(lot, step) })))
+    .filter(({ step, hands }) => step.personIds.length < hands)
+    .sort((a, b) => a.step.startMin - b.step.startMin);
+  for (const { step, hands } of lacking) {
+    const { startMin, endMin, skill } = step;
+    const come = people
       .filter(({ id, skills, shifts }) => {
         const isFree = !busy.some(
           (each) => each.personIds.includes(id) && each.startMin < endMin && each.endMin > startMin,
@@ -119,8 +121,9 @@ export function manned(
         return isFree && skills.includes(skill) && isIn(shifts, startMin, endMin);
       })
       .sort((a, b) => a.skills.length - b.skills.length)
-      .slice(0, work?.kind === 'work' ? work.people : 1)
+      .slice(0, hands - step.personIds.length)
       .map(({ id }) => id);
+    const personIds = [...step.personIds, ...come];
     given.set(step, personIds);
     busy.push({ personIds, startMin, endMin });
   }
@@ -128,6 +131,32 @@ export function manned(
     ...lot,
     steps: lot.steps.map((step) => ({ ...step, personIds: given.get(step) ?? step.personIds })),
   }));
+}
+
+/**
+ * Lots that stay where they are, but with other hands wherever whoever was to do it is not in or cannot.
+ *
+ * @param isHeld steps that keep their hands whatever happens
+ */
+export function remanned(
+  problem: WeekProblem,
+  lots: readonly PlannedLot[],
+  isHeld: (lot: PlannedLot, step: PlannedStep) => boolean,
+): PlannedLot[] {
+  const canDo = (personId: string, { skill, startMin, endMin }: PlannedStep) =>
+    problem.people.some(
+      ({ id, skills, shifts }) =>
+        id === personId && skills.includes(skill) && isIn(shifts, startMin, endMin),
+    );
+  const kept = lots.map((lot) => ({
+    ...lot,
+    steps: lot.steps.map((step) =>
+      step.startMin < problem.nowMin || isHeld(lot, step)
+        ? step
+        : { ...step, personIds: step.personIds.filter((id) => canDo(id, step)) },
+    ),
+  }));
+  return manned(problem, kept);
 }
 
 /** A week without some lots that are planned already: what they take is taken, what they make is made. */

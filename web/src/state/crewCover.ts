@@ -12,13 +12,15 @@ export function shiftTimes(board: Board): ShiftTime[] {
   }));
 }
 
-/** Who is on shift for a piece of work, as people. */
+/** Who does a piece of work by the plan, or else who is on shift for it, as people. */
 export function coverOf(
   board: Board,
   shifts: readonly ShiftTime[],
   work: PlannedWork,
 ): { coverage: Coverage; people: Person[] } {
-  const coverage = coverageOf(work, shifts);
+  const { personIds = [] } = work;
+  const coverage: Coverage =
+    personIds.length > 0 ? { kind: 'covered', personIds } : coverageOf(work, shifts);
   const ids =
     coverage.kind === 'covered' || coverage.kind === 'shift-too-short'
       ? coverage.personIds

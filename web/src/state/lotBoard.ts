@@ -1,12 +1,16 @@
 import {
   ballsToMake,
+  dateOfService,
+  doughIdOf,
   lotItem,
+  NO_PLAN,
   productsOfDough,
   recipeFor,
   scaleRecipe,
   type HouseBook,
   type Lot,
   type LotItem,
+  type PlanContent,
   type Product,
   type Recipe,
   type Service,
@@ -20,6 +24,7 @@ import {
   type ScaleReason,
   type Whereabouts,
 } from '@calm/core';
+import { stagesOfPlan } from './plannedStages';
 
 /** A lot as the board shows it: under way, or still only wanted. */
 export interface BoardLot {
@@ -43,18 +48,19 @@ export interface BoardLot {
 
 /**
  * Every lot of some days: those under way by their own frozen recipe, the rest as demand asks for
- * them now.
+ * them now; each at the times that the house's plan gives it, or counted back from its doors.
  */
 export function boardLots(
   book: HouseBook,
   services: readonly Service[],
   lots: readonly Lot[],
+  plan: PlanContent = NO_PLAN,
 ): BoardLot[] {
   const dates = [...new Set(services.map((service) => service.date))];
   return dates.flatMap((date) =>
     leadProducts(book).flatMap((product) => {
       const dayServices = services.filter((service) => service.date === date);
-      const boardLot = lotFor(book, product, date, dayServices, lots);
+      const boardLot = lotFor(book, product, date, dayServices, lots, plan);
       return boardLot ? [boardLot] : [];
     }),
   );
@@ -79,6 +85,7 @@ function lotFor(
   date: string,
   services: readonly Service[],
   lots: readonly Lot[],
+  plan: PlanContent,
 ): BoardLot | null {
   const dough = productsOfDough(book, product);
   const lot = lots.find(
@@ -102,6 +109,10 @@ function lotFor(
     balls: items.reduce((sum, item) => sum + item.count, 0),
   };
   const formula = book.formulas.find((f) => f.id === product.formulaId);
+  const planned = plan.lots.find(
+    ({ doughId, serviceIds }) =>
+      doughId === doughIdOf(product) && serviceIds.some((id) => dateOfService(id) === date),
+  );
   return {
     product,
     date,
@@ -111,7 +122,9 @@ function lotFor(
     items,
     wanted,
     scaled,
-    stages: countBack(recipe.route, times.doorsMs, size),
+    stages:
+      (planned && stagesOfPlan(planned, recipe.route)) ??
+      countBack(recipe.route, times.doorsMs, size),
     ...times,
   };
 }

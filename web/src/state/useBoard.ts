@@ -1,7 +1,7 @@
-import type { HouseBook, Service, Shift } from '@calm/contract';
+import { NO_PLAN, type HouseBook, type Service, type Shift } from '@calm/contract';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { useBookQuery, useLotsQuery, useServicesQuery, useShiftsQuery } from './api';
+import { useBookQuery, useLotsQuery, usePlanQuery, useServicesQuery, useShiftsQuery } from './api';
 import { addDays, dateAt } from './localDate';
 import { boardLots, type BoardLot } from './lotBoard';
 import { useCursor } from './useCursor';
@@ -49,20 +49,23 @@ export function useBoard(around?: string): {
   const services = useServicesQuery(stretch, options);
   const shifts = useShiftsQuery(stretch, { skip: !timeZone });
   const lots = useLotsQuery(stretch, options);
+  const plan = usePlanQuery(house, { pollingInterval: LOOK_EVERY_MS });
+  // Without its plan a house still works: counted back from doors.
+  const content = plan.data?.content ?? (plan.isLoading ? null : NO_PLAN);
 
   const isCurrent = services.currentData !== undefined && lots.currentData !== undefined;
 
   const board = useMemo(() => {
-    if (!book.data || !services.data || !shifts.data || !lots.data) return null;
+    if (!book.data || !services.data || !shifts.data || !lots.data || !content) return null;
     return {
       house,
       book: book.data,
       services: services.data,
       shifts: shifts.data,
-      lots: boardLots(book.data, services.data, lots.data),
+      lots: boardLots(book.data, services.data, lots.data, content),
       isCurrent,
     };
-  }, [house, book.data, services.data, shifts.data, lots.data, isCurrent]);
+  }, [house, book.data, services.data, shifts.data, lots.data, content, isCurrent]);
 
   const failed = [book, services, shifts, lots].filter((query) => query.isError && !query.data);
   return {

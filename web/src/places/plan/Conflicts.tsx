@@ -10,7 +10,7 @@ import type { Bending } from './useBending';
 import type { PlanWeek } from './usePlanWeek';
 
 /** Conflicts that are said before one asks for all of them. */
-const SAID = 3;
+const SAID = 1;
 
 /** What does not fit, in words, each with what mends it. */
 export function Conflicts({
@@ -32,7 +32,6 @@ export function Conflicts({
   const said = isAll ? conflicts : conflicts.slice(0, SAID);
   return (
     <section className={styles['conflicts']} aria-label={t('plan.conflicts')}>
-      <h2>{t('plan.notFitting', { count: conflicts.length })}</h2>
       <ul>
         {said.map((conflict, i) => (
           <li key={nameOf(conflict)}>

@@ -2,7 +2,14 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { conflictsOf, demandsOf, gapPercent, weekFaults, type StepRef } from '@calm/core';
+import {
+  conflictsOf,
+  demandsOf,
+  gapPercent,
+  weekFaults,
+  type Conflict,
+  type StepRef,
+} from '@calm/core';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
@@ -70,13 +77,19 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
   const bentLot = inHand ? (lots.find(({ id }) => id === inHand.step.lotId) ?? null) : null;
   const followed = useFollowed(week, bentLot);
   const conflicts = useMemo(() => conflictsOf(week.problem, { lots }), [week.problem, lots]);
+  // Words and ways out wait until the hand is off: nothing may jump under it.
+  const kept = useMemo(
+    () => conflictsOf(week.problem, { lots: week.lots }),
+    [week.problem, week.lots],
+  );
   const faults = useMemo(() => weekFaults(week.problem), [week.problem]);
   const sayings = useMemo(() => planSayings(week, words), [week, words]);
   const open = conflicts.filter(({ kind }) => kind === 'open');
   const isPlanned = open.length === 0;
   // While nothing is planned yet, each service that wants dough is not a clash of its own.
   const isBegun = week.isDraft || week.published.version > 0;
-  const shown = isBegun ? conflicts : conflicts.filter(({ kind }) => kind !== 'open');
+  const isSaid = ({ kind }: Conflict) => isBegun || kind !== 'open';
+  const shown = conflicts.filter(isSaid);
   const warnings = doughWarnings(followed.plan?.lots ?? [], week);
 
   const hours = ZOOMS.find((zoom) => String(zoom) === params.get('hours')) ?? 48;
@@ -146,7 +159,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
       {state.kind !== 'clash' && !isBusy && (
         <Conflicts
           week={week}
-          conflicts={shown}
+          conflicts={kept.filter(isSaid)}
           sayings={sayings}
           bending={bending}
           onSettle={settle}
@@ -203,12 +216,15 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
         followed={picked ? followed.ofLot(picked.lotId) : null}
         words={words}
         bending={bending}
+        inTheWay={
+          inHand ? shown.filter((each) => isAbout(each, inHand.step)).map(sayings.conflict) : []
+        }
       />
       <StepList steps={steps} timeZone={week.book.house.timeZone} words={words} />
       {dialog === 'publish' && (
         <PublishDialog
           week={week}
-          conflicts={conflicts}
+          conflicts={kept}
           words={words}
           sayings={sayings}
           bending={bending}
@@ -230,6 +246,10 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
     </Page>
   );
 }
+
+/** Whether a conflict is about the lot in hand. */
+const isAbout = (conflict: Conflict, { lotId }: StepRef): boolean =>
+  JSON.stringify(conflict).includes(JSON.stringify(lotId));
 
 /** How the plan stands, in a sentence. */
 function Standing({

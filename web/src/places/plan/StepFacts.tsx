@@ -21,6 +21,7 @@ export function StepFacts({
   followed,
   words,
   bending,
+  inTheWay,
 }: {
   readonly week: PlanWeek;
   /** As they are in hand. */
@@ -29,6 +30,8 @@ export function StepFacts({
   readonly followed: FollowedPlanLot | null;
   readonly words: PlanWords;
   readonly bending: Bending;
+  /** What does not fit as it is in hand. */
+  readonly inTheWay: readonly string[];
 }) {
   const { t } = useTranslation();
   const found = picked ? findStep(lots, picked) : null;
@@ -57,7 +60,7 @@ export function StepFacts({
         </span>
       </div>
       <div className={styles['factsRow']}>
-        <span className={styles['when']}>
+        <span className={styles['factsWhen']}>
           {words.moment(step.startMin)}–{words.time(step.endMin)}
         </span>
         {!isBegun && (
@@ -98,6 +101,11 @@ export function StepFacts({
         )}
         {isBegun && <span className="quiet">{t('plan.begun')}</span>}
       </div>
+      {inTheWay.slice(0, 2).map((said) => (
+        <p key={said} className={styles['open']}>
+          {said}
+        </p>
+      ))}
       <p className="quiet small">{doughFacts(step, followed, words).join(' · ')}</p>
     </aside>
   );

@@ -10,6 +10,8 @@ import {
 import type { PlanWords } from './planWords';
 import type { PlanWeek } from './usePlanWeek';
 
+const DAY_MIN = 23 * 60;
+
 /** Says what of a plan means what, in the house's words. */
 export function planSayings({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) {
   const { t, f } = words;
@@ -150,6 +152,12 @@ export function planSayings({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) 
       case 'way-out':
         return wayOut(one.way);
       case 'away':
+        if (one.when.endMin - one.when.startMin >= DAY_MIN) {
+          return t('plan.asIf.away-day', {
+            who: words.person(one.personId),
+            day: f.day(one.when.startMin * 60_000),
+          });
+        }
         return t('plan.asIf.away', { who: words.person(one.personId), ...when(one.when) });
       case 'more-balls':
         return t('plan.asIf.more-balls', {

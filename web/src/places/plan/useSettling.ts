@@ -8,7 +8,10 @@ import {
   stepName,
   weekWithout,
   type Clash,
+  refOf,
+  remanned,
   type PlannedLot,
+  type PlannedStep,
   type PublishedStep,
   type Settling,
   type WeekProblem,
@@ -16,7 +19,7 @@ import {
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { settler } from '../../workers/plan';
-import type { Bending } from './useBending';
+import { isPinned, type Bending } from './useBending';
 import type { PlanWeek } from './usePlanWeek';
 
 /** How settling goes. */
@@ -94,10 +97,15 @@ export function settledProblem(week: Pick<PlanWeek, 'lots' | 'codes' | 'problem'
   readonly problem: WeekProblem;
 } {
   const { lots, codes, problem, content } = week;
-  const kept = lots.filter((lot) => codes.has(lot.id) || isElsewhere(lot, problem));
+  const isHeld = (lot: PlannedLot, step: PlannedStep) => isPinned(content, refOf(lot, step));
+  const kept = remanned(
+    problem,
+    lots.filter((lot) => codes.has(lot.id) || isElsewhere(lot, problem)),
+    isHeld,
+  );
   const pinned = lots.flatMap((lot) =>
     lot.steps
-      .filter((step) => content.pins.some((pin) => pin.lotId === lot.id && isStep(pin, step)))
+      .filter((step) => isHeld(lot, step))
       .map((step): PublishedStep => ({
         step: stepName(lot.doughId, lot.serviceIds[0] ?? '', step.stage, step.serviceId),
         startMin: step.startMin,
