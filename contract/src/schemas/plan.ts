@@ -17,7 +17,7 @@ const minute = () => Joi.number().integer().min(0).max(100_000_000).required();
 const amount = () => Joi.number().integer().min(0).max(100_000).required();
 const index = () => Joi.number().integer().min(0).max(100).required();
 const serviceId = () => text(160).required().allow(null);
-const ids = () => Joi.array().items(name()).max(50).required();
+const ids = () => Joi.array().items(text(160)).max(50).required();
 
 const stretch = <Rest extends object = object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
   Joi.object({ startMin: minute(), endMin: minute(), ...rest });

@@ -216,9 +216,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
         followed={picked ? followed.ofLot(picked.lotId) : null}
         words={words}
         bending={bending}
-        inTheWay={
-          inHand ? shown.filter((each) => isAbout(each, inHand.step)).map(sayings.conflict) : []
-        }
+        inTheWay={inHand ? inTheWay(shown, inHand.step).map(sayings.conflict) : []}
       />
       <StepList steps={steps} timeZone={week.book.house.timeZone} words={words} />
       {dialog === 'publish' && (
@@ -247,9 +245,13 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
   );
 }
 
-/** Whether a conflict is about the lot in hand. */
-const isAbout = (conflict: Conflict, { lotId }: StepRef): boolean =>
-  JSON.stringify(conflict).includes(JSON.stringify(lotId));
+/** The conflicts of the lot in hand, those of the very step first. */
+function inTheWay(conflicts: readonly Conflict[], held: StepRef): Conflict[] {
+  const isOwn = (conflict: Conflict) => 'step' in conflict && conflict.step.stage === held.stage;
+  return conflicts
+    .filter((each) => JSON.stringify(each).includes(JSON.stringify(held.lotId)))
+    .sort((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
+}
 
 /** How the plan stands, in a sentence. */
 function Standing({

@@ -67,7 +67,7 @@ export function PublishDialog({
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>{t('plan.publishTitle')}</DialogTitle>
-      <DialogContent className={styles['dialog'] ?? ''}>
+      <DialogContent className={styles['dialog'] ?? ''} tabIndex={0}>
         {conflicts.length > 0 && (
           <p className={styles['open']}>{t('plan.stillNotFitting', { count: conflicts.length })}</p>
         )}
@@ -109,8 +109,12 @@ export function PublishDialog({
             );
           })}
         </div>
-        {wrong && <p role="alert">{wrong}</p>}
       </DialogContent>
+      {wrong && (
+        <p role="alert" className={styles['wrong']}>
+          {wrong}
+        </p>
+      )}
       <DialogActions>
         <Button onClick={onClose}>{t('plan.notYet')}</Button>
         <Button variant="contained" disabled={isLoading} onClick={() => void send()}>

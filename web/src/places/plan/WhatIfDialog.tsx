@@ -59,7 +59,7 @@ export function WhatIfDialog({
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('plan.whatIf')}</DialogTitle>
-      <DialogContent className={styles['dialog'] ?? ''}>
+      <DialogContent className={styles['dialog'] ?? ''} tabIndex={0}>
         <div className={styles['dialogRow']}>
           <Choice
             label={t('plan.whatHappens')}

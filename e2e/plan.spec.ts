@@ -1,0 +1,218 @@
+import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { countField, expect, expectAccessible, tabTo, test, watchConsole } from './house';
+
+const bead = (page: Page, of: string, dough: string) =>
+  page.getByRole('button', { name: new RegExp(`^${dough}: .*${of}`) }).first();
+const facts = (page: Page) => page.getByRole('complementary', { name: 'The step in hand' });
+const conflicts = (page: Page) => page.getByRole('region', { name: 'What does not fit' });
+
+/** Settles the week and waits for a plan in which everything fits. */
+async function settle(page: Page, name = 'Settle the week') {
+  await page.getByRole('button', { name, exact: true }).first().click();
+  await expect(page.getByText(/from the best there can be|None can be better/)).toBeVisible({
+    timeout: 20_000,
+  });
+  await page
+    .getByRole('button', { name: 'Stop here' })
+    .click({ timeout: 3000 })
+    .catch(() => null);
+  await expect(page.getByText(/^Everything fits/)).toBeVisible();
+}
+
+async function publish(page: Page) {
+  await page.getByRole('button', { name: 'Publish…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'What changes for whom' });
+  await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
+  await expect(page.getByText('Published. The house works by this plan now.')).toBeVisible();
+}
+
+test('next week is planned from nothing, looked at, published, taken out and printed', async ({
+  page,
+  at,
+}) => {
+  const said = watchConsole(page);
+  await test.step('what is under way is there; nothing else is planned', async () => {
+    await page.goto(at('plan'));
+    await expect(page.getByText(/\d+ doughs of services have no plan yet\./)).toBeVisible();
+    await expect(bead(page, 'Pull', 'Slab dough for Thu 26 Nov')).toBeVisible();
+    await expectAccessible(page);
+  });
+
+  await test.step('a press settles it, improves it and says how near the best it is', async () => {
+    await settle(page);
+    await page.getByRole('button', { name: '9 days' }).click();
+    await expect(bead(page, 'Weigh', 'Yard dough for Thu 3 Dec')).toBeVisible();
+    await expectAccessible(page);
+  });
+
+  await test.step('a reload loses nothing; undo and redo go all the way', async () => {
+    await page.reload();
+    await expect(page.getByText(/^Everything fits in this draft/)).toBeVisible();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
+    await expect(bead(page, 'Weigh', 'Yard dough for Thu 3 Dec')).toHaveCount(0);
+    await page.keyboard.press('Control+Shift+z');
+    await expect(bead(page, 'Weigh', 'Yard dough for Thu 3 Dec')).toBeVisible();
+  });
+
+  await test.step('publishing says what changes for whom', async () => {
+    await page.getByRole('button', { name: 'Publish…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'What changes for whom' });
+    const ossian = dialog.getByRole('region', { name: 'Ossian' });
+    await expect(ossian.getByText(/^Mix \(Yard dough for Sat 28 Nov\)/)).toBeVisible();
+    await expectAccessible(page);
+    await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
+    await expect(page.getByText('Everything fits: every step has hands')).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('Everything fits: every step has hands')).toBeVisible();
+  });
+
+  await test.step('the house works by it: its steps go out as table and calendar', async () => {
+    await page.getByRole('button', { name: 'Take out…' }).click();
+    const table = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: /table/ }).click();
+    expect(readFileSync(await (await table).path(), 'utf8')).toContain('Yard dough,2026-11-28');
+    await page.getByRole('button', { name: 'Take out…' }).click();
+    const calendar = page.waitForEvent('download');
+    await page.getByRole('menuitem', { name: 'Calendar of Ossian' }).click();
+    const text = readFileSync(await (await calendar).path(), 'utf8');
+    expect(text).toContain('BEGIN:VEVENT');
+    expect(text).toContain('SUMMARY:Mix: Yard dough');
+  });
+
+  await test.step('a week is printed, a page for each person and day', async () => {
+    await page.getByRole('button', { name: 'Take out…' }).click();
+    await page.getByRole('menuitem', { name: 'Days on paper' }).click();
+    await page.getByRole('combobox', { name: 'Day' }).click();
+    await page.getByRole('option', { name: 'The whole week' }).click();
+    const friday = page.getByRole('region', { name: /, Fri 27 Nov$/ });
+    await expect(friday.getByText(/Yard dough for Sun 29 Nov/).first()).toBeVisible();
+    await expect(page.getByText(/pull \d+ trays/).first()).toBeVisible();
+    await expectAccessible(page);
+    const pdf = await page.pdf({ format: 'A4' });
+    const pages = await page.getByRole('region').count();
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)?.length).toBeGreaterThanOrEqual(
+      pages - 1,
+    );
+  });
+  expect(said).toEqual([]);
+});
+
+test('a clash by hand is said at once, understood, and solved by its first suggestion', async ({
+  page,
+  at,
+}) => {
+  await page.goto(at('plan'));
+  await settle(page);
+  const balling = bead(page, 'Divide and ball', 'Yard dough for Sat 28 Nov');
+  const before = await balling.getAttribute('aria-label');
+
+  await test.step('a bead is dragged into the evening', async () => {
+    const box = await balling.boundingBox();
+    if (!box) throw new Error('the bead is on the page');
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 8; i += 1) await page.mouse.move(x + i * 10, y);
+    await expect(
+      facts(page)
+        .getByText(/is not in for the whole of Divide and ball/)
+        .first(),
+    ).toBeVisible();
+    await page.mouse.up();
+    await expect(
+      conflicts(page).getByText(/is not in for the whole of Divide and ball/),
+    ).toBeVisible();
+    await expectAccessible(page);
+  });
+
+  await test.step('its first suggestion, pressed until all fits', async () => {
+    for (let i = 0; i < 4 && (await conflicts(page).count()) > 0; i += 1) {
+      const first = conflicts(page).getByRole('button').first();
+      await expect(first).toHaveText(/give it to|earlier|later/);
+      await first.click();
+      await page.waitForTimeout(300);
+    }
+    await expect(page.getByText(/^Everything fits in this draft/)).toBeVisible();
+  });
+
+  await test.step('all of it goes back', async () => {
+    for (let i = 0; i < 5 && (await balling.getAttribute('aria-label')) !== before; i += 1) {
+      await page.keyboard.press('Control+z');
+    }
+    await expect(balling).toHaveAttribute('aria-label', before ?? '');
+  });
+});
+
+test('one is sick: the rest is settled anew, and two pins stay where they are', async ({
+  page,
+  at,
+}) => {
+  await page.goto(at('plan'));
+  await settle(page);
+  await publish(page);
+
+  const weighing = bead(page, 'Weigh', 'Yard dough for Sat 28 Nov');
+  const bedtime = bead(page, 'Mix pre-ferment', 'Slab dough for Sat 28 Nov');
+  await test.step('two steps are pinned, without a mouse', async () => {
+    for (const one of [weighing, bedtime]) {
+      await tabTo(page, one);
+      await page.keyboard.press('p');
+      await expect(facts(page).getByRole('button', { name: 'Pin' })).toHaveAttribute(
+        'aria-pressed',
+        'true',
+      );
+    }
+  });
+  const timesOf = async () =>
+    [await weighing.getAttribute('aria-label'), await bedtime.getAttribute('aria-label')].map(
+      (label) => /\w{3} \d\d:\d\d/.exec(label ?? '')?.[0],
+    );
+  const pinned = await timesOf();
+
+  await test.step('what breaks without Tilde, and what settles it', async () => {
+    await page.getByRole('button', { name: 'What if…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'What if…' });
+    await dialog.getByRole('combobox', { name: 'Who' }).click();
+    await page.getByRole('option', { name: 'Tilde' }).click();
+    await expect(dialog.getByText('Tilde is not in on Thu 26 Nov')).toBeVisible();
+    await dialog.getByRole('button', { name: 'See what breaks' }).click();
+    await expect(dialog.getByText(/\d+ things break:/)).toBeVisible({ timeout: 20_000 });
+    await expect(dialog.getByText(/changes settle it:/)).toBeVisible();
+    await expectAccessible(page);
+    await dialog.getByRole('button', { name: 'Take it into the draft' }).click();
+  });
+
+  await test.step('the draft fits, says what it rests on, and the pins have not moved', async () => {
+    await expect(page.getByText(/^Everything fits in this draft/)).toBeVisible();
+    await expect(page.getByText('Tilde is not in on Thu 26 Nov')).toBeVisible();
+    expect(await timesOf()).toEqual(pinned);
+    const list = page.getByRole('region', { name: 'Thu 26 Nov' });
+    await expect(list.getByRole('row').first()).toBeVisible();
+    await expect(list.getByText('Tilde')).toHaveCount(0);
+    await settle(page, 'Settle the rest');
+    expect(await timesOf()).toEqual(pinned);
+    await publish(page);
+  });
+});
+
+test('more than can be made: what clashes is named, and one press lets it be', async ({
+  page,
+  at,
+}) => {
+  test.slow();
+  await page.goto(at('demand?days=7'));
+  const friday = countField(page, 'Slab', 'Dinner', 'Fri 27 Nov');
+  await friday.fill('90');
+  await friday.press('Enter');
+  await page.goto(at('plan'));
+  await page.getByRole('button', { name: 'Settle the week' }).click();
+  const clash = page.getByRole('region', { name: 'What clashes' });
+  await expect(clash.getByText(/Slab dough for Dinner Fri 27 Nov/).first()).toBeVisible({
+    timeout: 90_000,
+  });
+  await expectAccessible(page);
+  await clash.getByRole('button').first().click();
+  await expect(page.getByRole('region', { name: 'This plan takes it that:' })).toBeVisible();
+  await settle(page, 'Settle the rest');
+});
