@@ -88,7 +88,7 @@ export const refOf = ({ id: lotId }: PlannedLot, { stage, serviceId }: PlannedSt
 export function conflictsOf(problem: WeekProblem, plan: Pick<WeekPlan, 'lots'>): Conflict[] {
   return [
     ...openDemands(problem, plan.lots),
-    ...plan.lots.flatMap((lot) => sizeConflicts(problem, lot)),
+    ...sizeConflicts(problem, plan.lots),
     ...plan.lots.flatMap((lot) => restConflicts(problem, lot)),
     ...peopleConflicts(problem, plan.lots),
     ...mixerConflicts(problem, plan.lots),
@@ -109,16 +109,25 @@ function openDemands(problem: WeekProblem, lots: readonly PlannedLot[]): Conflic
 /** Lots that differ by no more than this from what is wanted are near enough, a share. */
 const NEAR_ENOUGH = 0.03;
 
-function sizeConflicts(problem: WeekProblem, lot: PlannedLot): Conflict[] {
-  const dough = problem.doughs.find(({ id }) => id === lot.doughId);
-  if (!dough || isUnderWay(lot, problem.nowMin)) return [];
-  const wantedKg = servicesOfDough(problem, dough)
-    .filter(({ serviceId }) => lot.serviceIds.includes(serviceId))
-    .reduce((sum, { doughKg }) => sum + doughKg, 0);
-  const isNear = Math.abs(wantedKg - lot.doughKg) <= NEAR_ENOUGH * lot.doughKg;
-  return isNear || wantedKg === 0
-    ? []
-    : [{ kind: 'other-size', lotId: lot.id, plannedKg: lot.doughKg, wantedKg }];
+function sizeConflicts(problem: WeekProblem, lots: readonly PlannedLot[]): Conflict[] {
+  const wanted = new Map(
+    problem.doughs.flatMap((dough) =>
+      servicesOfDough(problem, dough).map(
+        ({ serviceId, doughKg }) => [`${dough.id}@${serviceId}`, doughKg] as const,
+      ),
+    ),
+  );
+  return lots.flatMap((lot): Conflict[] => {
+    if (isUnderWay(lot, problem.nowMin)) return [];
+    const wantedKg = lot.serviceIds.reduce(
+      (sum, id) => sum + (wanted.get(`${lot.doughId}@${id}`) ?? 0),
+      0,
+    );
+    const isNear = Math.abs(wantedKg - lot.doughKg) <= NEAR_ENOUGH * lot.doughKg;
+    return isNear || wantedKg === 0
+      ? []
+      : [{ kind: 'other-size', lotId: lot.id, plannedKg: lot.doughKg, wantedKg }];
+  });
 }
 
 function restConflicts({ doughs, nowMin }: WeekProblem, lot: PlannedLot): Conflict[] {
@@ -239,17 +248,25 @@ export interface Level<Whose> extends Stretch {
 
 /** How much is taken over time: stretches one after another, from the first taking to the last. */
 export function levelsOf<Whose>(takings: readonly Taking<Whose>[]): Level<Whose>[] {
-  const moments = [...new Set(takings.flatMap(({ startMin, endMin }) => [startMin, endMin]))];
+  const begins = [...takings].sort((a, b) => a.startMin - b.startMin);
+  const ends = [...takings].sort((a, b) => a.endMin - b.endMin);
+  const moments = [...new Set([...begins.map((t) => t.startMin), ...ends.map((t) => t.endMin)])];
   moments.sort((a, b) => a - b);
+  const here = new Set<Taking<Whose>>();
+  let [begun, ended, amount] = [0, 0, 0];
   return moments.slice(0, -1).map((startMin, i) => {
-    const endMin = moments[i + 1] as number;
-    const here = takings.filter((each) => each.startMin < endMin && each.endMin > startMin);
-    return {
-      startMin,
-      endMin,
-      amount: here.reduce((sum, { amount }) => sum + amount, 0),
-      whose: here.flatMap(({ whose }) => (whose === null ? [] : [whose])),
-    };
+    for (; (ends[ended]?.endMin ?? Infinity) <= startMin; ended += 1) {
+      const gone = ends[ended] as Taking<Whose>;
+      if (here.delete(gone)) amount -= gone.amount;
+    }
+    for (; (begins[begun]?.startMin ?? Infinity) <= startMin; begun += 1) {
+      const come = begins[begun] as Taking<Whose>;
+      if (come.endMin <= startMin) continue;
+      here.add(come);
+      amount += come.amount;
+    }
+    const whose = [...here].flatMap((each) => (each.whose === null ? [] : [each.whose]));
+    return { startMin, endMin: moments[i + 1] as number, amount, whose };
   });
 }
 

@@ -62,7 +62,7 @@ export function SwellingRibbon({
 }) {
   const tint = useId();
   const points = pointsOf(lot, toX, part);
-  const middle = y + BRACKET + (height - BRACKET) / 2;
+  const middle = ribbonMiddle(y, height);
   const scale = (height - BRACKET) / 60;
   return (
     <g role="img" aria-label={label}>
@@ -109,6 +109,10 @@ interface RibbonPoint {
   readonly down: number;
   readonly coreTempC: number;
 }
+
+/** Where the middle of a ribbon lies. */
+export const ribbonMiddle = (y: number, height: number): number =>
+  y + BRACKET + (height - BRACKET) / 2;
 
 /** One point every few pixels, and every point where a stage begins: rise may jump there. */
 function pointsOf(

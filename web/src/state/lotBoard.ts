@@ -1,12 +1,12 @@
 import {
   ballsToMake,
-  dateOfService,
   doughIdOf,
   lotItem,
   NO_PLAN,
   productsOfDough,
   recipeFor,
   scaleRecipe,
+  serviceIdOf,
   type HouseBook,
   type Lot,
   type LotItem,
@@ -109,9 +109,13 @@ function lotFor(
     balls: items.reduce((sum, item) => sum + item.count, 0),
   };
   const formula = book.formulas.find((f) => f.id === product.formulaId);
+  // A plan that was made once the first doors were open no longer tells how the lot came there.
+  const first = services.find(({ startsAt }) => Date.parse(startsAt) === times.doorsMs);
   const planned = plan.lots.find(
     ({ doughId, serviceIds }) =>
-      doughId === doughIdOf(product) && serviceIds.some((id) => dateOfService(id) === date),
+      doughId === doughIdOf(product) &&
+      first !== undefined &&
+      serviceIds.includes(serviceIdOf(first)),
   );
   return {
     product,

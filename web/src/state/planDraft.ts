@@ -91,10 +91,26 @@ export const planDraftsSlice = createSlice({
 export const { bent, improved, undone, redone, dropped } = planDraftsSlice.actions;
 
 /** Steps back that are kept across a reload. */
-const STEPS_STORED = 10;
+const STEPS_STORED = 3;
+/** Drafts are written down once a hand has been still this long, ms; and always before the page goes. */
+const STILL_MS = 400;
 
-/** Keeps the drafts on this device. */
+let waiting: PlanDraftsState | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Keeps the drafts on this device, in a moment. */
 export function storePlanDrafts(drafts: PlanDraftsState): void {
+  if (waiting === null) window.addEventListener('pagehide', writeDown, { once: true });
+  waiting = drafts;
+  clearTimeout(timer);
+  timer = setTimeout(writeDown, STILL_MS);
+}
+
+function writeDown(): void {
+  if (waiting === null) return;
+  const drafts = waiting;
+  waiting = null;
+  window.removeEventListener('pagehide', writeDown);
   const short = Object.fromEntries(
     Object.entries(drafts).map(([house, draft]) => [
       house,

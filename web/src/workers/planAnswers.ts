@@ -1,6 +1,5 @@
 import type {
   AsIf,
-  Climate,
   FollowedLot,
   FollowedWeek,
   Place,
@@ -43,8 +42,8 @@ export interface PlanQuestion {
 export interface FollowerInWorker {
   /** Everything together with the rooms, until neither moves the other. */
   week(question: PlanQuestion): FollowedPlan;
-  /** One lot, in the rooms as they were. */
-  lot(document: WeekDocument, lot: PlannedLot, climate: Climate, isMixed: boolean): FollowedPlanLot;
+  /** One lot of the week that was followed last, in its rooms as they were then; null before any was. */
+  lot(lot: PlannedLot): FollowedPlanLot | null;
   mendings(
     problem: WeekProblem,
     lots: readonly PlannedLot[],

@@ -3,6 +3,10 @@ import type { TimeScale } from './planLayout';
 import styles from './Plan.module.css';
 
 const HOUR_MS = 3_600_000;
+/** Hours between two numbers, whichever first leaves them room. */
+const EVERY = [1, 3, 6, 12] as const;
+const LABEL_PX = 34;
+const DAY_LABEL_PX = 84;
 
 /** Hour lines with their numbers, days by name, nights shaded. */
 export function Hours({ scale, height }: { readonly scale: TimeScale; readonly height: number }) {
@@ -16,16 +20,10 @@ export function Hours({ scale, height }: { readonly scale: TimeScale; readonly h
       hour: f.hour(first + i * HOUR_MS),
     }),
   );
-  const labelEvery =
-    hours.length > 150
-      ? 24
-      : hours.length > 60
-        ? 12
-        : hours.length > 30
-          ? 6
-          : hours.length > 14
-            ? 3
-            : 1;
+  const hourPx = scale.pxPerMin * 60;
+  const every = EVERY.find((step) => step * hourPx >= LABEL_PX) ?? 24;
+  const isTold = (hour: number) =>
+    hour === 0 || (hour % every === 0 && hour * hourPx >= DAY_LABEL_PX);
   return hours.map(({ ms, hour }) => (
     <g key={ms}>
       {(hour >= 21 || hour < 6) && (
@@ -37,7 +35,7 @@ export function Hours({ scale, height }: { readonly scale: TimeScale; readonly h
           height={height - 20}
         />
       )}
-      {hour % labelEvery === 0 && (
+      {isTold(hour) && (
         <>
           <line
             className={hour === 0 ? styles['midnight'] : styles['hourLine']}

@@ -1,7 +1,7 @@
 import { STANDARD_TARGET, type PlannedLot, type PlannedStep, type StepRef } from '@calm/core';
 import type { ServiceWay } from '@calm/contract';
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
-import { SwellingRibbon } from '../../parts/SwellingRibbon';
+import { ribbonMiddle, SwellingRibbon } from '../../parts/SwellingRibbon';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
 import { spanOfLot, stepBeads, type StepBead, type TimeScale } from './planLayout';
 import styles from './Plan.module.css';
@@ -9,6 +9,10 @@ import type { PlanWords } from './planWords';
 
 const MS_PER_MIN = 60_000;
 const BEAD_PX = 30;
+/** From here on work and rests are named under the ribbon. */
+const WORDS_FROM_PX_PER_MIN = 0.9;
+const REST_WORDS_PX = 150;
+const WORDS_PX = 14;
 /** Below this, beads are dots without initials. */
 const LETTERS_FROM_PX_PER_MIN = 0.17;
 
@@ -66,7 +70,9 @@ export const LotRibbon = memo(function LotRibbon({
   const span = spanOfLot(lot, endOf);
   const main = followed?.ways[0]?.serviceId ?? lot.serviceIds[0] ?? '';
   const others = lot.serviceIds.filter((id) => id !== main);
-  const lineY = y + mainHeight * 0.62;
+  const hasWords = pxPerMin >= WORDS_FROM_PX_PER_MIN;
+  const ribbonHeight = hasWords ? mainHeight - WORDS_PX : mainHeight;
+  const lineY = ribbonMiddle(y, ribbonHeight);
   const sideY = (i: number) => y + mainHeight + i * sideHeight;
   const hasLetters = pxPerMin >= LETTERS_FROM_PX_PER_MIN;
   const labelX = Math.max(toX(span.startMin * MS_PER_MIN), scale.left + 4);
@@ -88,7 +94,7 @@ export const LotRibbon = memo(function LotRibbon({
           way={wayOf(main)}
           scale={scale}
           y={y}
-          height={mainHeight}
+          height={ribbonHeight}
           fromMin={-Infinity}
           endMin={endOf(main)}
           label={words.lot(lot)}
@@ -111,6 +117,18 @@ export const LotRibbon = memo(function LotRibbon({
           {code ?? words.t('plan.toMakeFor', { date: words.f.date(dateOf(lot)) })}
         </text>
       )}
+      {hasWords &&
+        lot.rests
+          .filter(({ serviceId }) => serviceId === null || serviceId === main)
+          .map(({ stage, startMin, endMin, key, place }) => {
+            const x = Math.max(toX(startMin * MS_PER_MIN) + 18, scale.left + 4);
+            const room = Math.min(scale.right, toX(endMin * MS_PER_MIN)) - x;
+            return room > REST_WORDS_PX ? (
+              <text key={stage} className={styles['under']} x={x} y={y + mainHeight - 3}>
+                {words.t(`rest.${key}`)}, {place}
+              </text>
+            ) : null;
+          })}
       {[main, ...others].map((serviceId, i) =>
         stepBeads(
           lot.steps.filter((step) =>
@@ -125,8 +143,9 @@ export const LotRibbon = memo(function LotRibbon({
             key={markOf(bead.steps[0] as PlannedStep)}
             bead={bead}
             lot={lot}
-            y={i === 0 ? lineY : sideY(i - 1) + sideHeight * 0.6}
+            y={i === 0 ? lineY : ribbonMiddle(sideY(i - 1), sideHeight)}
             hasLetters={hasLetters}
+            hasWords={i === 0 && hasWords}
             isDone={bead.steps.every(({ endMin }) => endMin <= nowMin)}
             words={words}
             marks={marks}
@@ -187,6 +206,7 @@ function Bead({
   lot,
   y,
   hasLetters,
+  hasWords,
   isDone,
   words,
   marks,
@@ -196,6 +216,7 @@ function Bead({
   readonly lot: PlannedLot;
   readonly y: number;
   readonly hasLetters: boolean;
+  readonly hasWords: boolean;
   readonly isDone: boolean;
   readonly words: PlanWords;
   readonly marks: BeadMarks;
@@ -240,6 +261,17 @@ function Bead({
       {hasLetters && (
         <text x={bead.x} y={y + 4.5} textAnchor="middle">
           {text}
+        </text>
+      )}
+      {hasWords && (
+        <text
+          className={styles['under']}
+          data-strong
+          x={bead.x}
+          y={y + high + 12}
+          textAnchor="middle"
+        >
+          {bead.steps.map(({ key }) => words.t(`work.${key}`)).join(', ')}
         </text>
       )}
       {has(marks.pinned) && (

@@ -10,7 +10,7 @@ import {
   type Conflict,
   type StepRef,
 } from '@calm/core';
-import { useEffect, useMemo, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
@@ -19,6 +19,7 @@ import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useCursor } from '../../state/useCursor';
 import { AsIfs } from './AsIfs';
+import { AtCursor } from './AtCursor';
 import { ClashPanel } from './ClashPanel';
 import { Conflicts } from './Conflicts';
 import { doughWarnings, sayWarning, warningName } from './doughWarnings';
@@ -69,6 +70,8 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
   const { state, settle, stop, forget } = useSettling(week, bending);
   const [params, setParams] = useSearchParams();
   const [picked, setPicked] = useState<StepRef | null>(null);
+  // What is picked is told between frames: the hand may be moving already.
+  const pick = useCallback((step: StepRef) => startTransition(() => setPicked(step)), []);
   const [inHand, setInHand] = useState<InHand | null>(null);
   const [dialog, setDialog] = useState<'publish' | 'what-if' | null>(null);
   useUndoKeys(bending.undo, bending.redo);
@@ -90,56 +93,37 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
   const isBegun = week.isDraft || week.published.version > 0;
   const isSaid = ({ kind }: Conflict) => isBegun || kind !== 'open';
   const shown = conflicts.filter(isSaid);
-  const warnings = doughWarnings(followed.plan?.lots ?? [], week);
+  const warnings = useMemo(
+    () => doughWarnings(followed.plan?.lots ?? [], week),
+    [followed.plan, week],
+  );
 
   const hours = ZOOMS.find((zoom) => String(zoom) === params.get('hours')) ?? 48;
   const fromMs = Math.floor(atMs / HOUR_MS - hours * SHARE_BEFORE) * HOUR_MS;
   const toMs = fromMs + hours * HOUR_MS;
-  const steps = planSteps(lots, Math.floor(atMs / 60_000), Math.floor(toMs / 60_000));
+  const steps = useMemo(
+    () => planSteps(week.lots, Math.floor(atMs / 60_000), Math.floor(toMs / 60_000)),
+    [week.lots, atMs, toMs],
+  );
   const isBusy = state.kind === 'settling' || state.kind === 'asking-why';
 
   return (
     <Page
       title={t('plan.title')}
       lead={
-        <Standing
-          week={week}
-          state={state}
-          conflicts={shown.length}
-          openCount={isBegun ? 0 : open.length}
-        />
-      }
-      aside={
-        <div className={styles['actions']}>
-          <Button disabled={!bending.undo} onClick={() => bending.undo?.()}>
-            {t('plan.undo')}
-          </Button>
-          <Button disabled={!bending.redo} onClick={() => bending.redo?.()}>
-            {t('plan.redo')}
-          </Button>
-          <Button onClick={() => setDialog('what-if')}>{t('plan.whatIf')}</Button>
-          <Out week={week} />
-          {isBusy ? (
-            <Button variant="outlined" onClick={stop}>
-              {t('plan.stop')}
-            </Button>
-          ) : (
-            <Button
-              variant={isBegun ? 'outlined' : 'contained'}
-              disabled={faults.length > 0}
-              onClick={settle}
-            >
-              {t(isBegun ? 'plan.settleRest' : 'plan.settleWeek')}
+        <>
+          <Standing
+            week={week}
+            state={state}
+            conflicts={shown.length}
+            openCount={isBegun ? 0 : open.length}
+          />{' '}
+          {week.isDraft && !isBusy && (
+            <Button size="small" onClick={bending.drop}>
+              {t('plan.letGo')}
             </Button>
           )}
-          <Button
-            variant="contained"
-            disabled={!week.isDraft || isBusy}
-            onClick={() => setDialog('publish')}
-          >
-            {t('plan.publishDots')}
-          </Button>
-        </div>
+        </>
       }
     >
       {isBusy && <LinearProgress aria-label={t('plan.settling')} />}
@@ -190,12 +174,38 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        {week.isDraft && (
-          <span className="quiet">
-            {t('plan.draft')} <Button onClick={bending.drop}>{t('plan.letGo')}</Button>
-          </span>
-        )}
+        <div className={styles['actions']}>
+          <Button disabled={!bending.undo} onClick={() => bending.undo?.()}>
+            {t('plan.undo')}
+          </Button>
+          <Button disabled={!bending.redo} onClick={() => bending.redo?.()}>
+            {t('plan.redo')}
+          </Button>
+          <Button onClick={() => setDialog('what-if')}>{t('plan.whatIf')}</Button>
+          <Out week={week} />
+          {isBusy ? (
+            <Button variant="outlined" onClick={stop}>
+              {t('plan.stop')}
+            </Button>
+          ) : (
+            <Button
+              variant={isBegun ? 'outlined' : 'contained'}
+              disabled={faults.length > 0}
+              onClick={settle}
+            >
+              {t(isBegun ? 'plan.settleRest' : 'plan.settleWeek')}
+            </Button>
+          )}
+          <Button
+            variant="contained"
+            disabled={!week.isDraft || isBusy}
+            onClick={() => setDialog('publish')}
+          >
+            {t('plan.publishDots')}
+          </Button>
+        </div>
       </div>
+      <AtCursor lots={week.lots} atMs={atMs} words={words} />
       <PlanPicture
         week={week}
         lots={lots}
@@ -206,7 +216,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
         conflicts={shown}
         picked={picked}
         bending={bending}
-        onPick={setPicked}
+        onPick={pick}
         onHold={setInHand}
       />
       <StepFacts

@@ -16,9 +16,15 @@ import type { PlanWeek } from './usePlanWeek';
 import type { useFollowed } from './useFollowed';
 
 const LABELS = 140;
+const NARROW_LABELS = 60;
+/** Below this, names are short. */
+const NARROW_PX = 600;
 const HEAD = 44;
 const GAP = 20;
 const LANE_GAP = 6;
+
+/** Shorter ones have words under their beads. */
+const NEAR_MS = 24 * 3_600_000;
 /** Longer stretches are drawn with thinner lanes. */
 const FAR_MS = 5 * 24 * 3_600_000;
 const MS_PER_MIN = 60_000;
@@ -74,12 +80,14 @@ export function PlanPicture({
   const dispatch = useAppDispatch();
   const { atMs, nowMs } = useCursor();
   const { ref, width } = useWidth<HTMLDivElement>();
+  const isNarrow = width < NARROW_PX;
+  const labels = isNarrow ? NARROW_LABELS : LABELS;
   const svg = useRef<SVGSVGElement>(null);
   const grab = useRef<Grab | null>(null);
   const [target, setTarget] = useState<string | null>(null);
   const scale = useMemo(
-    () => timeScale(fromMs, toMs, LABELS, Math.max(LABELS, width)),
-    [fromMs, toMs, width],
+    () => timeScale(fromMs, toMs, labels, Math.max(labels, width)),
+    [fromMs, toMs, labels, width],
   );
   const endOf = useMemo(() => {
     const ends = new Map(
@@ -99,7 +107,8 @@ export function PlanPicture({
     });
     const doughIds = week.problem.doughs.map(({ id }) => id);
     const isFar = toMs - fromMs > FAR_MS;
-    const [main, side] = isFar ? [34, 12] : [44, 22];
+    const isNear = toMs - fromMs < NEAR_MS;
+    const [main, side] = isFar ? [34, 12] : isNear ? [64, 26] : [44, 22];
     const heightOf = ({ services }: Lane) => main + side * (services - 1) + LANE_GAP;
     return stacked(lanesOf(inView, doughIds, endOf), heightOf, HEAD).map(({ item, y }) => ({
       lane: item,
@@ -209,8 +218,8 @@ export function PlanPicture({
     return {
       onPick: (step) => act.current.onPick(step),
       onGrab: (step, event) => {
+        // Taking hold of a bead focuses it, and that picks it.
         event.stopPropagation();
-        act.current.onPick(step);
         take('bead', step, event);
       },
       onGrabLot: (lotId, event) => take('lot', { lotId, stage: -1, serviceId: null }, event),
@@ -228,7 +237,7 @@ export function PlanPicture({
   const setCursor = (event: PointerEvent) => {
     const box = svg.current?.getBoundingClientRect();
     if (!box) return;
-    const ms = fromMs + ((event.clientX - box.left - LABELS) / scale.pxPerMin) * MS_PER_MIN;
+    const ms = fromMs + ((event.clientX - box.left - labels) / scale.pxPerMin) * MS_PER_MIN;
     dispatch(moved(Math.round(ms / CURSOR_STEP_MS) * CURSOR_STEP_MS));
     dispatch(settled());
   };
@@ -246,15 +255,15 @@ export function PlanPicture({
         onPointerCancel={onDrop}
       >
         <clipPath id="plan-time">
-          <rect x={LABELS} y={0} width={Math.max(0, width - LABELS)} height={height} />
+          <rect x={labels} y={0} width={Math.max(0, width - labels)} height={height} />
         </clipPath>
         <g clipPath="url(#plan-time)">
           <Hours scale={scale} height={height} />
           {width > 0 && <Services services={week.services} scale={scale} height={height} />}
           <rect
             className={styles['clock']}
-            x={LABELS}
-            width={Math.max(0, width - LABELS)}
+            x={labels}
+            width={Math.max(0, width - labels)}
             y={0}
             height={HEAD - 8}
             onPointerDown={setCursor}
@@ -301,7 +310,7 @@ export function PlanPicture({
           .filter(({ lane }) => lane.isFirstOfDough)
           .map(({ lane, y }) => (
             <text key={lane.doughId} className={styles['doughName']} x={0} y={y + 28}>
-              {words.dough(lane.doughId)}
+              {isNarrow ? words.doughCode(lane.doughId) : words.dough(lane.doughId)}
             </text>
           ))}
         {strips.map(({ strip, y }) => {
@@ -313,7 +322,8 @@ export function PlanPicture({
               x={0}
               y={y + strip.height / 2 + 5}
             >
-              {name} <tspan className={styles['sub']}>{more}</tspan>
+              {isNarrow ? (strip.kind === 'person' ? more : shortName(name)) : name}{' '}
+              {!isNarrow && <tspan className={styles['sub']}>{more}</tspan>}
             </text>
           );
         })}
@@ -360,6 +370,9 @@ function Services({
     );
   });
 }
+
+/** The first letters of a name that has no room. */
+const shortName = (name: string): string => (name.length > 8 ? `${name.slice(0, 7)}…` : name);
 
 /** The long cold rest of a lot: what moves when a lot is put elsewhere. */
 function coldRestOf({ lots }: PlanWeek, lotId: string) {

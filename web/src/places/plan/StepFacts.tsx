@@ -2,7 +2,14 @@ import PushPinIcon from '@mui/icons-material/PushPin';
 import PushPinOutlinedIcon from '@mui/icons-material/PushPinOutlined';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
-import { findStep, type PlannedLot, type PlannedStep, type StepRef } from '@calm/core';
+import {
+  findStep,
+  type PlannedLot,
+  type PlannedStep,
+  type RestKey,
+  type StepRef,
+} from '@calm/core';
+import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/Choice';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
@@ -45,6 +52,10 @@ export function StepFacts({
   const { lot, step } = found;
   const isBegun = step.startMin < week.nowMin;
   const pinned = isPinned(week.content, picked);
+  const rest = lot.rests.find(
+    ({ stage, serviceId }) =>
+      stage === step.stage + 1 && (step.serviceId === null || step.serviceId === serviceId),
+  );
   return (
     <aside className={styles['facts']} aria-label={t('plan.facts')}>
       <div className={styles['factsHead']}>
@@ -81,13 +92,22 @@ export function StepFacts({
             </Button>
             <People
               week={week}
-              lot={lot}
-              step={step}
+              doughId={lot.doughId}
+              personIds={step.personIds}
               picked={picked}
               words={words}
               bending={bending}
             />
-            <PlaceAfter week={week} lot={lot} step={step} bending={bending} />
+            {rest && (
+              <PlaceAfter
+                week={week}
+                lotId={lot.id}
+                stage={rest.stage}
+                restKey={rest.key}
+                place={rest.place}
+                bending={bending}
+              />
+            )}
             <ToggleButton
               value="pin"
               selected={pinned}
@@ -111,24 +131,24 @@ export function StepFacts({
   );
 }
 
-/** Who does it: one choice for each pair of hands. */
-function People({
+/** Who does it: one choice for each pair of hands. Stays as it is while only times move. */
+const People = memo(function People({
   week,
-  lot,
-  step,
+  doughId,
+  personIds,
   picked,
   words,
   bending,
 }: {
   readonly week: PlanWeek;
-  readonly lot: PlannedLot;
-  readonly step: PlannedStep;
+  readonly doughId: string;
+  readonly personIds: readonly string[];
   readonly picked: StepRef;
   readonly words: PlanWords;
   readonly bending: Bending;
 }) {
   const { t } = useTranslation();
-  const work = week.problem.doughs.find(({ id }) => id === lot.doughId)?.route[step.stage];
+  const work = week.problem.doughs.find(({ id }) => id === doughId)?.route[picked.stage];
   const hands = work?.kind === 'work' ? work.people : 1;
   const nobody = '';
   const ids = [nobody, ...week.problem.people.map(({ id }) => id)];
@@ -136,13 +156,13 @@ function People({
     <Choice
       key={i}
       label={hands > 1 ? t('plan.whoOf', { number: i + 1 }) : t('plan.who')}
-      value={step.personIds[i] ?? nobody}
+      value={personIds[i] ?? nobody}
       values={ids}
       width={150}
       say={(id) => (id === nobody ? t('plan.nobody') : words.person(id))}
       onChange={(id) => {
         const next = Array.from({ length: hands }, (_x, at) =>
-          at === i ? id : (step.personIds[at] ?? ''),
+          at === i ? id : (personIds[at] ?? ''),
         );
         bending.give(
           picked,
@@ -151,38 +171,37 @@ function People({
       }}
     />
   ));
-}
+});
 
 /** Where the lot stands after a step. */
-function PlaceAfter({
+const PlaceAfter = memo(function PlaceAfter({
   week,
-  lot,
-  step,
+  lotId,
+  stage,
+  restKey,
+  place,
   bending,
 }: {
   readonly week: PlanWeek;
-  readonly lot: PlannedLot;
-  readonly step: PlannedStep;
+  readonly lotId: string;
+  readonly stage: number;
+  readonly restKey: RestKey;
+  readonly place: string;
   readonly bending: Bending;
 }) {
   const { t } = useTranslation();
-  const rest = lot.rests.find(
-    ({ stage, serviceId }) =>
-      stage === step.stage + 1 && (step.serviceId === null || step.serviceId === serviceId),
-  );
-  if (!rest) return null;
-  const names = [...new Set([rest.place, ...week.problem.places.map(({ name }) => name)])];
+  const names = [...new Set([place, ...week.problem.places.map(({ name }) => name)])];
   return (
     <Choice
-      label={t('plan.standsIn', { rest: t(`rest.${rest.key}`) })}
-      value={rest.place}
+      label={t('plan.standsIn', { rest: t(`rest.${restKey}`) })}
+      value={place}
       values={names}
       width={150}
       say={(name) => name}
-      onChange={(place) => bending.putIn(lot.id, rest.stage, place)}
+      onChange={(to) => bending.putIn(lotId, stage, to)}
     />
   );
-}
+});
 
 /** Its yeast, when its balls open well, and what is pulled when. */
 function doughFacts(

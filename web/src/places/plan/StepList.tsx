@@ -1,10 +1,11 @@
+import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
 import styles from './Plan.module.css';
 import { byDay, type PlanStep } from './planSteps';
 import type { PlanWords } from './planWords';
 
 /** The same plan as a list: what, when, for which lot, by whom. */
-export function StepList({
+export const StepList = memo(function StepList({
   steps,
   timeZone,
   words,
@@ -45,4 +46,4 @@ export function StepList({
       </table>
     </section>
   ));
-}
+});

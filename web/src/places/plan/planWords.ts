@@ -31,18 +31,31 @@ export interface PlanWords {
 const MS_PER_MIN = 60_000;
 
 /** The words of a week's plan. */
-export function usePlanWords({ book, lots, services, publishedLots }: PlanWeek): PlanWords {
+export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'services'>): PlanWords {
   const { t } = useTranslation();
   const f = useFormats();
   return useMemo(() => {
     const formulaOf = (doughId: string) =>
       book.formulas.find(({ id }) => doughId.startsWith(`${id}/`));
     const dough = (doughId: string) => doughName(book, doughId);
-    const lot = (planned: PlannedLot) =>
-      t('plan.lotFor', {
-        dough: dough(planned.doughId),
-        dates: datesOf(planned).map(f.date).join(', '),
-      });
+    // While a bead is dragged the same names are said some hundred times a frame.
+    const lot = remembered(
+      ({ id, serviceIds }: PlannedLot) => [id, ...serviceIds].join(),
+      (planned) =>
+        t('plan.lotFor', {
+          dough: dough(planned.doughId),
+          dates: datesOf(planned).map(f.date).join(', '),
+        }),
+    );
+    const stepOf = remembered(
+      ({ key, service }: { readonly key: PlannedStep['key']; readonly service: string | null }) =>
+        `${key}/${service ?? ''}`,
+      ({ key, service }) => {
+        const work = t(`work.${key}`);
+        return service === null ? work : t('plan.stepFor', { work, service });
+      },
+    );
+    const itself = (minute: number) => String(minute);
     const named = (serviceId: string) =>
       services.find(({ date, patternId }) => `${date}/${patternId}` === serviceId);
     return {
@@ -58,25 +71,38 @@ export function usePlanWords({ book, lots, services, publishedLots }: PlanWeek):
       doughCode: (doughId) => formulaOf(doughId)?.code ?? '',
       lot,
       lotId: (lotId) => {
-        const planned = [...lots, ...publishedLots].find(({ id }) => id === lotId);
-        return planned ? lot(planned) : lotId;
+        // A lot of a house is named after its dough and its first service: formula, route, date, service.
+        const [formulaId = '', routeId = '', date = ''] = lotId.split('/');
+        return t('plan.lotFor', { dough: dough(`${formulaId}/${routeId}`), dates: f.date(date) });
       },
       service: (serviceId) => {
         const service = named(serviceId);
         return service ? `${service.name} ${f.date(service.date)}` : serviceId;
       },
       mixer: (id) => book.mixers.find((mixer) => mixer.id === id.replace(/-2$/, ''))?.name ?? id,
-      moment: (minute) => f.moment(minute * MS_PER_MIN),
-      time: (minute) => f.time(minute * MS_PER_MIN),
+      moment: remembered(itself, (minute) => f.moment(minute * MS_PER_MIN)),
+      time: remembered(itself, (minute) => f.time(minute * MS_PER_MIN)),
       step: (step, planned) => {
-        const service = step.serviceId === null ? null : named(step.serviceId);
-        const work = t(`work.${step.key}`);
-        return service && planned.serviceIds.length > 1
-          ? t('plan.stepFor', { work, service: service.name })
-          : work;
+        const isOneOfSeveral = step.serviceId !== null && planned.serviceIds.length > 1;
+        const service = isOneOfSeveral ? (named(step.serviceId ?? '')?.name ?? null) : null;
+        return stepOf({ key: step.key, service });
       },
     };
-  }, [book, lots, services, publishedLots, t, f]);
+  }, [book, services, t, f]);
+}
+
+/** A function that says the same again without finding it anew. */
+function remembered<Asked>(
+  keyOf: (asked: Asked) => string,
+  say: (asked: Asked) => string,
+): (asked: Asked) => string {
+  const known = new Map<string, string>();
+  return (asked) => {
+    const key = keyOf(asked);
+    const said = known.get(key) ?? say(asked);
+    known.set(key, said);
+    return said;
+  };
 }
 
 const doughName = ({ formulas }: HouseBook, doughId: string): string =>

@@ -1,6 +1,5 @@
-import type { Climate } from '@calm/contract';
 import type { PlannedLot } from '@calm/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { follower } from '../../workers/plan';
 import type { FollowedPlan, FollowedPlanLot, PlanQuestion } from '../../workers/planAnswers';
 import { useLatest } from '../../workers/useLatest';
@@ -8,13 +7,7 @@ import type { PlanWeek } from './usePlanWeek';
 
 const askWeek = (question: PlanQuestion): Promise<FollowedPlan> => follower().week(question);
 
-interface LotQuestion extends Pick<PlanQuestion, 'document'> {
-  readonly lot: PlannedLot;
-  readonly climate: Climate;
-  readonly isMixed: boolean;
-}
-const askLot = ({ document, lot, climate, isMixed }: LotQuestion): Promise<FollowedPlanLot> =>
-  follower().lot(document, lot, climate, isMixed);
+const askLot = (lot: PlannedLot): Promise<FollowedPlanLot | null> => follower().lot(lot);
 
 /**
  * Every lot's dough along its plan. While one lot is bent only it is followed, in the rooms as they were;
@@ -35,20 +28,13 @@ export function useFollowed(
     () => ({ document, lots, places, asIfs, mixed }),
     [document, lots, places, asIfs, mixed],
   );
-  const plan = useLatest(askWeek, question)?.answer ?? null;
-  const climate = plan?.climate;
-  const lotQuestion = useMemo(
-    () =>
-      bentLot && climate
-        ? { document, lot: bentLot, climate, isMixed: mixed.includes(bentLot.id) }
-        : null,
-    [document, bentLot, climate, mixed],
-  );
-  const inHand = useLatest(askLot, lotQuestion);
+  // A whole week is drawn anew between frames, not in one.
+  const plan = useDeferredValue(useLatest(askWeek, question)?.answer ?? null);
+  const inHand = useLatest(askLot, bentLot)?.answer ?? null;
   const bentId = bentLot?.id;
   return useMemo(() => {
     const known = new Map((plan?.lots ?? []).map((followed) => [followed.lotId, followed]));
-    if (inHand && bentId === inHand.answer.lotId) known.set(bentId, inHand.answer);
+    if (inHand && bentId === inHand.lotId) known.set(bentId, inHand);
     return { plan, ofLot: (lotId) => known.get(lotId) ?? null };
   }, [plan, inHand, bentId]);
 }

@@ -1,5 +1,7 @@
 import {
+  dateOfService,
   lotsUnderWay,
+  NO_PLAN,
   weekAsIf,
   weekOfHouse,
   type HouseBook,
@@ -93,10 +95,26 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
   }, [book.data, services.data, shifts.data, lots.data, plan.data, timeZone, from, days]);
   const curves = usage.data ?? NO_USAGE;
 
+  const plainDocument = useMemo(
+    () =>
+      plain
+        ? weekOfHouse({ ...plain, usage: curves, nowMin, published: plain.published.content })
+        : null,
+    [plain, curves, nowMin],
+  );
+  const content = draft?.present ?? plain?.published.content ?? NO_PLAN;
+  const { asIfs } = content;
+  const taken = useMemo(
+    () => (plainDocument ? weekAsIf(plainDocument, asIfs) : null),
+    [plainDocument, asIfs],
+  );
+  const isDraft = draft !== undefined;
   const week = useMemo(
     () =>
-      plain ? weekFrom({ house, ...plain, usage: curves, nowMin, draft: draft?.present }) : null,
-    [house, plain, curves, nowMin, draft?.present],
+      plain && plainDocument && taken
+        ? weekFrom({ house, ...plain, plainDocument, ...taken, nowMin, content, isDraft })
+        : null,
+    [house, plain, plainDocument, taken, nowMin, content, isDraft],
   );
   const failed = [book, plan, services, shifts, lots].filter(
     (query) => query.isError && !query.data,
@@ -110,52 +128,28 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
 
 const NO_USAGE: readonly Usage[] = [];
 
-/** A week and its plan from what the house has on its books. */
-export function weekFrom({
-  house,
-  draft,
+/** A plan in its week. */
+function weekFrom({
   lots,
-  midnights,
-  usage,
-  ...plain
-}: Pick<PlanWeek, 'house' | 'book' | 'services' | 'shifts' | 'dates' | 'nowMin' | 'published'> & {
-  readonly draft: PlanContent | undefined;
+  ...week
+}: Omit<PlanWeek, 'lots' | 'publishedLots' | 'codes' | 'mixed'> & {
   readonly lots: readonly Lot[];
-  readonly midnights: readonly string[];
-  readonly usage: readonly Usage[];
 }): PlanWeek {
-  const { book, services, shifts, nowMin, published } = plain;
-  const plainDocument = weekOfHouse({
-    book,
-    services,
-    shifts,
-    usage,
-    nowMin,
-    midnights,
-    published: published.content,
-  });
-  const content = draft ?? published.content;
-  const { document, problem } = weekAsIf(plainDocument, content.asIfs);
+  const { book, content, problem, published, nowMin } = week;
   const underWay = lotsUnderWay(problem, book, lots, content);
   const codes = new Map(
     underWay.flatMap((planned) => {
       const lot = lots.find(
         ({ recipe, serviceDate }) =>
           planned.doughId.startsWith(`${recipe.formulaId}/`) &&
-          planned.serviceIds.some((id) => id.startsWith(serviceDate)),
+          planned.serviceIds.some((id) => dateOfService(id) === serviceDate),
       );
       return lot ? [[planned.id, lot.code] as const] : [];
     }),
   );
   const shown = shownLots(content, underWay, problem);
   return {
-    house,
-    ...plain,
-    plainDocument,
-    document,
-    problem,
-    isDraft: draft !== undefined,
-    content,
+    ...week,
     lots: shown,
     publishedLots: shownLots(published.content, underWay, problem),
     codes,
