@@ -64,6 +64,27 @@ async function bags(page) {
   await page.getByText('In whole bags').waitFor();
 }
 
+/** The week as it is settled. @param {Page} page */
+async function settled(page) {
+  await page.getByRole('button', { name: 'Settle the week' }).click();
+  await page.getByText(/from the best there can be|None can be better/).waitFor();
+  const stop = page.getByRole('button', { name: 'Stop here' });
+  if (await stop.isVisible()) await stop.click();
+  await page.getByText(/^Everything fits/).waitFor();
+  // Doses and rooms follow.
+  await page.waitForTimeout(2500);
+}
+
+/** A bead pushed into the evening: what does not fit, and what mends it. @param {Page} page */
+async function clashing(page) {
+  await settled(page);
+  const bead = page.getByRole('button', { name: /^Yard dough for Sat 28 Nov: Divide and ball/ });
+  await bead.focus();
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowRight');
+  await page.getByRole('region', { name: 'What does not fit' }).waitFor();
+  await page.waitForTimeout(2500);
+}
+
 /** A route as it is edited. @param {Page} page */
 async function firstRoute(page) {
   await page.getByRole('link', { name: 'Two nights cold' }).click();
@@ -88,8 +109,14 @@ const VIEWS = [
     act: warmWalkIn,
   },
   { name: 'what-if-phone', path: 'formulas/slab/what-if', size: PHONE },
-  { name: 'plan', path: 'plan', size: DESK },
-  { name: 'plan-four-days', path: 'plan?hours=96&at=2026-11-28T12:00:00.000Z', size: DESK },
+  { name: 'plan', path: 'plan', size: DESK, act: clashing },
+  { name: 'plan-nine-days', path: 'plan?hours=216', size: DESK, act: settled },
+  {
+    name: 'plan-twelve-hours-tablet',
+    path: 'plan?hours=12&at=2026-11-26T13:00:00.000Z',
+    size: TABLET,
+    act: settled,
+  },
   { name: 'mix', path: 'mix', size: DESK },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
   { name: 'batch-sheet-dark-tablet', path: 'mix/2026-11-28/slab', size: TABLET, theme: 'dark' },

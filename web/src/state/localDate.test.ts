@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { addDays, dateAt, mondayAfter } from './localDate';
+import { addDays, dateAt, midnightOf, minuteAt, mondayAfter } from './localDate';
 
 describe('local dates', () => {
   it('are the zone’s', () => {
@@ -18,5 +18,25 @@ describe('local dates', () => {
     expect(addDays('2026-10-24', 2)).toBe('2026-10-26');
     expect(addDays('2028-02-28', 1)).toBe('2028-02-29');
     expect(addDays('2027-01-01', -1)).toBe('2026-12-31');
+  });
+});
+
+describe('midnight', () => {
+  it('is where the house’s day begins, across clock changes and on both sides of Greenwich', () => {
+    const zones = ['Europe/Copenhagen', 'America/New_York', 'Asia/Tokyo', 'UTC'];
+    for (const zone of zones) {
+      for (const date of [
+        '2026-03-28',
+        '2026-03-29',
+        '2026-03-30',
+        '2026-10-25',
+        '2026-11-01',
+        '2026-11-02',
+      ]) {
+        const ms = midnightOf(date, zone);
+        expect([dateAt(ms, zone), minuteAt(ms, zone)]).toEqual([date, 0]);
+        expect(dateAt(ms - 1, zone)).toBe(addDays(date, -1));
+      }
+    }
   });
 });
