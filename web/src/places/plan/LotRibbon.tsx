@@ -129,8 +129,8 @@ export const LotRibbon = memo(function LotRibbon({
               </text>
             ) : null;
           })}
-      {[main, ...others].map((serviceId, i) =>
-        stepBeads(
+      {[main, ...others].map((serviceId, i) => {
+        const beads = stepBeads(
           lot.steps.filter((step) =>
             i === 0
               ? step.serviceId === null || step.serviceId === serviceId
@@ -138,21 +138,22 @@ export const LotRibbon = memo(function LotRibbon({
           ),
           scale,
           hasLetters ? BEAD_PX : 9,
-        ).map((bead) => (
+        );
+        return beads.map((bead) => (
           <Bead
             key={markOf(bead.steps[0] as PlannedStep)}
             bead={bead}
             lot={lot}
             y={i === 0 ? lineY : ribbonMiddle(sideY(i - 1), sideHeight)}
             hasLetters={hasLetters}
-            hasWords={i === 0 && hasWords}
+            hasWords={i === 0 && hasWords && !isCrowded(beads, bead, words)}
             isDone={bead.steps.every(({ endMin }) => endMin <= nowMin)}
             words={words}
             marks={marks}
             hands={hands}
           />
-        )),
-      )}
+        ));
+      })}
     </g>
   );
 });
@@ -196,6 +197,21 @@ function WayRibbon({
       label={label}
     />
   );
+}
+
+/** What a bead's works are called, under it. */
+const workWords = ({ steps }: StepBead, words: PlanWords): string =>
+  steps.map(({ key }) => words.t(`work.${key}`)).join(', ');
+
+/** About as wide as a letter under a bead, px. */
+const LETTER_PX = 6.4;
+
+/** Whether the words of the bead before reach under this one. */
+function isCrowded(beads: readonly StepBead[], bead: StepBead, words: PlanWords): boolean {
+  const before = beads[beads.indexOf(bead) - 1];
+  if (!before) return false;
+  const halfOf = (each: StepBead) => (workWords(each, words).length * LETTER_PX) / 2;
+  return before.x + halfOf(before) > bead.x - halfOf(bead);
 }
 
 const NUDGE_MIN = 5;
@@ -271,7 +287,7 @@ function Bead({
           y={y + high + 12}
           textAnchor="middle"
         >
-          {bead.steps.map(({ key }) => words.t(`work.${key}`)).join(', ')}
+          {workWords(bead, words)}
         </text>
       )}
       {has(marks.pinned) && (
