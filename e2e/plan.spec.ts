@@ -144,6 +144,24 @@ test('a clash by hand is said at once, understood, and solved by its first sugge
   });
 });
 
+test('a hand that bends the plan while it is being settled has the last word', async ({
+  page,
+  at,
+}) => {
+  await page.goto(at('plan'));
+  await page.getByRole('button', { name: 'Settle the week' }).click();
+  await expect(page.getByText('Getting better.')).toBeVisible({ timeout: 20_000 });
+  const balling = bead(page, 'Divide and ball', 'Yard dough for Sat 28 Nov');
+  await balling.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Stop here' })).toHaveCount(0);
+  await expect(balling).toHaveAttribute('aria-label', /Divide and ball \w{3} \d\d:\d[05]/);
+  const moved = await balling.getAttribute('aria-label');
+  await page.waitForTimeout(2000);
+  await expect(balling).toHaveAttribute('aria-label', moved ?? '');
+  await expect(page.getByText(/from the best there can be|None can be better/)).toHaveCount(0);
+});
+
 test('one is sick: the rest is settled anew, and two pins stay where they are', async ({
   page,
   at,

@@ -1,4 +1,4 @@
-import { deratingShare, effective, STANDARD_WEIGHTS } from '@calm/core';
+import { deratingShare, effective, publishedSteps, STANDARD_WEIGHTS } from '@calm/core';
 import { ballsToMake, type Service, type Usage } from './demand';
 import type { HouseBook, Shift } from './house';
 import { STANDARD_KITCHEN, traysIn } from './kitchen';
@@ -58,15 +58,13 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
       ballsPerTray: product.ballsPerTray,
     })),
     doughs: doughsOf(book),
-    people: book.people
-      .filter(({ skills }) => skills.length > 0)
-      .map(({ id, skills }) => ({
-        id,
-        skills,
-        shifts: shifts
-          .filter(({ personId }) => personId === id)
-          .map(({ startsAt, endsAt }) => ({ startsAt, endsAt })),
-      })),
+    people: book.people.map(({ id, skills }) => ({
+      id,
+      skills,
+      shifts: shifts
+        .filter(({ personId }) => personId === id)
+        .map(({ startsAt, endsAt }) => ({ startsAt, endsAt })),
+    })),
     benchPlaces: kitchen.benchPlaces,
     places: book.places.map((place) => ({
       name: place.name,
@@ -80,13 +78,10 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
       return { startsAt: at(unsocialFromMin), endsAt: at(1440 + unsocialUntilMin) };
     }),
     underWay: { works: [], rests: [] },
-    published: published.lots.flatMap((lot) =>
-      lot.steps.map((step) => ({
-        step: [lot.doughId, lot.serviceIds[0] ?? '', step.stage, step.serviceId ?? ''].join('/'),
-        startsAt: instantOfMinute(step.startMin),
-        personIds: step.personIds,
-      })),
-    ),
+    published: publishedSteps(published.lots).map(({ startMin, ...step }) => ({
+      ...step,
+      startsAt: instantOfMinute(startMin),
+    })),
     weights: STANDARD_WEIGHTS,
     usage: services.flatMap((service) =>
       house.usage

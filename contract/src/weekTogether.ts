@@ -32,7 +32,6 @@ const BEYOND_MIN = 8 * 60;
  * dosed in, and so on until it stays.
  *
  * @param mixed lots whose yeast is in them already
- * @param from the air to begin with, when some is known
  */
 export function followWeek(
   document: WeekDocument,
@@ -41,15 +40,13 @@ export function followWeek(
     places,
     asIfs,
     mixed,
-    from,
   }: {
     readonly places: readonly Place[];
     readonly asIfs: readonly AsIf[];
     readonly mixed: ReadonlySet<string>;
-    readonly from?: Climate;
   },
 ): FollowedWeek {
-  let climate: Climate = { rooms: from?.rooms ?? [], asIfs };
+  let climate: Climate = { rooms: [], asIfs };
   for (let round = 1; ; round += 1) {
     const followed = lots.map((lot) =>
       followLot(document, lot, { climate, isMixed: mixed.has(lot.id) }),

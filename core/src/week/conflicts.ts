@@ -1,6 +1,7 @@
 import type { Skill } from '../plan';
 import { isStep, type StepRef } from './bend';
 import { demandsOf, type Demand } from './demands';
+import { isAtBench } from './ledger';
 import { servicesOfDough } from './modes';
 import {
   QUARTER,
@@ -74,8 +75,6 @@ interface Two {
   readonly other: StepRef | null;
   readonly when: Stretch;
 }
-
-const AT_BENCH: readonly string[] = ['divide-ball', 'pan', 'sheet'];
 
 /** Names of a step that last as long as it is not renamed. */
 export const refOf = ({ id: lotId }: PlannedLot, { stage, serviceId }: PlannedStep): StepRef => ({
@@ -298,7 +297,7 @@ export function benchTakings({ frozenWorks }: WeekProblem, lots: readonly Planne
       })),
     ...lots.flatMap((lot) =>
       lot.steps
-        .filter(({ key }) => AT_BENCH.includes(key))
+        .filter(({ key }) => isAtBench(key))
         .map((step): Taking<StepRef> => ({
           startMin: step.startMin,
           endMin: step.endMin,

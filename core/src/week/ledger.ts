@@ -1,4 +1,4 @@
-import { SKILLS, type Skill } from '../plan';
+import { SKILLS, type Skill, type WorkKey } from '../plan';
 import type { Block, Mode, ModeWork } from './modes';
 import { QUARTER, type WeekProblem } from './problem';
 
@@ -7,8 +7,8 @@ const AT_BENCH: readonly string[] = ['divide-ball', 'pan', 'sheet'];
 /** Work in the bowl. */
 const AT_MIXER: readonly string[] = ['mix', 'preferment-mix'];
 
-export const benchOf = ({ work }: ModeWork): number =>
-  AT_BENCH.includes(work.key) ? work.people : 0;
+export const isAtBench = (key: WorkKey): boolean => AT_BENCH.includes(key);
+export const benchOf = ({ work }: ModeWork): number => (isAtBench(work.key) ? work.people : 0);
 export const isAtMixer = ({ work }: ModeWork): boolean => AT_MIXER.includes(work.key);
 
 /** The quarters that a week is planned in: absolute quarters since 1970 become places in arrays. */

@@ -1,14 +1,8 @@
 import { add, benchOf, isAtMixer, type Ledger } from './ledger';
 import type { Block, Edge, Mode, ModeWork } from './modes';
-import {
-  QUARTER,
-  totalOf,
-  type PlannedLot,
-  type PlannedStep,
-  type WeekCost,
-  type WeekProblem,
-} from './problem';
+import { QUARTER, totalOf, type PlannedLot, type WeekCost, type WeekProblem } from './problem';
 import { changeCost, formerPeople, unsocialCost, type StartCosts } from './terms';
+import { plannedRest, plannedStep } from './plannedLot';
 import { bestStart, layWay, offPreferred, waysOf, type Laid, type Terms, type Way } from './way';
 
 /** A work with who does it. */
@@ -195,29 +189,18 @@ export function lotOf({ mode, laid, works, cost }: Placed, ledger: Ledger): Plan
     doughKg: mode.doughKg,
     cost,
     steps: works
-      .map(({ work, block, start, people }): PlannedStep => ({
-        stage: work.stage,
-        key: work.work.key,
-        skill: work.work.skill,
-        startMin: minute(start),
-        endMin: minute(start + work.quarters),
-        personIds: people.map((i) => ledger.people[i]?.id ?? ''),
-        mixerId: isAtMixer(work) ? mode.mixerId : null,
-        serviceId: block.serviceId,
-      }))
-      .sort((a, b) => a.startMin - b.startMin),
+      .map(({ work, block, start, people }) =>
+        plannedStep(
+          mode,
+          block,
+          work,
+          minute(start),
+          people.map((i) => ledger.people[i]?.id ?? ''),
+        ),
+      )
+      .sort((x, y) => x.startMin - y.startMin),
     rests: laid.rests
       .filter(({ edge }) => edge.rest.place !== '')
-      .map(({ edge, from, to }) => ({
-        stage: edge.stage,
-        key: edge.rest.key,
-        place: edge.rest.place,
-        container: edge.rest.container,
-        startMin: minute(from),
-        endMin: minute(to),
-        trays: edge.trays,
-        tubs: edge.tubs,
-        serviceId: edge.to.serviceId,
-      })),
+      .map(({ edge, from, to }) => plannedRest(edge, minute(from), minute(to))),
   };
 }

@@ -1,5 +1,6 @@
-import { isAtMixer, spanOf } from './ledger';
-import { modeOf, servicesOfDough, type Block, type Edge, type Mode } from './modes';
+import { isAtBench, spanOf } from './ledger';
+import { plannedRest, plannedStep } from './plannedLot';
+import { modeOf, servicesOfDough, type Block, type Mode } from './modes';
 import { isIn } from './conflicts';
 import {
   QUARTER,
@@ -49,22 +50,12 @@ function laidAtPreferred(mode: Mode): PlannedLot {
 
   function lay(block: Block, start: number): void {
     for (const work of block.works) {
-      const from = start + work.offset;
-      steps.push({
-        stage: work.stage,
-        key: work.work.key,
-        skill: work.work.skill,
-        startMin: minute(from),
-        endMin: minute(from + work.quarters),
-        personIds: [],
-        mixerId: isAtMixer(work) ? mode.mixerId : null,
-        serviceId: block.serviceId,
-      });
+      steps.push(plannedStep(mode, block, work, minute(start + work.offset), []));
     }
     for (const edge of block.next) {
       const to = startOf(edge.to);
       if (edge.rest.place !== '')
-        rests.push(restOf(edge, minute(start + block.quarters), minute(to)));
+        rests.push(plannedRest(edge, minute(start + block.quarters), minute(to)));
       lay(edge.to, to);
     }
   }
@@ -77,22 +68,6 @@ function startOf(block: Block): number {
     ...block.next.map(({ preferred, to }) => startOf(to) - preferred - block.quarters),
   );
 }
-
-const restOf = (
-  { stage, rest, trays, tubs, to }: Edge,
-  startMin: number,
-  endMin: number,
-): PlannedRest => ({
-  stage,
-  key: rest.key,
-  place: rest.place,
-  container: rest.container,
-  startMin,
-  endMin,
-  trays,
-  tubs,
-  serviceId: to.serviceId,
-});
 
 /** Lots whose work lacks hands, given to whoever is in, can do it and is free; least skilled first. */
 export function manned(
@@ -163,8 +138,6 @@ export function remanned(
 export function weekWithout(problem: WeekProblem, lots: readonly PlannedLot[]): WeekProblem {
   const { first } = spanOf(problem);
   const isAhead = ({ endMin }: { readonly endMin: number }) => endMin > first * QUARTER;
-  const bench = ({ key, personIds }: PlannedStep) =>
-    ['divide-ball', 'pan', 'sheet'].includes(key) ? personIds.length : 0;
   const isMade = (doughId: string, serviceId: string) =>
     lots.some((lot) => lot.doughId === doughId && lot.serviceIds.includes(serviceId));
   return {
@@ -181,7 +154,7 @@ export function weekWithout(problem: WeekProblem, lots: readonly PlannedLot[]): 
           endMin: step.endMin,
           personIds: step.personIds,
           mixerId: step.mixerId,
-          bench: bench(step),
+          bench: isAtBench(step.key) ? step.personIds.length : 0,
         })),
       ),
     ],

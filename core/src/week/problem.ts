@@ -192,5 +192,15 @@ export function stepName(
   return [doughId, firstServiceId, stage, serviceId ?? ''].join('/');
 }
 
+/** The steps of some lots as a plan made later knows them again. */
+export const publishedSteps = (lots: readonly PlannedLot[]): PublishedStep[] =>
+  lots.flatMap(({ doughId, serviceIds, steps }) =>
+    steps.map(({ stage, serviceId, startMin, personIds }) => ({
+      step: stepName(doughId, serviceIds[0] ?? '', stage, serviceId),
+      startMin,
+      personIds,
+    })),
+  );
+
 /** Plans are made in quarter hours. */
 export const QUARTER = 15;

@@ -5,8 +5,6 @@ const STORAGE_KEY = 'calm-tray.plan-drafts';
 
 /** A plan that is being bent, with everything it was before. */
 export interface PlanDraft {
-  /** The publication it was made from. */
-  readonly from: number;
   readonly past: readonly PlanContent[];
   readonly present: PlanContent;
   readonly future: readonly PlanContent[];
@@ -27,7 +25,7 @@ interface Bent {
   readonly house: string;
   readonly content: PlanContent;
   /** What is bent when there is no draft yet. */
-  readonly base: { readonly from: number; readonly content: PlanContent };
+  readonly base: PlanContent;
 }
 
 export const planDraftsSlice = createSlice({
@@ -37,11 +35,10 @@ export const planDraftsSlice = createSlice({
     /** A change that can be taken back. */
     bent: (state, { payload: { house, content, base } }: PayloadAction<Bent>) => {
       const draft = state[house];
-      const before = draft?.present ?? base.content;
+      const before = draft?.present ?? base;
       return {
         ...state,
         [house]: {
-          from: draft?.from ?? base.from,
           past: [...(draft?.past ?? []), before],
           present: content,
           future: [],

@@ -12,7 +12,14 @@ export function Out({ week }: { readonly week: PlanWeek }) {
   const { t } = useTranslation();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { house, book, published } = week;
-  const isPublished = published.version > 0;
+  const files = [
+    { href: paths.planCsv(house), label: t('plan.asTable') },
+    { href: paths.planCalendar(house), label: t('plan.calendarOfHouse') },
+    ...book.people.map(({ id, name }) => ({
+      href: paths.planCalendar(house, id),
+      label: t('plan.calendarOf', { name }),
+    })),
+  ];
   const close = () => setAnchor(null);
   return (
     <>
@@ -23,34 +30,16 @@ export function Out({ week }: { readonly week: PlanWeek }) {
         <MenuItem component={Link} to={`/${house}/plan/paper`} onClick={close}>
           {t('plan.paper.open')}
         </MenuItem>
-        <MenuItem
-          component="a"
-          href={paths.planCsv(house)}
-          download
-          disabled={!isPublished}
-          onClick={close}
-        >
-          {t('plan.asTable')}
-        </MenuItem>
-        <MenuItem
-          component="a"
-          href={paths.planCalendar(house)}
-          download
-          disabled={!isPublished}
-          onClick={close}
-        >
-          {t('plan.calendarOfHouse')}
-        </MenuItem>
-        {book.people.map(({ id, name }) => (
+        {files.map(({ href, label }) => (
           <MenuItem
-            key={id}
+            key={href}
             component="a"
-            href={paths.planCalendar(house, id)}
+            href={href}
             download
-            disabled={!isPublished}
+            disabled={published.version === 0}
             onClick={close}
           >
-            {t('plan.calendarOf', { name })}
+            {label}
           </MenuItem>
         ))}
       </Menu>

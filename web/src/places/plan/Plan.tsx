@@ -12,7 +12,7 @@ import {
 } from '@calm/core';
 import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { Message } from '../../parts/Message';
 import { Page } from '../../parts/Page';
@@ -79,11 +79,15 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
   const lots = inHand?.lots ?? week.lots;
   const bentLot = inHand ? (lots.find(({ id }) => id === inHand.step.lotId) ?? null) : null;
   const followed = useFollowed(week, bentLot);
-  const conflicts = useMemo(() => conflictsOf(week.problem, { lots }), [week.problem, lots]);
   // Words and ways out wait until the hand is off: nothing may jump under it.
   const kept = useMemo(
     () => conflictsOf(week.problem, { lots: week.lots }),
     [week.problem, week.lots],
+  );
+  const held = inHand?.lots ?? null;
+  const conflicts = useMemo(
+    () => (held ? conflictsOf(week.problem, { lots: held }) : kept),
+    [week.problem, held, kept],
   );
   const faults = useMemo(() => weekFaults(week.problem), [week.problem]);
   const sayings = useMemo(() => planSayings(week, words), [week, words]);
@@ -190,7 +194,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
           ) : (
             <Button
               variant={isBegun ? 'outlined' : 'contained'}
-              disabled={faults.length > 0}
+              disabled={faults.some(({ kind }) => kind !== 'no-skills')}
               onClick={settle}
             >
               {t(isBegun ? 'plan.settleRest' : 'plan.settleWeek')}
@@ -248,9 +252,6 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
           onClose={() => setDialog(null)}
         />
       )}
-      <p className="small quiet">
-        <Link to={`/${week.house}/plan/paper`}>{t('plan.paper.open')}</Link>
-      </p>
     </Page>
   );
 }
@@ -291,12 +292,12 @@ function Standing({
   }
   if (state.kind === 'asking-why') return t('plan.askingWhy');
   if (openCount > 0) return t('plan.notPlanned', { count: openCount });
-  const until = week.dates.at(-1) ?? '';
   if (conflicts > 0) {
     return <b className={styles['open']}>{t('plan.notFitting', { count: conflicts })}</b>;
   }
-  const fits = t(week.isDraft ? 'plan.draftFits' : 'plan.fits', { until });
-  return state.kind === 'done' ? `${fits} ${far(state.gapPercent)}` : fits;
+  const fits = t(week.isDraft ? 'plan.draftFits' : 'plan.fits');
+  const isKnown = state.kind === 'done' && state.of === week.content;
+  return isKnown ? `${fits} ${far(state.gapPercent)}` : fits;
 }
 
 /** Ctrl+Z and Ctrl+Shift+Z on this page take the plan back and forth. */

@@ -51,7 +51,7 @@ export function useBending(week: PlanWeek): Bending {
   const { house, content, lots, problem, published } = week;
   const draft = useAppSelector((state) => state.planDrafts[house]);
   return useMemo(() => {
-    const base = { from: published.version, content: published.content };
+    const base = published.content;
     const take = (next: PlanContent) => void dispatch(bent({ house, content: next, base }));
     const withLots = (next: readonly PlannedLot[]) => take({ ...content, lots: next });
     const changed = (lotId: string, change: (lot: PlannedLot) => PlannedLot) =>

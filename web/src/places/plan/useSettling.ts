@@ -1,18 +1,16 @@
 import type { PlanContent } from '@calm/contract';
 import {
+  bendLot,
   gapPercent,
   isStep,
-  nameOf,
+  publishedSteps,
   QUARTER,
-  bendLot,
-  stepName,
-  weekWithout,
-  type Clash,
   refOf,
   remanned,
+  weekWithout,
+  type Clash,
   type PlannedLot,
   type PlannedStep,
-  type PublishedStep,
   type Settling,
   type WeekProblem,
 } from '@calm/core';
@@ -29,7 +27,8 @@ export type SettlingState =
   /** Something found no place; why is being looked for. */
   | { readonly kind: 'asking-why' }
   | { readonly kind: 'clash'; readonly clash: Clash }
-  | { readonly kind: 'done'; readonly gapPercent: number | null };
+  /** How far the plan it came to can be from the best; any other plan is not known. */
+  | { readonly kind: 'done'; readonly gapPercent: number | null; readonly of: PlanContent | null };
 
 /** A plan is improved this long at most, seconds. */
 const MOST_SECONDS = 20;
@@ -37,26 +36,33 @@ const MOST_SECONDS = 20;
 const OPEN_SECONDS = 4;
 
 /** Settles what is not under way, pinned or put elsewhere by hand. */
-export function useSettling(week: PlanWeek | null, bending: Bending | null) {
+export function useSettling(week: PlanWeek, bending: Bending) {
   const [state, setState] = useState<SettlingState>({ kind: 'idle' });
   const asked = useRef(0);
+  /** The plan as it was last put on the page. */
+  const put = useRef<PlanContent | null>(null);
 
   const stop = useCallback(() => {
     asked.current += 1;
     void settler().stop();
     setState((before) =>
       before.kind === 'settling' && before.settled
-        ? { kind: 'done', gapPercent: gapPercent(before.settled) }
+        ? { kind: 'done', gapPercent: gapPercent(before.settled), of: put.current }
         : { kind: 'idle' },
     );
   }, []);
   useEffect(() => () => void settler().stop(), []);
+  // Whoever bends the plan meanwhile has the last word: settling stops and takes nothing back.
+  const isSettling = state.kind === 'settling';
+  useEffect(() => {
+    if (isSettling && put.current !== null && week.content !== put.current) stop();
+  }, [isSettling, week.content, stop]);
 
   const settle = async () => {
-    if (!week || !bending) return;
     asked.current += 1;
     const mine = asked.current;
     const { kept, problem } = settledProblem(week);
+    put.current = week.content;
     setState({ kind: 'settling', settled: null });
     let isTaken = false;
     let best: Settling | null = null;
@@ -70,6 +76,7 @@ export function useSettling(week: PlanWeek | null, bending: Bending | null) {
       // What finds no place at first may find one in a moment: half a plan is not worth showing before.
       if (settled.open > 0 || !isBetter) return;
       const content = contentOf(week, kept, settled.plan.lots);
+      put.current = content;
       if (isTaken) bending.improve(content);
       else bending.take(content);
       isTaken = true;
@@ -79,9 +86,10 @@ export function useSettling(week: PlanWeek | null, bending: Bending | null) {
     const last = best as Settling | null;
     const [open] = last?.plan.open ?? [];
     if (!last || !open) {
-      setState({ kind: 'done', gapPercent: last ? gapPercent(last) : null });
+      setState({ kind: 'done', gapPercent: last ? gapPercent(last) : null, of: put.current });
       return;
     }
+    put.current = null;
     bending.take(contentOf(week, kept, last.plan.lots));
     setState({ kind: 'asking-why' });
     const clash = await settler().clash(problem, open);
@@ -103,14 +111,8 @@ export function settledProblem(week: Pick<PlanWeek, 'lots' | 'codes' | 'problem'
     lots.filter((lot) => codes.has(lot.id) || isElsewhere(lot, problem)),
     isHeld,
   );
-  const pinned = lots.flatMap((lot) =>
-    lot.steps
-      .filter((step) => isHeld(lot, step))
-      .map((step): PublishedStep => ({
-        step: stepName(lot.doughId, lot.serviceIds[0] ?? '', step.stage, step.serviceId),
-        startMin: step.startMin,
-        personIds: step.personIds,
-      })),
+  const pinned = publishedSteps(
+    lots.map((lot) => ({ ...lot, steps: lot.steps.filter((step) => isHeld(lot, step)) })),
   );
   return { kept, problem: { ...weekWithout(problem, kept), pinned } };
 }
@@ -142,7 +144,3 @@ function contentOf(
   );
   return { ...content, lots: [...kept, ...exact] };
 }
-
-/** Names of conflicts, to tell new ones from old. */
-export const namesOf = (conflicts: readonly Parameters<typeof nameOf>[0][]): ReadonlySet<string> =>
-  new Set(conflicts.map(nameOf));

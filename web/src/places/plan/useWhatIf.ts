@@ -1,5 +1,5 @@
 import { weekAsIf, type AsIf } from '@calm/contract';
-import { conflictsOf, nameOf, stepName, type PlannedLot, type Settling } from '@calm/core';
+import { conflictsOf, nameOf, publishedSteps, type PlannedLot, type Settling } from '@calm/core';
 import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
 import { follower, settler } from '../../workers/plan';
@@ -7,7 +7,7 @@ import { doughWarnings, sayWarning, warningName } from './doughWarnings';
 import { usePlanWords } from './planWords';
 import { planSayings } from './sayConflict';
 import type { PlanWeek } from './usePlanWeek';
-import { namesOf, settledProblem } from './useSettling';
+import { settledProblem } from './useSettling';
 
 /** What came of asking. */
 export interface WhatIfAnswer {
@@ -36,7 +36,7 @@ export function useWhatIf(week: PlanWeek) {
     const { content, lots, plainDocument, book, mixed } = week;
     const asIfs = [...content.asIfs, asIf];
     const { document, problem } = weekAsIf(plainDocument, asIfs);
-    const known = namesOf(conflictsOf(week.problem, { lots }));
+    const known = new Set(conflictsOf(week.problem, { lots }).map(nameOf));
     const clashing = conflictsOf(problem, { lots }).filter((each) => !known.has(nameOf(each)));
     const sayings = planSayings(week, words);
     const question = { document, lots, places: book.places, asIfs, mixed };
@@ -68,13 +68,7 @@ export function useWhatIf(week: PlanWeek) {
 /** The draft's lots settled anew, moved as little as can be; null when something stays open. */
 async function settledLots(week: PlanWeek): Promise<PlannedLot[] | null> {
   const { kept, problem } = settledProblem(week);
-  const published = week.lots.flatMap((lot) =>
-    lot.steps.map(({ stage, serviceId, startMin, personIds }) => ({
-      step: stepName(lot.doughId, lot.serviceIds[0] ?? '', stage, serviceId),
-      startMin,
-      personIds,
-    })),
-  );
+  const published = publishedSteps(week.lots);
   let best: Settling | null = null;
   const keep = (settling: Settling) => {
     best = settling;
