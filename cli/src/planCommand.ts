@@ -52,7 +52,7 @@ function planDocument(document: WeekDocument, settled: Settling) {
   return {
     lots: plan.lots.map((lot) => {
       const dose = doseOfLot(document, lot);
-      const pulls = dose ? wavesOfLot(document, lot, dose) : [];
+      const pulls = dose?.kind === 'dosed' ? wavesOfLot(document, lot, dose.windows) : [];
       return { ...lotDocument(lot), dose, pulls };
     }),
     cost: plan.cost,

@@ -62,6 +62,7 @@ export interface FollowedLot {
   readonly dose: LotDose | null;
   /** The service with the most balls first. */
   readonly ways: readonly ServiceWay[];
+  readonly windows: readonly ServiceWindow[];
 }
 
 /**
@@ -85,7 +86,7 @@ export function followLot(
 ): FollowedLot {
   const dough = document.doughs.find(({ id }) => id === lot.doughId);
   const service = mainService(document, lot);
-  const nothing = { lotId: lot.id, dose: null, ways: [] };
+  const nothing = { lotId: lot.id, dose: null, ways: [], windows: [] };
   if (!dough?.formula || !service) return nothing;
   const main = documentFor(document, dough, lot, service.id, climate);
   const route = main && routeOfDocument(main.dough);
@@ -114,7 +115,12 @@ export function followLot(
   const { found, yeast, ways } = isMixed
     ? { found: null, yeast: route.value.formula.yeast, ways: waysWith(route.value.formula.yeast) }
     : doseForAll(document, doseAt, peakHour);
-  if (!found) return { lotId: lot.id, dose: null, ways };
+  const windows = lot.serviceIds.map((serviceId) => {
+    const own = ways.find((each) => each.serviceId === serviceId);
+    return { serviceId, window: own ? windowOf(own) : null };
+  });
+  const followed = { lotId: lot.id, ways, windows };
+  if (!found) return { ...followed, dose: null };
   if (!found.ok) {
     const reasons = found.reasons.flatMap((why): readonly (DoseLimit | RouteFault)[] =>
       why.kind === 'bad-route' ? why.faults : why.reasons,
@@ -122,16 +128,12 @@ export function followLot(
     const alternatives = found.reasons.flatMap((why) =>
       why.kind === 'no-dose' ? why.alternatives : [],
     );
-    return { lotId: lot.id, dose: { kind: 'no-dose', reasons, alternatives }, ways };
+    return { ...followed, dose: { kind: 'no-dose', reasons, alternatives } };
   }
   // What a pre-ferment brings is part of the whole formula's yeast.
   const ahead = dough.formula.yeast.percent - route.value.formula.yeast.percent;
-  const windows = lot.serviceIds.map((serviceId) => {
-    const own = ways.find((each) => each.serviceId === serviceId);
-    return { serviceId, window: own ? windowOf(own) : null };
-  });
   const yeastPercent = yeast.percent + Math.max(0, ahead);
-  return { lotId: lot.id, dose: { kind: 'dosed', yeastPercent, windows }, ways };
+  return { ...followed, dose: { kind: 'dosed', yeastPercent, windows } };
 }
 
 /** Later than this after doors is late, minutes. */

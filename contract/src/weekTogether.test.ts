@@ -8,6 +8,7 @@ import { instantOfMinute, problemOfWeek, type WeekDocument } from './week';
 import { weekAsIf } from './weekAsIf';
 import { followLot, windowOf } from './weekDoses';
 import { followWeek } from './weekTogether';
+import { wavesOfLot } from './weekWaves';
 
 const crackleDough = formulas[2].formula;
 const crackleRoute = routes[2]?.stages ?? [];
@@ -84,8 +85,17 @@ describe('a planned lot', () => {
   });
 
   it('keeps the yeast it has once it is mixed', () => {
-    const { dose, ways } = followLot(document, lot, { isMixed: true });
+    const { dose, ways, windows } = followLot(document, lot, { isMixed: true });
     expect(dose).toBeNull();
+    // It is pulled in waves all the same.
+    const waves = wavesOfLot(document, lot, windows);
+    const pulled = waves.flatMap((each) => each.waves.map(({ balls }) => balls));
+    const wanted = waves.flatMap(({ serviceId }) =>
+      document.wanted.filter((each) => each.serviceId === serviceId).map(({ count }) => count),
+    );
+    const sum = (list: readonly number[]) => list.reduce((all, each) => all + each, 0);
+    expect(waves.length).toBeGreaterThan(0);
+    expect(sum(pulled)).toBe(sum(wanted));
     expect(ways[0]?.route.formula.yeast).toEqual(crackleDough.yeast);
   });
 });

@@ -1,6 +1,6 @@
 import { pullWaves, QUARTER_MIN, usageCurve, type PlannedLot } from '@calm/core';
 import { instantOfMinute, type WeekDocument } from './week';
-import type { LotDose } from './weekDoses';
+import type { ServiceWindow } from './weekDoses';
 
 /** When to pull how many trays of one product for one service. */
 export interface ServiceWaves {
@@ -16,12 +16,17 @@ export interface ServiceWaves {
 }
 
 /**
- * A dosed lot's waves of pulling: its balls warm as long as the plan gives them until their window opens,
- * and keep as long as it lasts.
+ * A lot's waves of pulling: its balls warm as long as the plan gives them until their window opens, and keep
+ * as long as it lasts.
+ *
+ * @param windows when its balls open well, service by service
  */
-export function wavesOfLot(document: WeekDocument, lot: PlannedLot, dose: LotDose): ServiceWaves[] {
-  if (dose.kind !== 'dosed') return [];
-  return dose.windows.flatMap(({ serviceId, window }) => {
+export function wavesOfLot(
+  document: WeekDocument,
+  lot: PlannedLot,
+  windows: readonly ServiceWindow[],
+): ServiceWaves[] {
+  return windows.flatMap(({ serviceId, window }) => {
     const service = document.services.find(({ id }) => id === serviceId);
     const pull = lot.steps.find((step) => step.key === 'pull' && step.serviceId === serviceId);
     if (!service || !pull || !window) return [];

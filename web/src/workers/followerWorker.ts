@@ -12,12 +12,11 @@ import type { FollowedPlanLot, FollowerInWorker, PlanQuestion } from './planAnsw
 
 /** A lot with its waves, as small as it goes over the wire. */
 function told(document: WeekDocument, lot: PlannedLot, followed: FollowedLot): FollowedPlanLot {
-  const { dose } = followed;
   const ways = followed.ways.map((each) => ({
     ...each,
     way: each.way && { ...each.way, course: trimmed(each.way.course) },
   }));
-  return { ...followed, ways, lot, waves: dose ? wavesOfLot(document, lot, dose) : [] };
+  return { ...followed, ways, lot, waves: wavesOfLot(document, lot, followed.windows) };
 }
 
 /** The week that was followed last: a lot in hand is followed in its rooms. */

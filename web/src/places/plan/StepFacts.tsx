@@ -219,7 +219,7 @@ function doughFacts(
       : dose?.kind === 'no-dose'
         ? [t('plan.noDose')]
         : [];
-  const windows = (dose?.kind === 'dosed' ? dose.windows : [])
+  const windows = followed.windows
     .filter(({ serviceId }) => step.serviceId === null || step.serviceId === serviceId)
     .map(({ serviceId, window }) =>
       window
