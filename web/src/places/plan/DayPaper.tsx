@@ -9,6 +9,7 @@ import { midnightOf } from '../../state/localDate';
 import paper from './DayPaper.module.css';
 import { planSteps } from './planSteps';
 import { usePlanWords } from './planWords';
+import { sayPulls } from './sayPulls';
 import { useFollowed } from './useFollowed';
 import { usePlanWeek, type PlanWeek } from './usePlanWeek';
 
@@ -95,9 +96,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
             <tbody>
               {steps.map(({ key, lot, step }) => {
                 const others = step.personIds.filter((other) => other !== id).map(words.person);
-                const waves = (followed.ofLot(lot.id)?.waves ?? [])
-                  .filter(({ serviceId }) => step.key === 'pull' && serviceId === step.serviceId)
-                  .flatMap((each) => each.waves);
+                const pulls = sayPulls(step, followed.ofLot(lot.id), words);
                 return (
                   <tr key={key}>
                     <td className={paper['box']} aria-hidden="true" />
@@ -106,18 +105,11 @@ function Days({ week }: { readonly week: PlanWeek }) {
                     </td>
                     <td>
                       <b>{words.step(step, lot)}</b> {words.lot(lot)}
-                      {waves.length > 0 && (
-                        <div className="small">
-                          {waves
-                            .map(({ trays, pullAt }) =>
-                              t('plan.pullTrays', {
-                                count: trays,
-                                at: words.f.time(Date.parse(pullAt)),
-                              }),
-                            )
-                            .join(' · ')}
+                      {pulls.map((said) => (
+                        <div key={said} className="small">
+                          {said}
                         </div>
-                      )}
+                      ))}
                     </td>
                     <td>
                       {others.length > 0 ? t('plan.paper.with', { who: others.join(', ') }) : ''}

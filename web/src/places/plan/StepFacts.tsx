@@ -15,6 +15,7 @@ import { Choice } from '../../parts/Choice';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
 import styles from './Plan.module.css';
 import type { PlanWords } from './planWords';
+import { sayPulls } from './sayPulls';
 import { isPinned, type Bending } from './useBending';
 import type { PlanWeek } from './usePlanWeek';
 
@@ -212,7 +213,7 @@ function doughFacts(
   const { t, f } = words;
   if (!followed) return [];
   const moment = (iso: string) => f.moment(Date.parse(iso));
-  const { dose, waves } = followed;
+  const { dose } = followed;
   const yeast =
     dose?.kind === 'dosed'
       ? [t('plan.dosed', { percent: f.percent(dose.yeastPercent, 2) })]
@@ -230,14 +231,5 @@ function doughFacts(
           })
         : t('plan.neverReady', { service: words.service(serviceId) }),
     );
-  const pulls =
-    step.key === 'pull'
-      ? waves
-          .filter(({ serviceId }) => serviceId === step.serviceId)
-          .flatMap((each) => each.waves)
-          .map(({ trays, pullAt }) =>
-            t('plan.pullTrays', { count: trays, at: f.time(Date.parse(pullAt)) }),
-          )
-      : [];
-  return [...pulls, ...yeast, ...windows];
+  return [...sayPulls(step, followed, words), ...yeast, ...windows];
 }

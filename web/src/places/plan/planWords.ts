@@ -21,6 +21,7 @@ export interface PlanWords {
   /** `Dinner Sat 28 Nov` */
   readonly service: (serviceId: string) => string;
   readonly mixer: (id: string) => string;
+  readonly product: (id: string) => string;
   /** `Fri 11:15` of a minute since 1970. */
   readonly moment: (minute: number) => string;
   readonly time: (minute: number) => string;
@@ -79,6 +80,7 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
         const service = named(serviceId);
         return service ? `${service.name} ${f.date(service.date)}` : serviceId;
       },
+      product: (id) => book.products.find((product) => product.id === id)?.name ?? id,
       mixer: (id) => book.mixers.find((mixer) => mixer.id === id.replace(/-2$/, ''))?.name ?? id,
       moment: remembered(itself, (minute) => f.moment(minute * MS_PER_MIN)),
       time: remembered(itself, (minute) => f.time(minute * MS_PER_MIN)),

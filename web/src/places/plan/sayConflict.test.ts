@@ -7,6 +7,7 @@ import { english } from '../../words/english';
 import { doughWarnings, sayWarning } from './doughWarnings';
 import type { PlanWords } from './planWords';
 import { planSayings } from './sayConflict';
+import { sayPulls } from './sayPulls';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
 
 const catalogue = createInstance();
@@ -63,6 +64,7 @@ const words: PlanWords = {
   lotId: () => 'Yard dough for Sat 28 Nov',
   service: () => 'Dinner Sat 28 Nov',
   mixer: () => '40 kg spiral',
+  product: () => 'Yard Round',
   moment: (minute) => f.moment(minute * 60_000),
   time: (minute) => f.time(minute * 60_000),
   step: (step) => t(`work.${step.key}`),
@@ -244,5 +246,28 @@ describe('dough that misses its service', () => {
     const dose = { kind: 'no-dose', reasons: [], alternatives: [] };
     const none = { ...one, dose } as unknown as FollowedPlanLot;
     expect(doughWarnings([none], { services })).toMatchObject([{ kind: 'no-dose' }]);
+  });
+});
+
+describe('a pull', () => {
+  it('is said wave by wave for each product, and other work says nothing', () => {
+    const pull = { ...(lot.steps[0] as PlannedLot['steps'][number]), serviceId: 'dinner' };
+    const wave = (at: string, trays: number) => ({
+      pullAt: `2026-11-28T${at}:00.000Z`,
+      readyAt: `2026-11-28T${at}:00.000Z`,
+      goodUntil: `2026-11-28T${at}:00.000Z`,
+      trays,
+      balls: trays * 12,
+    });
+    const waves = [
+      { serviceId: 'dinner', productId: 'round', waves: [wave('15:35', 7), wave('18:50', 1)] },
+      { serviceId: 'lunch', productId: 'round', waves: [wave('10:00', 3)] },
+    ];
+    const followed = { waves } as unknown as FollowedPlanLot;
+    expect(sayPulls({ ...pull, key: 'pull' }, followed, words)).toEqual([
+      'Yard Round: pull 7 trays 15:35, pull 1 tray 18:50',
+    ]);
+    expect(sayPulls(pull, followed, words)).toEqual([]);
+    expect(sayPulls({ ...pull, key: 'pull' }, null, words)).toEqual([]);
   });
 });
