@@ -182,6 +182,13 @@ export const TEN_WEEKS: readonly { readonly seed: number; readonly size: WeekSiz
   { seed: 10, size: { days: 7, doughs: 10, people: 9, services: 2, balls: 40 } },
 ];
 
+/** One of the ten weeks, counted from 1; RangeError for any other. */
+export function weekOfTen(n: number): WeekProblem {
+  const one = TEN_WEEKS[n - 1];
+  if (!one) throw new RangeError('There are ten weeks.');
+  return madeUpWeek(one.seed, one.size);
+}
+
 /** Kinds of things that cannot be, one of which a clashing week has in it. */
 export const CLASHES = ['nobody-in', 'too-small', 'too-short', 'no-bench'] as const;
 

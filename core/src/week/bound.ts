@@ -11,16 +11,34 @@ export interface Cover {
 }
 
 /**
- * Covers a dough's services in time's order by runs of modes, at the least cost.
+ * Covers a dough's services in time's order by runs of modes, at the least cost. A mode is reckoned only
+ * when its least possible cost puts it into the cover; the cover is the cheapest all the same.
  *
  * @param byStart modes by where their run begins
  * @param pointsOf a mode's cost; Infinity where it cannot be
+ * @param leastOf what a mode costs at the very least
  * @param open points of a service that stays open; Infinity where none may
  */
 export function coverOf(
   byStart: readonly (readonly Mode[])[],
   pointsOf: (mode: Mode) => number,
+  leastOf: (mode: Mode) => number,
   open = Infinity,
+): Cover {
+  const known = new Map<Mode, number>();
+  for (;;) {
+    const cover = cheapestCover(byStart, (mode) => known.get(mode) ?? leastOf(mode), open);
+    const guessed = cover.modes.filter((mode) => !known.has(mode));
+    if (guessed.length === 0) return cover;
+    for (const mode of guessed) known.set(mode, pointsOf(mode));
+  }
+}
+
+/** Dynamic programming over the services, the last one first. */
+function cheapestCover(
+  byStart: readonly (readonly Mode[])[],
+  pointsOf: (mode: Mode) => number,
+  open: number,
 ): Cover {
   const least = new Float64Array(byStart.length + 1);
   const chosen: (Mode | null)[] = [];
@@ -42,6 +60,23 @@ export function coverOf(
     i += mode ? mode.serviceIds.length : 1;
   }
   return { points: least[0] as number, modes };
+}
+
+/**
+ * What each mode costs at the least, with the week to itself, reckoned when it is first asked.
+ *
+ * @param opened the terms of a week in which nothing is planned
+ */
+export function leastCostsOf(problem: WeekProblem, opened: Terms): (mode: Mode) => number {
+  const known = new Map<Mode, number>();
+  return (mode) => {
+    const before = known.get(mode);
+    if (before !== undefined) return before;
+    const way = waysOf(mode, opened);
+    const least = way ? bestStart(way).cost + problem.weights.mix : Infinity;
+    known.set(mode, least);
+    return least;
+  };
 }
 
 /** What there is of everything scarce, and what of it a relaxed week uses. */
@@ -68,6 +103,7 @@ export interface Bound {
  * seen that is told. Method: Held and Karp 1971; steps after Polyak 1969.
  *
  * @param modes by dough, then by where the run begins
+ * @param leastOf what a mode costs at the very least
  * @param best the cheapest plan known so far, asked before each step
  */
 export function* boundsOf(
@@ -75,6 +111,7 @@ export function* boundsOf(
   ledger: Ledger,
   opened: Terms,
   modes: readonly (readonly (readonly Mode[])[])[],
+  leastOf: (mode: Mode) => number,
   best: () => number,
 ): Generator<Bound, never, void> {
   const there = capacities(ledger);
@@ -88,10 +125,11 @@ export function* boundsOf(
     let points = -priced(prices, there);
     const chosen: Mode[] = [];
     for (const byStart of modes) {
-      const cover = coverOf(byStart, (mode) => {
+      const pointsOf = (mode: Mode) => {
         const way = waysOf(mode, terms);
         return way ? bestStart(way).cost + problem.weights.mix : Infinity;
-      });
+      };
+      const cover = coverOf(byStart, pointsOf, leastOf);
       points += cover.points;
       chosen.push(...cover.modes);
     }

@@ -8,7 +8,7 @@ import {
   skillIndex,
   type Ledger,
 } from './ledger';
-import { domainOf, modesOfDough, type Block, type Edge, type Mode, type ModeWork } from './modes';
+import { modesOfDough, type Block, type Edge, type Mode, type ModeWork } from './modes';
 import type { WeekProblem } from './problem';
 import { startCostsOf, termsOf } from './terms';
 import { offPreferred, type Terms } from './way';
@@ -115,7 +115,7 @@ class ModelWriter {
 
   /** A binary for each quarter at which a block may start, with what it costs and uses there. */
   private starts(mode: Mode, block: Block, prefix: string): Start[] {
-    const domain = domainOf(block);
+    const { domain } = block;
     if (!domain) return [];
     const { first, length } = this.terms;
     const costs = block.works.map((work) => ({ work, at: this.terms.workAt(work, block, mode) }));

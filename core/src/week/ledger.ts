@@ -41,6 +41,39 @@ export interface Ledger {
   /** What is left of each place; places that are not named are not here. */
   readonly trays: ReadonlyMap<string, Int16Array>;
   readonly tubs: ReadonlyMap<string, Int16Array>;
+  readonly changes: Changes;
+}
+
+/** Quarters of one stretch of the ledger's changes. */
+export const STRETCH = 32;
+
+/** How often a ledger has changed, so that what was reckoned of it is reckoned anew only where it must be. */
+export class Changes {
+  /** How often room was taken or given back. */
+  rooms = 0;
+  /** How often work was, by stretches of the span. */
+  private readonly works: Int32Array;
+
+  constructor({ length }: Span) {
+    this.works = new Int32Array(Math.ceil(length / STRETCH));
+  }
+
+  /** Work was taken or given back. */
+  work(from: number, to: number): void {
+    const last = (to - 1) / STRETCH;
+    for (let i = (from / STRETCH) | 0; i <= last; i += 1)
+      this.works[i] = (this.works[i] as number) + 1;
+  }
+
+  /** Changes so far between two quarters: the same number means that nothing has changed there. */
+  between(from: number, to: number): number {
+    const last = (to - 1) / STRETCH;
+    let sum = 0;
+    for (let i = (from / STRETCH) | 0; i <= last && i < this.works.length; i += 1) {
+      sum += this.works[i] as number;
+    }
+    return sum;
+  }
 }
 
 /** The ledger of a week in which only what is frozen is planned. */
@@ -85,7 +118,7 @@ export function openLedger(problem: WeekProblem): Ledger {
     add(trays.get(rest.place), from, to, -rest.trays);
     add(tubs.get(rest.place), from, to, -rest.tubs);
   }
-  return { span, people, mixers, bench, trays, tubs };
+  return { span, people, mixers, bench, trays, tubs, changes: new Changes(span) };
 }
 
 export function add(list: Int16Array | undefined, from: number, to: number, by: number): void {
@@ -94,44 +127,33 @@ export function add(list: Int16Array | undefined, from: number, to: number, by: 
 }
 
 /**
- * Quarters from which a piece of work can be done: enough people with its skill free all through, the
- * mixer and the bench too. 1 where it can.
+ * Whether a piece of work can start at a quarter: enough people with its skill free all through, the mixer
+ * and the bench too.
  */
-export function startsOf(ledger: Ledger, work: ModeWork, mixerId: string): Uint8Array {
-  const { length } = ledger.span;
-  const { quarters } = work;
-  const counts = new Uint8Array(length);
+export function canStart(ledger: Ledger, work: ModeWork, mixerId: string, start: number): boolean {
+  const end = start + work.quarters;
+  if (end > ledger.span.length) return false;
+  const { skill } = work.work;
+  let missing = work.work.people;
   for (const { skills, free } of ledger.people) {
-    if (skills.has(work.work.skill)) countRuns(free, quarters, counts);
+    if (missing <= 0) break;
+    if (skills.has(skill) && isFreeAll(free, start, end)) missing -= 1;
   }
-  const starts = new Uint8Array(length);
-  for (let t = 0; t + quarters <= length; t += 1) {
-    starts[t] = (counts[t] ?? 0) >= work.work.people ? 1 : 0;
-  }
+  if (missing > 0) return false;
   if (isAtMixer(work)) {
-    const runs = new Uint8Array(length);
     const mixer = ledger.mixers.get(mixerId);
-    if (mixer) countRuns(mixer, quarters, runs);
-    for (let t = 0; t < length; t += 1) if (!runs[t]) starts[t] = 0;
+    if (!mixer || !isFreeAll(mixer, start, end)) return false;
   }
   const bench = benchOf(work);
   if (bench > 0) {
-    const room = new Uint8Array(length);
-    for (let t = 0; t < length; t += 1) room[t] = (ledger.bench[t] ?? 0) >= bench ? 1 : 0;
-    const runs = new Uint8Array(length);
-    countRuns(room, quarters, runs);
-    for (let t = 0; t < length; t += 1) if (!runs[t]) starts[t] = 0;
+    for (let t = start; t < end; t += 1) if ((ledger.bench[t] as number) < bench) return false;
   }
-  return starts;
+  return true;
 }
 
-/** Adds 1 to each place from which `quarters` places in a row are 1. */
-function countRuns(free: Uint8Array, quarters: number, counts: Uint8Array): void {
-  let run = 0;
-  for (let t = free.length - 1; t >= 0; t -= 1) {
-    run = free[t] ? run + 1 : 0;
-    if (run >= quarters) counts[t] = (counts[t] ?? 0) + 1;
-  }
+function isFreeAll(free: Uint8Array, start: number, end: number): boolean {
+  for (let t = start; t < end; t += 1) if (!free[t]) return false;
+  return true;
 }
 
 /** For each quarter, the first one at or after it at which a place lacks room for so many; or the end. */

@@ -20,6 +20,30 @@ export interface Block {
   readonly anchor: number | null;
   /** What follows, each after a rest. */
   readonly next: readonly Edge[];
+  /** First and last quarter at which it may start, by the doors it leads to; null when there is none. */
+  readonly domain: readonly [first: number, last: number] | null;
+}
+
+/** A block knows when it may start from what follows it. Fields are named one by one: there are thousands. */
+function blockOf(
+  works: readonly ModeWork[],
+  quarters: number,
+  serviceId: string | null,
+  anchor: number | null,
+  next: readonly Edge[],
+): Block {
+  const domain = anchor === null ? domainBefore(next, quarters) : ([anchor, anchor] as const);
+  return { works, quarters, serviceId, anchor, next, domain };
+}
+
+function domainBefore(next: readonly Edge[], quarters: number): Block['domain'] {
+  let [first, last] = [-Infinity, Infinity];
+  for (const { least, most, to } of next) {
+    if (!to.domain) return null;
+    first = Math.max(first, to.domain[0] - most - quarters);
+    last = Math.min(last, to.domain[1] - least - quarters);
+  }
+  return first <= last && Number.isFinite(first) ? [first, last] : null;
 }
 
 /** A rest between two blocks, quarters. */
@@ -63,9 +87,9 @@ export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughSe
     .sort((a, b) => a.startMin - b.startMin)
     .flatMap(({ id, startMin, day = null }): DoughService[] => {
       const made = problem.wanted.flatMap(({ serviceId, productId, count }) => {
+        if (serviceId !== id || count <= 0) return [];
         const product = problem.products.find((each) => each.id === productId);
-        const isHere = serviceId === id && count > 0 && product?.doughId === dough.id;
-        return isHere ? [{ product, count }] : [];
+        return product?.doughId === dough.id ? [{ product, count }] : [];
       });
       if (made.length === 0) return [];
       const netG = made.reduce(
@@ -141,16 +165,11 @@ export function modeOf(
     doughKg,
     root: trunk,
   };
-  return domainOf(trunk) ? mode : null;
+  return trunk.domain ? mode : null;
 }
 
-const anchorAt = (anchor: number, serviceId: string): Block => ({
-  works: [],
-  quarters: 0,
-  serviceId,
-  anchor,
-  next: [],
-});
+const anchorAt = (anchor: number, serviceId: string): Block =>
+  blockOf([], 0, serviceId, anchor, []);
 
 interface Whose {
   readonly serviceId: string | null;
@@ -171,29 +190,29 @@ function chainOf(
   anchor: Block | null,
   after: readonly Edge[] = [],
 ): Block {
-  const rest = stages.findIndex(({ kind }) => kind === 'rest');
-  const until = rest < 0 ? stages.length : rest;
+  const works: ModeWork[] = [];
   let offset = 0;
-  const works = stages.slice(0, until).flatMap((stage, i): ModeWork[] => {
-    if (stage.kind !== 'work') return [];
+  let until = 0;
+  for (; until < stages.length; until += 1) {
+    const stage = stages[until];
+    if (stage?.kind !== 'work') break;
     const quarters = Math.ceil(workMinutes(stage.rate, size) / QUARTER);
-    const work = { stage: firstStage + i, work: stage, quarters, offset };
+    works.push({ stage: firstStage + until, work: stage, quarters, offset });
     offset += quarters;
-    return [work];
-  });
-  const block = { works, quarters: offset, serviceId: whose.serviceId, anchor: null };
+  }
   const stage = stages[until];
   if (stage?.kind !== 'rest') {
     // The last work ends as the doors open: its anchor follows without a rest.
     const next = anchor ? [direct(anchor, firstStage + until)] : after;
-    return { ...block, next };
+    return blockOf(works, offset, whose.serviceId, null, next);
   }
-  const isLast = stages.slice(until + 1).length === 0;
+  const isLast = until + 1 === stages.length;
   const to =
     isLast && anchor
       ? anchor
       : chainOf(stages.slice(until + 1), firstStage + until + 1, size, whose, anchor, after);
-  return { ...block, next: [edgeOf(stage, firstStage + until, whose, to)] };
+  const edge = edgeOf(stage, firstStage + until, whose, to);
+  return blockOf(works, offset, whose.serviceId, null, [edge]);
 }
 
 const NO_REST: RestStage = {
@@ -234,19 +253,6 @@ function edgeOf(rest: RestStage, stage: number, whose: Whose, to: Block): Edge {
     share: whose.share,
     to,
   };
-}
-
-/** First and last quarter at which a block may start, by the doors it leads to; null when there is none. */
-export function domainOf(block: Block): readonly [first: number, last: number] | null {
-  if (block.anchor !== null) return [block.anchor, block.anchor];
-  let [first, last] = [-Infinity, Infinity];
-  for (const { least, most, to } of block.next) {
-    const ahead = domainOf(to);
-    if (!ahead) return null;
-    first = Math.max(first, ahead[0] - most - block.quarters);
-    last = Math.min(last, ahead[1] - least - block.quarters);
-  }
-  return first <= last && Number.isFinite(first) ? [first, last] : null;
 }
 
 /** Longest run of services without a day that one mix may be for. */

@@ -124,11 +124,13 @@ function takeWork(ledger: Ledger, mode: Mode, { work, start, people }: PlacedWor
   }
   if (isAtMixer(work)) ledger.mixers.get(mode.mixerId)?.fill(by > 0 ? 0 : 1, start, end);
   add(ledger.bench, start, end, -by * benchOf(work));
+  ledger.changes.work(start, end);
 }
 
 function takeRest(ledger: Ledger, edge: Edge, from: number, to: number, by: 1 | -1) {
   add(ledger.trays.get(edge.rest.place), from, to, -by * edge.trays);
   add(ledger.tubs.get(edge.rest.place), from, to, -by * edge.tubs);
+  ledger.changes.rooms += 1;
 }
 
 function hasRoom({ trays, tubs }: Ledger, edge: Edge, from: number, to: number): boolean {

@@ -1,12 +1,12 @@
-import { boundsOf, coverOf } from './bound';
+import { boundsOf, coverOf, leastCostsOf } from './bound';
 import { demandsOf, type Demand } from './demands';
-import { openLedger, type Ledger } from './ledger';
-import { modesOfDough, type Mode } from './modes';
+import { benchOf, isAtMixer, openLedger, type Ledger } from './ledger';
+import { modesOfDough, type Mode, type ModeWork } from './modes';
 import { lotOf, place, putBack, takeOut, type Placed } from './placing';
 import { planOfLots } from './planOfLots';
-import { QUARTER, type WeekPlan, type WeekProblem } from './problem';
+import { type WeekPlan, type WeekProblem } from './problem';
 import { startCostsOf, termsOf, type StartCosts } from './terms';
-import { bestStart, waysOf } from './way';
+import { bestStart, layWay, NEVER, waysOf, type Terms } from './way';
 
 /** How a plan comes along: it can be taken at any moment. */
 export interface Settling {
@@ -47,8 +47,8 @@ export function* settleWeek(problem: WeekProblem, seed = 1): Generator<Settling,
   const random = randomOf(seed);
   let placed = firstPlan(week, random);
   let best = { placed, points: pointsOf(placed, week) };
-  const terms = termsOf(problem, openLedger(problem), week.costs);
-  const bounds = boundsOf(problem, openLedger(problem), terms, week.modes, () =>
+  const { opened, modes, leastOf } = week;
+  const bounds = boundsOf(problem, openLedger(problem), opened, modes, leastOf, () =>
     openOf(best.placed, week) > 0 ? Infinity : best.points,
   );
   let bound = -Infinity;
@@ -82,6 +82,11 @@ interface Week {
   readonly problem: WeekProblem;
   readonly ledger: Ledger;
   readonly costs: StartCosts;
+  /** What is free in the ledger. */
+  readonly terms: Terms;
+  /** What would be free if nothing were planned. */
+  readonly opened: Terms;
+  readonly leastOf: (mode: Mode) => number;
   /** By dough, then by where the run begins. */
   readonly modes: readonly (readonly (readonly Mode[])[])[];
   /** Services × doughs. */
@@ -92,7 +97,11 @@ function openWeek(problem: WeekProblem): Week {
   const ledger = openLedger(problem);
   const modes = problem.doughs.map((dough) => modesOfDough(problem, dough));
   const wanted = demandsOf(problem);
-  return { problem, ledger, costs: startCostsOf(problem, ledger.span), modes, wanted };
+  const costs = startCostsOf(problem, ledger.span);
+  const terms = termsOf(problem, ledger, costs);
+  const opened = termsOf(problem, openLedger(problem), costs);
+  const leastOf = leastCostsOf(problem, opened);
+  return { problem, ledger, costs, terms, opened, leastOf, modes, wanted };
 }
 
 const pointsOf = (placed: readonly Placed[], week: Week): number =>
@@ -102,7 +111,7 @@ const openOf = (placed: readonly Placed[], { wanted }: Week): number =>
   wanted.length - placed.reduce((sum, { mode }) => sum + mode.serviceIds.length, 0);
 
 /** Rounds in which the first plan looks for a place for what it left open. */
-const FIRST_ROUNDS = 24;
+const FIRST_ROUNDS = 60;
 
 /** The cheapest cover of every dough, each lot placed at its cheapest, the one with least room first. */
 function firstPlan(week: Week, random: () => number): readonly Placed[] {
@@ -126,8 +135,7 @@ function fill(
   for (let tries = 0; tries < 3; tries += 1) {
     const before = placed.length;
     for (const mode of shuffled(coversOf(week, placed))) {
-      const terms = termsOf(week.problem, week.ledger, week.costs);
-      const lot = place(week.problem, week.ledger, week.costs, mode, terms);
+      const lot = place(week.problem, week.ledger, week.costs, mode, week.terms);
       if (lot) placed.push(lot);
     }
     if (openOf(placed, week) === 0 || placed.length === before) break;
@@ -137,8 +145,7 @@ function fill(
 
 /** The modes that cover what is open at the least cost, each reckoned by itself; most pressed first. */
 function coversOf(week: Week, placed: readonly Placed[]): Mode[] {
-  const { problem, ledger, costs } = week;
-  const terms = termsOf(problem, ledger, costs);
+  const { problem, terms, leastOf } = week;
   const done = new Set(
     placed.flatMap(({ mode }) => mode.serviceIds.map((id) => `${mode.doughId}/${id}`)),
   );
@@ -157,6 +164,7 @@ function coversOf(week: Week, placed: readonly Placed[]): Mode[] {
         known.set(mode, { points, room });
         return points;
       },
+      leastOf,
       OPEN_POINTS,
     );
     for (const mode of modes)
@@ -165,61 +173,117 @@ function coversOf(week: Week, placed: readonly Placed[]): Mode[] {
   return pressed.sort((a, b) => a.room - b.room).map(({ mode }) => mode);
 }
 
-/** Takes a few lots out that stand near each other, and plans them anew; worse is seldom kept. */
+/** How often a round makes room for what is open. */
+const FOR_OPEN = 0.3;
+/** Points by which a plan may become worse, about once in three times; more while something is open. */
+const DARING = 4;
+const DARING_WHILE_OPEN = 60;
+
+/** Takes a few lots out, and plans them anew with what is open; worse is seldom kept. */
 function oneRound(week: Week, placed: readonly Placed[], random: () => number): readonly Placed[] {
   if (placed.length === 0) return fill(week, [], (modes) => shuffle(modes, random));
   const before = pointsOf(placed, week);
-  const seed = placed[Math.floor(random() * placed.length)] as Placed;
-  const doors = random() < 0.15 ? openDoors(week, placed, random) : null;
-  // Something without a place needs more room made for it.
-  const most = (doors === null ? 2 : 4) + Math.floor(random() * Math.min(5, placed.length));
-  const apart = (lot: Placed) => (doors === null ? apartOf(seed, lot) : doorsApart(lot, doors));
-  const near = [...placed]
-    .map((lot) => ({ lot, apart: apart(lot) * (0.5 + random()) }))
-    .sort((a, b) => a.apart - b.apart)
-    .slice(0, most)
-    .map(({ lot }) => lot);
-  const gone = new Set(near);
+  const isOpen = openOf(placed, week) > 0;
+  const open = isOpen && random() < FOR_OPEN ? openOne(week, placed, random) : null;
+  const [gone, order] = (open && madeRoom(week, placed, open, random)) ?? [
+    nearOnes(placed, isOpen ? 3 : 2, random),
+    random() < 0.6 ? (modes: Mode[]) => modes : (modes: Mode[]) => shuffle(modes, random),
+  ];
   const kept = placed.filter((lot) => !gone.has(lot));
-  for (const lot of near) takeOut(week.ledger, lot);
-  const isOrdered = random() < 0.6;
-  const next = fill(week, kept, (modes) => (isOrdered ? modes : shuffle(modes, random)));
+  for (const lot of gone) takeOut(week.ledger, lot);
+  const next = fill(week, kept, order);
   const after = pointsOf(next, week);
-  const isKept = after <= before + 1e-9 || random() < Math.exp(-(after - before) / 4);
+  const isKept =
+    after <= before + 1e-9 ||
+    random() < Math.exp(-(after - before) / (isOpen ? DARING_WHILE_OPEN : DARING));
   if (isKept) return next;
   for (const lot of next) if (!kept.includes(lot)) takeOut(week.ledger, lot);
-  for (const lot of near) putBack(week.ledger, lot);
+  for (const lot of gone) putBack(week.ledger, lot);
   return placed;
 }
 
-/** Doors of a service that is still open, a place of the span; null when none is. */
-function openDoors(
-  { wanted, problem, ledger }: Week,
+/** A few lots that stand near each other. */
+function nearOnes(
   placed: readonly Placed[],
+  fewest: number,
   random: () => number,
-): number | null {
+): ReadonlySet<Placed> {
+  const seed = placed[Math.floor(random() * placed.length)] as Placed;
+  const most = fewest + Math.floor(random() * Math.min(5, placed.length));
+  return new Set(
+    placed
+      .map((lot) => ({ lot, apart: apartOf(seed, lot) * (0.5 + random()) }))
+      .sort((a, b) => a.apart - b.apart)
+      .slice(0, most)
+      .map(({ lot }) => lot),
+  );
+}
+
+/** One dough of one service that has no place; null when all have. */
+function openOne({ wanted }: Week, placed: readonly Placed[], random: () => number): Demand | null {
   const done = new Set(
     placed.flatMap(({ mode }) => mode.serviceIds.map((id) => `${mode.doughId}/${id}`)),
   );
   const open = wanted.filter(({ doughId, serviceId }) => !done.has(`${doughId}/${serviceId}`));
-  const one = open[Math.floor(random() * open.length)];
-  const service = problem.services.find(({ id }) => id === one?.serviceId);
-  return service ? Math.floor(service.startMin / QUARTER) - ledger.span.first : null;
+  return open[Math.floor(random() * open.length)] ?? null;
 }
 
-/** How far a lot's own doors are from others, quarters. */
-const doorsApart = ({ laid }: Placed, doors: number): number =>
-  Math.min(
-    ...laid.blocks.flatMap(({ block, start }) =>
-      block.anchor === null ? [] : [Math.abs(start - doors)],
-    ),
+/**
+ * The lots that stand in the way of what is open, if it went about one of its better ways, and an order of
+ * planning in which it comes first; null when no such way is.
+ */
+function madeRoom(
+  { modes, opened, leastOf }: Week,
+  placed: readonly Placed[],
+  { doughId, serviceId }: Demand,
+  random: () => number,
+): [ReadonlySet<Placed>, (modes: Mode[]) => Mode[]] | null {
+  const isForIt = (mode: Mode) => mode.doughId === doughId && mode.serviceIds.includes(serviceId);
+  const [mode] = modes
+    .flat(2)
+    .filter(isForIt)
+    .map((each) => ({ each, price: leastOf(each) / each.serviceIds.length + 40 * random() }))
+    .sort((a, b) => a.price - b.price)
+    .map(({ each }) => each);
+  const way = mode && waysOf(mode, opened);
+  if (!way) return null;
+  const loose = way.least.map((cost) => cost * (1 + random() / 2));
+  const { start, cost } = bestStart({ ...way, least: loose });
+  if (cost === NEVER) return null;
+  const needed = layWay(way, start, opened).blocks.flatMap(({ block, start: at }) =>
+    block.works.map((work) => ({ work, start: at + work.offset })),
   );
+  const isInTheWay = (lot: Placed) =>
+    mode.serviceIds.some(
+      (id) => lot.mode.doughId === doughId && lot.mode.serviceIds.includes(id),
+    ) ||
+    lot.works.some((own) =>
+      needed.some(
+        ({ work, start: at }) =>
+          own.start < at + work.quarters &&
+          at < own.start + own.work.quarters &&
+          shareSomething(own.work, lot.mode, work, mode),
+      ),
+    );
+  const itFirst = (list: Mode[]) => list.sort((a, b) => Number(isForIt(b)) - Number(isForIt(a)));
+  return [new Set(placed.filter(isInTheWay)), itFirst];
+}
+
+/** Whether two pieces of work may want the same hands, mixer or bench. */
+const shareSomething = (a: ModeWork, ofA: Mode, b: ModeWork, ofB: Mode): boolean =>
+  a.work.skill === b.work.skill ||
+  (isAtMixer(a) && isAtMixer(b) && ofA.mixerId === ofB.mixerId) ||
+  (benchOf(a) > 0 && benchOf(b) > 0);
 
 /** How far apart two lots' work lies, quarters; lots of one dough are near. */
 function apartOf(a: Placed, b: Placed): number {
-  const least = Math.min(
-    ...a.works.flatMap((one) => b.works.map((other) => Math.abs(one.start - other.start))),
-  );
+  let least = NEVER;
+  for (const one of a.works) {
+    for (const other of b.works) {
+      const apart = one.start < other.start ? other.start - one.start : one.start - other.start;
+      if (apart < least) least = apart;
+    }
+  }
   return a.mode.doughId === b.mode.doughId ? least / 2 : least;
 }
 

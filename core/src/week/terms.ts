@@ -1,4 +1,13 @@
-import { add, benchOf, isAtMixer, nextFull, startsOf, type Ledger, type Span } from './ledger';
+import {
+  add,
+  benchOf,
+  canStart,
+  isAtMixer,
+  nextFull,
+  STRETCH,
+  type Ledger,
+  type Span,
+} from './ledger';
 import type { Block, Edge, Mode, ModeWork } from './modes';
 import { QUARTER, stepName, type PublishedStep, type WeekProblem } from './problem';
 import { NEVER, type Terms } from './way';
@@ -109,36 +118,81 @@ function withChange(
 const costName = ({ work, quarters }: ModeWork, { mixerId }: Mode): string =>
   `${work.key}/${work.skill}/${work.people}/${quarters}/${mixerId}`;
 
-/** The terms of a week as far as it is planned: what is taken is taken. */
+/** What a work costs by where it starts, and the ledger's changes when each stretch was reckoned. */
+interface WorkCosts {
+  readonly list: Float64Array;
+  readonly seen: Int32Array;
+}
+
+/**
+ * The terms of a week as far as it is planned: what is taken is taken. They follow their ledger: a list is
+ * reckoned anew where it is asked for and work was taken or given back since.
+ */
 export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts): Terms {
-  const { span } = ledger;
-  const known = new Map<string, Float64Array>();
-  const fulls = new Map<string, Int32Array>();
-  const plainCosts = (work: ModeWork, mode: Mode): Float64Array => {
-    const can = startsOf(ledger, work, mode.mixerId);
-    const list = new Float64Array(span.length).fill(NEVER);
-    for (let t = 0; t < list.length; t += 1) if (can[t]) list[t] = unsocialCost(costs, work, t);
-    return list;
+  const { span, changes } = ledger;
+  const known = new Map<string, WorkCosts>();
+  const fulls = new Map<string, { readonly full: Int32Array; readonly seen: number }>();
+  const refresh = (
+    { list, seen }: WorkCosts,
+    work: ModeWork,
+    mixerId: string,
+    from: number,
+    to: number,
+  ) => {
+    for (let i = (from / STRETCH) | 0; i < seen.length && i * STRETCH < to; i += 1) {
+      const [begin, end] = [i * STRETCH, (i + 1) * STRETCH];
+      const now = changes.between(begin, end + work.quarters);
+      if (seen[i] === now) continue;
+      seen[i] = now;
+      for (let t = begin; t < end && t < list.length; t += 1) {
+        list[t] = canStart(ledger, work, mixerId, t) ? unsocialCost(costs, work, t) : NEVER;
+      }
+    }
+  };
+  const plainCosts = (work: ModeWork, block: Block, mode: Mode): Float64Array => {
+    const name = costName(work, mode);
+    let ofWork = known.get(name);
+    if (!ofWork) {
+      const stretches = Math.ceil(span.length / STRETCH);
+      ofWork = {
+        list: new Float64Array(span.length),
+        seen: new Int32Array(stretches).fill(-1),
+      };
+      refresh(ofWork, work, mode.mixerId, 0, span.length);
+      known.set(name, ofWork);
+    }
+    const { domain } = block;
+    if (!domain) return ofWork.list;
+    const from = domain[0] - span.first + work.offset;
+    refresh(
+      ofWork,
+      work,
+      mode.mixerId,
+      from < 0 ? 0 : from,
+      domain[1] - span.first + work.offset + 1,
+    );
+    return ofWork.list;
   };
   return {
     first: span.first,
     length: span.length,
     quality: problem.weights.quality,
-    workAt(work, block, mode) {
-      const name = costName(work, mode);
-      const plain = known.get(name) ?? plainCosts(work, mode);
-      known.set(name, plain);
-      return withChange(plain, costs, work, block, mode);
-    },
+    workAt: (work, block, mode) =>
+      withChange(plainCosts(work, block, mode), costs, work, block, mode),
     fullFrom(edge) {
-      const name = `${edge.rest.place}/${edge.trays}/${edge.tubs}`;
-      const full = fulls.get(name) ?? fullOf(edge, ledger);
-      fulls.set(name, full);
+      const name = restName(edge);
+      const before = fulls.get(name);
+      if (before?.seen === changes.rooms) return before.full;
+      const full = fullOf(edge, ledger);
+      fulls.set(name, { full, seen: changes.rooms });
       return full;
     },
-    restBetween: () => 0,
+    restSums: () => null,
   };
 }
+
+/** Rests of one name take the same room. */
+const restName = ({ rest, trays, tubs }: Edge): string => `${rest.place}/${trays}/${tubs}`;
 
 function fullOf({ rest, trays, tubs }: Edge, ledger: Ledger): Int32Array {
   const { length } = ledger.span;
@@ -196,6 +250,7 @@ export function pricedTermsOf(
     new Map([...lists].map(([name, list]) => [name, summed(list)]));
   const [mixers, trays, tubs] = [sumsOf(prices.mixers), sumsOf(prices.trays), sumsOf(prices.tubs)];
   const bench = summed(prices.bench);
+  const rests = new Map<string, Float64Array>();
   const known = new Map<
     string,
     { readonly costs: Float64Array; readonly extra: Float64Array; readonly all: Float64Array }
@@ -228,8 +283,26 @@ export function pricedTermsOf(
       known.set(name, { costs, extra, all });
       return all;
     },
-    restBetween: ({ rest, trays: wantedTrays, tubs: wantedTubs }, from, to) =>
-      wantedTrays * between(trays.get(rest.place), from, to) +
-      wantedTubs * between(tubs.get(rest.place), from, to),
+    restSums(edge) {
+      const name = restName(edge);
+      const sums = rests.get(name) ?? sumsOfRest(edge, trays, tubs, opened.length);
+      rests.set(name, sums);
+      return sums;
+    },
   };
+}
+
+/** What room for a rest costs, summed up to each place. */
+function sumsOfRest(
+  { rest, trays: wantedTrays, tubs: wantedTubs }: Edge,
+  trays: ReadonlyMap<string, Float64Array>,
+  tubs: ReadonlyMap<string, Float64Array>,
+  length: number,
+): Float64Array {
+  const [ofTrays, ofTubs] = [trays.get(rest.place), tubs.get(rest.place)];
+  const sums = new Float64Array(length + 1);
+  for (let t = 0; t < sums.length; t += 1) {
+    sums[t] = wantedTrays * (ofTrays?.[t] ?? 0) + wantedTubs * (ofTubs?.[t] ?? 0);
+  }
+  return sums;
 }
