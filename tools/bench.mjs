@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
+import { live } from './bench/liveBench.mjs';
 import { benchWeeks } from './bench/weekBench';
 import { WORKER_FILE } from './bench/vite.config.mjs';
 import { CHROMIUM } from './chromium.mjs';
@@ -19,11 +20,18 @@ await runTool(async () => {
   weeks();
   const house = await serveHouse('bench');
   const browser = await chromium.launch(CHROMIUM);
+  /** A desk at which the manager is signed in. */
+  const desk = async () => {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addCookies([house.cookie]);
+    return context.newPage();
+  };
   try {
-    await firstLoad(browser, house.url);
-    await drag(browser, house.url);
-    await dragBead(browser, house.url);
-    await bigBook(browser, house.url);
+    await live(house.url, house.cookie, say);
+    await firstLoad(desk, house.url);
+    await drag(desk, house.url);
+    await dragBead(desk, house.url);
+    await bigBook(desk, house.url, house.cookie);
     engine('Node', benchEngine(RUNS));
     engine('a worker in Chromium', await engineInWorker(browser));
   } finally {
@@ -50,12 +58,13 @@ function weeks() {
 
 /** @typedef {import('@playwright/test').Browser} Browser */
 /** @typedef {import('@playwright/test').Page} Page */
+/** @typedef {() => Promise<Page>} Desk */
 /** @typedef {import('./bench/engineBench').EngineTiming} EngineTiming */
 
-/** JavaScript that the first load of Tonight fetches, gzipped. @param {Browser} browser @param {string} url */
-async function firstLoad(browser, url) {
+/** JavaScript that the first load of Tonight fetches, gzipped. @param {Desk} desk @param {string} url */
+async function firstLoad(desk, url) {
   const LIMIT_KB = 300;
-  const page = await browser.newPage();
+  const page = await desk();
   /** @type {Promise<number>[]} */
   const sizes = [];
   page.on('response', (response) => {
@@ -76,10 +85,10 @@ async function firstLoad(browser, url) {
  * The longest frame while a lever of What if is dragged up and down: every frame draws the dough's
  * whole way anew.
  *
- * @param {Browser} browser @param {string} url
+ * @param {Desk} desk @param {string} url
  */
-async function drag(browser, url) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+async function drag(desk, url) {
+  const page = await desk();
   await page.goto(`${url}/lantern-yard/formulas/yard-round/what-if`);
   const lever = page.getByRole('slider', { name: 'Cold, air' });
   await lever.waitFor();
@@ -108,10 +117,10 @@ async function drag(browser, url) {
  * The longest frame while a bead of the plan is dragged to and fro: ribbons, windows, strips and clashes
  * follow it.
  *
- * @param {Browser} browser @param {string} url
+ * @param {Desk} desk @param {string} url
  */
-async function dragBead(browser, url) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+async function dragBead(desk, url) {
+  const page = await desk();
   await page.goto(`${url}/lantern-yard/plan`);
   await page.getByRole('button', { name: 'Settle the week' }).click();
   await page.getByText(/from the best there can be|None can be better/).waitFor();
@@ -170,11 +179,12 @@ async function sayFrames(page, what) {
 /**
  * A book of 500 formulas: opened from another place, and looked through letter by letter.
  *
- * @param {Browser} browser @param {string} url
+ * @param {Desk} desk @param {string} url @param {{ name: string, value: string }} cookie
  */
-async function bigBook(browser, url) {
+async function bigBook(desk, url, { name, value }) {
   const house = `${url}/api/v1/houses/lantern-yard`;
-  const book = await (await fetch(`${house}/book`)).json();
+  const cookie = `${name}=${value}`;
+  const book = await (await fetch(`${house}/book`, { headers: { cookie } })).json();
   const { name: _n, formula, doughTempC, method, mixerId } = book.formulas[0];
   for (let i = 0; i < 500; i += 1) {
     const letters = [26 * 26, 26, 1].map((unit) =>
@@ -184,12 +194,12 @@ async function bigBook(browser, url) {
     const body = JSON.stringify({ code: `Z${letters.join('')}`, note: '', content });
     const made = await fetch(`${house}/formulas`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', cookie },
       body,
     });
     if (made.status !== 201) throw new Plain(`Formula ${i} was not made: ${await made.text()}`);
   }
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const page = await desk();
   await page.goto(`${url}/lantern-yard/formulas`);
   await page.getByRole('link', { name: 'Trial dough 0', exact: true }).waitFor();
   await page.goto(`${url}/lantern-yard/demand`);

@@ -10,7 +10,7 @@ import paper from './DayPaper.module.css';
 import { planSteps } from './planSteps';
 import { usePlanWords } from './planWords';
 import { sayPulls } from './sayPulls';
-import { useFollowed } from './useFollowed';
+import { useFollowed, useInHand } from './useFollowed';
 import { usePlanWeek, type PlanWeek } from './usePlanWeek';
 
 const DAY_MIN = 24 * 60;
@@ -29,7 +29,7 @@ const WEEK = 'week';
 function Days({ week }: { readonly week: PlanWeek }) {
   const { t } = useTranslation();
   const words = usePlanWords(week);
-  const followed = useFollowed(week, null);
+  const ofLot = useInHand(useFollowed(week), null);
   const [params, setParams] = useSearchParams();
   const ahead = week.dates.slice(1);
   const date = params.get('date') ?? ahead[0] ?? '';
@@ -96,7 +96,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
             <tbody>
               {steps.map(({ key, lot, step }) => {
                 const others = step.personIds.filter((other) => other !== id).map(words.person);
-                const pulls = sayPulls(step, followed.ofLot(lot.id), words);
+                const pulls = sayPulls(step, ofLot(lot.id), words);
                 return (
                   <tr key={key}>
                     <td className={paper['box']} aria-hidden="true" />

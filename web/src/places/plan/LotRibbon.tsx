@@ -3,6 +3,7 @@ import type { ServiceWay } from '@calm/contract';
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 import { ribbonMiddle, SwellingRibbon } from '../../parts/SwellingRibbon';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
+import { PublishedMarks, Waves } from './LotMarks';
 import { spanOfLot, stepBeads, type StepBead, type TimeScale } from './planLayout';
 import styles from './Plan.module.css';
 import type { PlanWords } from './planWords';
@@ -39,6 +40,7 @@ export const markOf = ({ stage, serviceId }: Pick<PlannedStep, 'stage' | 'servic
 /** One lot of the plan: its ribbon, one more for each further service once its balls part, and its beads. */
 export const LotRibbon = memo(function LotRibbon({
   lot,
+  was,
   followed,
   scale,
   y,
@@ -54,6 +56,8 @@ export const LotRibbon = memo(function LotRibbon({
   hands,
 }: BeadMarks & {
   readonly lot: PlannedLot;
+  /** As it is published; null when this is no draft of it. */
+  readonly was: PlannedLot | null;
   readonly followed: FollowedPlanLot | null;
   readonly scale: TimeScale;
   readonly y: number;
@@ -74,12 +78,21 @@ export const LotRibbon = memo(function LotRibbon({
   const ribbonHeight = hasWords ? mainHeight - WORDS_PX : mainHeight;
   const lineY = ribbonMiddle(y, ribbonHeight);
   const sideY = (i: number) => y + mainHeight + i * sideHeight;
+  const middleOf = (i: number) => (i === 0 ? lineY : ribbonMiddle(sideY(i - 1), sideHeight));
   const hasLetters = pxPerMin >= LETTERS_FROM_PX_PER_MIN;
   const labelX = Math.max(toX(span.startMin * MS_PER_MIN), scale.left + 4);
   const wayOf = (serviceId: string) =>
     followed?.ways.find((each) => each.serviceId === serviceId) ?? null;
   const pullOf = (serviceId: string) =>
     lot.steps.find((step) => step.serviceId === serviceId)?.startMin ?? span.startMin;
+  const beadsOf = (i: number) =>
+    stepBeads(
+      lot.steps.filter(({ serviceId }) =>
+        i === 0 ? serviceId === null || serviceId === main : serviceId === others[i - 1],
+      ),
+      scale,
+      hasLetters ? BEAD_PX : 9,
+    );
   return (
     <g className={styles['lot']} data-lot={lot.id}>
       <line
@@ -121,7 +134,15 @@ export const LotRibbon = memo(function LotRibbon({
         lot.rests
           .filter(({ serviceId }) => serviceId === null || serviceId === main)
           .map(({ stage, startMin, endMin, key, place }) => {
-            const x = Math.max(toX(startMin * MS_PER_MIN) + 18, scale.left + 4);
+            const begins = toX(startMin * MS_PER_MIN);
+            const before = beadsOf(0)
+              .filter((bead) => bead.x <= begins + BEAD_PX)
+              .at(-1);
+            const x = Math.max(
+              begins + 18,
+              scale.left + 4,
+              before ? before.x + halfWords(before, words) + 8 : 0,
+            );
             const room = Math.min(scale.right, toX(endMin * MS_PER_MIN)) - x;
             return room > REST_WORDS_PX ? (
               <text key={stage} className={styles['under']} x={x} y={y + mainHeight - 3}>
@@ -129,22 +150,25 @@ export const LotRibbon = memo(function LotRibbon({
               </text>
             ) : null;
           })}
-      {[main, ...others].map((serviceId, i) => {
-        const beads = stepBeads(
-          lot.steps.filter((step) =>
-            i === 0
-              ? step.serviceId === null || step.serviceId === serviceId
-              : step.serviceId === serviceId,
-          ),
-          scale,
-          hasLetters ? BEAD_PX : 9,
-        );
+      <PublishedMarks
+        lot={lot}
+        was={was}
+        scale={scale}
+        yOf={(serviceId) => middleOf(Math.max(0, [main, ...others].indexOf(serviceId ?? main)))}
+        words={words}
+      />
+      {pxPerMin >= LETTERS_FROM_PX_PER_MIN &&
+        [main, ...others].map((serviceId, i) => (
+          <Waves key={serviceId} y={middleOf(i)} {...{ followed, serviceId, scale, words }} />
+        ))}
+      {[main, ...others].map((_serviceId, i) => {
+        const beads = beadsOf(i);
         return beads.map((bead) => (
           <Bead
             key={markOf(bead.steps[0] as PlannedStep)}
             bead={bead}
             lot={lot}
-            y={i === 0 ? lineY : ribbonMiddle(sideY(i - 1), sideHeight)}
+            y={middleOf(i)}
             hasLetters={hasLetters}
             hasWords={i === 0 && hasWords && !isCrowded(beads, bead, words)}
             isDone={bead.steps.every(({ endMin }) => endMin <= nowMin)}
@@ -206,12 +230,15 @@ const workWords = ({ steps }: StepBead, words: PlanWords): string =>
 /** About as wide as a letter under a bead, px. */
 const LETTER_PX = 6.4;
 
+/** How far the words under a bead reach to each side, px. */
+const halfWords = (bead: StepBead, words: PlanWords): number =>
+  (workWords(bead, words).length * LETTER_PX) / 2;
+
 /** Whether the words of the bead before reach under this one. */
 function isCrowded(beads: readonly StepBead[], bead: StepBead, words: PlanWords): boolean {
   const before = beads[beads.indexOf(bead) - 1];
   if (!before) return false;
-  const halfOf = (each: StepBead) => (workWords(each, words).length * LETTER_PX) / 2;
-  return before.x + halfOf(before) > bead.x - halfOf(bead);
+  return before.x + halfWords(before, words) > bead.x - halfWords(bead, words);
 }
 
 const NUDGE_MIN = 5;

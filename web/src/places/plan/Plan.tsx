@@ -2,15 +2,8 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import {
-  conflictsOf,
-  demandsOf,
-  gapPercent,
-  weekFaults,
-  type Conflict,
-  type StepRef,
-} from '@calm/core';
-import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
+import { conflictsOf, demandsOf, gapPercent, weekFaults } from '@calm/core';
+import { memo, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
@@ -18,6 +11,7 @@ import { Message } from '../../parts/Message';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useCursor } from '../../state/useCursor';
+import { useMay } from '../../state/useMay';
 import { AsIfs } from './AsIfs';
 import { AtCursor } from './AtCursor';
 import { ClashPanel } from './ClashPanel';
@@ -25,13 +19,12 @@ import { Conflicts } from './Conflicts';
 import { doughWarnings, sayWarning, warningName } from './doughWarnings';
 import { FaultList } from './FaultList';
 import { Out } from './Out';
-import { PlanPicture, type InHand } from './PlanPicture';
+import { PlanDesk } from './PlanDesk';
 import styles from './Plan.module.css';
 import { planSteps } from './planSteps';
 import { usePlanWords } from './planWords';
 import { PublishDialog } from './PublishDialog';
 import { planSayings } from './sayConflict';
-import { StepFacts } from './StepFacts';
 import { StepList } from './StepList';
 import { useBending } from './useBending';
 import { useFollowed } from './useFollowed';
@@ -48,8 +41,10 @@ const SHARE_BEFORE = 0.15;
 export function Plan() {
   const { t } = useTranslation();
   const { week, error, retry } = usePlanWeek();
+  // A plan that was changed is drawn between frames; hands are never kept waiting for it.
+  const shown = useDeferredValue(week);
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!week) return <Waiting />;
+  if (!week || !shown) return <Waiting />;
   if (demandsOf(week.problem).length === 0) {
     return (
       <Message
@@ -59,35 +54,32 @@ export function Plan() {
       />
     );
   }
-  return <WeekPlan week={week} />;
+  return <WeekPlan week={shown} latest={week} />;
 }
 
-function WeekPlan({ week }: { readonly week: PlanWeek }) {
+const WeekPlan = memo(function WeekPlan({
+  week,
+  latest,
+}: {
+  /** As it is drawn. */
+  readonly week: PlanWeek;
+  /** As it is: what is done is done to it. */
+  readonly latest: PlanWeek;
+}) {
   const { t } = useTranslation();
   const { atMs } = useCursor();
   const words = usePlanWords(week);
-  const bending = useBending(week);
-  const { state, settle, stop, forget } = useSettling(week, bending);
+  const mayPublish = useMay('plan');
+  const bending = useBending(latest);
+  const { state, settle, stop, forget } = useSettling(latest, bending);
   const [params, setParams] = useSearchParams();
-  const [picked, setPicked] = useState<StepRef | null>(null);
-  // What is picked is told between frames: the hand may be moving already.
-  const pick = useCallback((step: StepRef) => startTransition(() => setPicked(step)), []);
-  const [inHand, setInHand] = useState<InHand | null>(null);
   const [dialog, setDialog] = useState<'publish' | 'what-if' | null>(null);
   useUndoKeys(bending.undo, bending.redo);
 
-  const lots = inHand?.lots ?? week.lots;
-  const bentLot = inHand ? (lots.find(({ id }) => id === inHand.step.lotId) ?? null) : null;
-  const followed = useFollowed(week, bentLot);
-  // Words and ways out wait until the hand is off: nothing may jump under it.
-  const kept = useMemo(
+  const followed = useFollowed(week);
+  const conflicts = useMemo(
     () => conflictsOf(week.problem, { lots: week.lots }),
     [week.problem, week.lots],
-  );
-  const held = inHand?.lots ?? null;
-  const conflicts = useMemo(
-    () => (held ? conflictsOf(week.problem, { lots: held }) : kept),
-    [week.problem, held, kept],
   );
   const faults = useMemo(() => weekFaults(week.problem), [week.problem]);
   const sayings = useMemo(() => planSayings(week, words), [week, words]);
@@ -95,12 +87,11 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
   const isPlanned = open.length === 0;
   // While nothing is planned yet, each service that wants dough is not a clash of its own.
   const isBegun = week.isDraft || week.published.version > 0;
-  const isSaid = ({ kind }: Conflict) => isBegun || kind !== 'open';
-  const shown = conflicts.filter(isSaid);
-  const warnings = useMemo(
-    () => doughWarnings(followed.plan?.lots ?? [], week),
-    [followed.plan, week],
+  const shown = useMemo(
+    () => (isBegun ? conflicts : conflicts.filter(({ kind }) => kind !== 'open')),
+    [conflicts, isBegun],
   );
+  const warnings = useMemo(() => doughWarnings(followed?.lots ?? [], week), [followed, week]);
 
   const hours = ZOOMS.find((zoom) => String(zoom) === params.get('hours')) ?? 48;
   const fromMs = Math.floor(atMs / HOUR_MS - hours * SHARE_BEFORE) * HOUR_MS;
@@ -147,7 +138,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
       {state.kind !== 'clash' && !isBusy && (
         <Conflicts
           week={week}
-          conflicts={kept.filter(isSaid)}
+          conflicts={shown}
           sayings={sayings}
           bending={bending}
           onSettle={settle}
@@ -202,7 +193,8 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
           )}
           <Button
             variant="contained"
-            disabled={!week.isDraft || isBusy}
+            disabled={!week.isDraft || isBusy || !mayPublish}
+            title={mayPublish ? undefined : t('plan.onlyManagers')}
             onClick={() => setDialog('publish')}
           >
             {t('plan.publishDots')}
@@ -210,33 +202,21 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
         </div>
       </div>
       <AtCursor lots={week.lots} atMs={atMs} words={words} />
-      <PlanPicture
+      <PlanDesk
         week={week}
-        lots={lots}
         fromMs={fromMs}
         toMs={toMs}
         words={words}
+        sayings={sayings}
+        bending={bending}
         followed={followed}
         conflicts={shown}
-        picked={picked}
-        bending={bending}
-        onPick={pick}
-        onHold={setInHand}
-      />
-      <StepFacts
-        week={week}
-        lots={lots}
-        picked={picked}
-        followed={picked ? followed.ofLot(picked.lotId) : null}
-        words={words}
-        bending={bending}
-        inTheWay={inHand ? inTheWay(shown, inHand.step).map(sayings.conflict) : []}
       />
       <StepList steps={steps} timeZone={week.book.house.timeZone} words={words} />
       {dialog === 'publish' && (
         <PublishDialog
-          week={week}
-          conflicts={kept}
+          week={latest}
+          conflicts={conflicts}
           words={words}
           sayings={sayings}
           bending={bending}
@@ -245,7 +225,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
       )}
       {dialog === 'what-if' && (
         <WhatIfDialog
-          week={week}
+          week={latest}
           words={words}
           sayings={sayings}
           bending={bending}
@@ -254,15 +234,7 @@ function WeekPlan({ week }: { readonly week: PlanWeek }) {
       )}
     </Page>
   );
-}
-
-/** The conflicts of the lot in hand, those of the very step first. */
-function inTheWay(conflicts: readonly Conflict[], held: StepRef): Conflict[] {
-  const isOwn = (conflict: Conflict) => 'step' in conflict && conflict.step.stage === held.stage;
-  return conflicts
-    .filter((each) => JSON.stringify(each).includes(JSON.stringify(held.lotId)))
-    .sort((a, b) => Number(isOwn(b)) - Number(isOwn(a)));
-}
+});
 
 /** How the plan stands, in a sentence. */
 function Standing({

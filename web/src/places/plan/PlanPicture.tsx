@@ -1,19 +1,20 @@
-import type { Service } from '@calm/contract';
+import type { Climate, PlanContent, Service } from '@calm/contract';
 import { refOf, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
 import { useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useWidth } from '../../parts/useWidth';
 import { moved, settled } from '../../state/cursor';
 import { useAppDispatch } from '../../state/store';
 import { useCursor } from '../../state/useCursor';
+import type { FollowedPlanLot } from '../../workers/planAnswers';
 import { Hours } from './Hours';
 import { LotRibbon, markOf, type BeadHands, type BeadMarks } from './LotRibbon';
 import { lanesOf, spanOfLot, stacked, timeScale, type Lane } from './planLayout';
 import styles from './Plan.module.css';
 import type { PlanWords } from './planWords';
+import { contentOf } from './stripContent';
 import { StripPicture, stripLabel, stripsOf } from './Strips';
 import { isPinned, type Bending } from './useBending';
 import type { PlanWeek } from './usePlanWeek';
-import type { useFollowed } from './useFollowed';
 
 const LABELS = 140;
 const NARROW_LABELS = 60;
@@ -34,8 +35,9 @@ const DRAG_STEP_MIN = 5;
 const TAP_PX = 4;
 const CURSOR_STEP_MS = 5 * MS_PER_MIN;
 
-/** Something in hand. */
+/** Something in hand, and the plan that it was taken from. */
 export interface InHand {
+  readonly of: PlanContent;
   readonly step: StepRef;
   readonly lots: readonly PlannedLot[];
 }
@@ -55,7 +57,8 @@ export function PlanPicture({
   fromMs,
   toMs,
   words,
-  followed,
+  climate,
+  ofLot,
   conflicts,
   picked,
   bending,
@@ -68,7 +71,8 @@ export function PlanPicture({
   readonly fromMs: number;
   readonly toMs: number;
   readonly words: PlanWords;
-  readonly followed: ReturnType<typeof useFollowed>;
+  readonly climate: Climate | undefined;
+  readonly ofLot: (lotId: string) => FollowedPlanLot | null;
   readonly conflicts: readonly Conflict[];
   readonly picked: StepRef | null;
   readonly bending: Bending;
@@ -121,7 +125,6 @@ export function PlanPicture({
     (end, { lane, y, main, side }) => Math.max(end, y + main + side * (lane.services - 1)),
     HEAD,
   );
-  const climate = followed.plan?.climate;
   const strips = useMemo(() => {
     const list = stripsOf(week, climate);
     return stacked(list, ({ height: high }) => high, lanesEnd + GAP).map(({ item, y }) => ({
@@ -132,6 +135,10 @@ export function PlanPicture({
   const last = strips.at(-1);
   const height = last ? last.y + last.strip.height + 6 : lanesEnd;
 
+  const wasOf = useMemo(
+    () => new Map(week.isDraft ? week.publishedLots.map((lot) => [lot.id, lot] as const) : []),
+    [week.isDraft, week.publishedLots],
+  );
   const clashing = useMemo(() => clashMarks(conflicts), [conflicts]);
   const marksOf = (lot: PlannedLot): BeadMarks => ({
     clashing: clashing.get(lot.id) ?? ';',
@@ -166,7 +173,13 @@ export function PlanPicture({
     if (held.kind !== 'bead') return;
     const isMoved = Math.abs(event.clientX - held.startX) > TAP_PX && !over;
     onHold(
-      isMoved ? { step: held.step, lots: bending.trial(held.step, minuteAt(event, held)) } : null,
+      isMoved
+        ? {
+            of: week.content,
+            step: held.step,
+            lots: bending.trial(held.step, minuteAt(event, held)),
+          }
+        : null,
     );
   };
   const onDrop = (event: PointerEvent) => {
@@ -175,6 +188,11 @@ export function PlanPicture({
     setTarget(null);
     if (!held) return;
     const over = targetOf(event, held);
+    const isMoved = Math.abs(event.clientX - held.startX) > TAP_PX;
+    // What was moved stays where the hand left it until the plan that has it there is drawn.
+    if (held.kind === 'bead' && !over && isMoved) {
+      return bending.move(held.step, minuteAt(event, held));
+    }
     onHold(null);
     if (held.kind === 'lot') {
       const rest = coldRestOf(week, held.step.lotId);
@@ -182,10 +200,7 @@ export function PlanPicture({
         bending.putIn(held.step.lotId, rest.stage, over.id);
       return;
     }
-    if (over) return giveTo(over.id, held.step);
-    if (Math.abs(event.clientX - held.startX) > TAP_PX)
-      bending.move(held.step, minuteAt(event, held));
-    return undefined;
+    if (over) giveTo(over.id, held.step);
   };
   const giveTo = (personId: string, ref: StepRef) => {
     const step = week.lots
@@ -224,13 +239,9 @@ export function PlanPicture({
       },
       onGrabLot: (lotId, event) => take('lot', { lotId, stage: -1, serviceId: null }, event),
       onNudge: (step, byMin) => {
-        const { week: now, bending: bend } = act.current;
-        const found = now.lots
-          .find(({ id }) => id === step.lotId)
-          ?.steps.find((each) => markOf(each) === markOf(step));
-        if (found && found.startMin >= now.nowMin) bend.move(step, found.startMin + byMin);
+        act.current.bending.nudge(step, byMin);
       },
-      onPin: (step) => act.current.bending.pin(step, !isPinned(act.current.week.content, step)),
+      onPin: (step) => act.current.bending.togglePin(step),
     };
   }, []);
 
@@ -272,11 +283,9 @@ export function PlanPicture({
             <StripPicture
               key={`${strip.kind}${strip.id}`}
               strip={strip}
-              week={week}
-              lots={lots}
+              content={contentOf(strip, week.problem, lots, climate)}
               scale={scale}
               y={y}
-              climate={climate}
               words={words}
               isTarget={target === `${strip.kind}/${strip.id}`}
             />
@@ -288,7 +297,8 @@ export function PlanPicture({
                 <LotRibbon
                   key={lot.id}
                   lot={lot}
-                  followed={followed.ofLot(lot.id)}
+                  was={wasOf.get(lot.id) ?? null}
+                  followed={ofLot(lot.id)}
                   scale={scale}
                   y={y}
                   mainHeight={main}

@@ -22,7 +22,7 @@ import type { PlanWeek } from './usePlanWeek';
 const STEP_MIN = 5;
 
 /** Everything about the step that was picked, and what can be done to it. */
-export function StepFacts({
+export const StepFacts = memo(function StepFacts({
   week,
   lots,
   picked,
@@ -130,7 +130,7 @@ export function StepFacts({
       <p className="quiet small">{doughFacts(step, followed, words).join(' · ')}</p>
     </aside>
   );
-}
+});
 
 /** Who does it: one choice for each pair of hands. Stays as it is while only times move. */
 const People = memo(function People({

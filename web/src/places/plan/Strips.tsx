@@ -1,20 +1,21 @@
-import { levelsOf, placeTakings, benchTakings, type PlannedLot } from '@calm/core';
 import type { Climate } from '@calm/contract';
+import { levelsOf } from '@calm/core';
 import { memo } from 'react';
 import type { TimeScale } from './planLayout';
 import styles from './Plan.module.css';
 import type { PlanWords } from './planWords';
+import {
+  isSameContent,
+  type RoomClimate,
+  type Stint,
+  type Strip,
+  type StripContent,
+  type Taking,
+  type Work,
+} from './stripContent';
 import type { PlanWeek } from './usePlanWeek';
 
 const MS_PER_MIN = 60_000;
-
-/** One strip below the lots. */
-export interface Strip {
-  readonly kind: 'person' | 'mixer' | 'bench' | 'place' | 'air';
-  /** Of the person or mixer, or the place's name. */
-  readonly id: string;
-  readonly height: number;
-}
 
 const HEIGHTS = { person: 28, mixer: 24, bench: 30, place: 36, air: 36 } as const;
 
@@ -55,163 +56,93 @@ export function stripLabel(strip: Strip, week: PlanWeek, words: PlanWords): [str
   }
 }
 
-/** One strip's picture: who is in and what they do, what runs, how full it is, how warm. */
-export const StripPicture = memo(function StripPicture({
-  strip,
-  week,
-  lots,
-  scale,
-  y,
-  climate,
-  words,
-  isTarget,
-}: {
+interface StripProps {
   readonly strip: Strip;
-  readonly week: PlanWeek;
-  readonly lots: readonly PlannedLot[];
+  readonly content: StripContent;
   readonly scale: TimeScale;
   readonly y: number;
-  readonly climate: Climate | undefined;
   readonly words: PlanWords;
   /** Something is held over it. */
   readonly isTarget: boolean;
-}) {
-  const body = () => {
-    switch (strip.kind) {
-      case 'person':
-        return (
-          <PersonStrip id={strip.id} week={week} lots={lots} scale={scale} y={y} words={words} />
-        );
-      case 'mixer':
-        return <MixerStrip id={strip.id} lots={lots} scale={scale} y={y} words={words} />;
-      case 'bench':
-        return (
-          <Fullness
-            takings={benchTakings(week.problem, lots)}
-            room={week.problem.benchPlaces}
-            scale={scale}
-            y={y}
-            height={strip.height}
-          />
-        );
-      case 'place': {
-        const trays = week.problem.places.find(({ name }) => name === strip.id)?.trays ?? 0;
-        return (
-          <Fullness
-            takings={placeTakings(week.problem, lots, strip.id, 'trays')}
-            room={trays}
-            scale={scale}
-            y={y}
-            height={strip.height}
-          />
-        );
-      }
-      case 'air':
-        return (
-          <Air
-            place={strip.id}
-            climate={climate}
-            scale={scale}
-            y={y}
-            height={strip.height}
-            words={words}
-          />
-        );
-    }
-  };
-  return (
-    <g className={styles['strip']} data-kind={strip.kind} data-id={strip.id} data-target={isTarget}>
-      <rect
-        className={styles['stripGround']}
-        x={scale.left}
-        width={Math.max(0, scale.right - scale.left)}
-        y={y}
-        height={strip.height}
-      />
-      {body()}
-    </g>
-  );
-});
+}
+
+/** One strip's picture: who is in and what they do, what runs, how full it is, how warm. */
+export const StripPicture = memo(
+  function StripPicture({ strip, content, scale, y, words, isTarget }: StripProps) {
+    const { kind, id, height } = strip;
+    return (
+      <g className={styles['strip']} data-kind={kind} data-id={id} data-target={isTarget}>
+        <rect
+          className={styles['stripGround']}
+          x={scale.left}
+          width={Math.max(0, scale.right - scale.left)}
+          y={y}
+          height={height}
+        />
+        {content.kind === 'works' && (
+          <Works {...content} isMixer={kind === 'mixer'} {...{ scale, y, words }} />
+        )}
+        {content.kind === 'levels' && <Fullness {...content} {...{ scale, y, height }} />}
+        {content.kind === 'air' && content.room && (
+          <Air room={content.room} {...{ scale, y, height, words }} />
+        )}
+      </g>
+    );
+  },
+  (a, b) =>
+    a.strip.id === b.strip.id &&
+    a.strip.kind === b.strip.kind &&
+    a.y === b.y &&
+    a.scale === b.scale &&
+    a.words === b.words &&
+    a.isTarget === b.isTarget &&
+    isSameContent(a.content, b.content),
+);
 
 interface Across {
   readonly scale: TimeScale;
   readonly y: number;
 }
 
-function PersonStrip({
-  id,
-  week,
-  lots,
+function Works({
+  shifts,
+  works,
+  isMixer,
   scale,
   y,
   words,
 }: Across & {
-  readonly id: string;
-  readonly week: PlanWeek;
-  readonly lots: readonly PlannedLot[];
+  readonly shifts: readonly Stint[];
+  readonly works: readonly Work[];
+  readonly isMixer: boolean;
   readonly words: PlanWords;
 }) {
-  const shifts = week.problem.people.find((person) => person.id === id)?.shifts ?? [];
   return (
     <>
-      {shifts.map(({ startMin, endMin }) => (
+      {shifts.map((shift) => (
         <Stretch
-          key={startMin}
+          key={shift.startMin}
           className="shift"
           scale={scale}
           y={y + 8}
           height={12}
-          {...{ startMin, endMin }}
+          {...shift}
         />
       ))}
-      {lots.flatMap((lot) =>
-        lot.steps
-          .filter(({ personIds }) => personIds.includes(id))
-          .map((step) => (
-            <Stretch
-              key={`${lot.id}${step.stage}${step.serviceId ?? ''}`}
-              className="work"
-              scale={scale}
-              y={y + 4}
-              height={20}
-              startMin={step.startMin}
-              endMin={step.endMin}
-              title={`${words.step(step, lot)}, ${words.lot(lot)}`}
-              text={words.doughCode(lot.doughId)}
-            />
-          )),
-      )}
-    </>
-  );
-}
-
-function MixerStrip({
-  id,
-  lots,
-  scale,
-  y,
-  words,
-}: Across & {
-  readonly id: string;
-  readonly lots: readonly PlannedLot[];
-  readonly words: PlanWords;
-}) {
-  return lots.flatMap((lot) =>
-    lot.steps
-      .filter(({ mixerId }) => mixerId === id)
-      .map((step) => (
+      {works.map(({ lot, step }) => (
         <Stretch
-          key={`${lot.id}${step.stage}`}
-          className="mixing"
+          key={`${lot.id}${step.stage}${step.serviceId ?? ''}`}
+          className={isMixer ? 'mixing' : 'work'}
           scale={scale}
           y={y + 4}
-          height={16}
+          height={isMixer ? 16 : 20}
           startMin={step.startMin}
           endMin={step.endMin}
           title={`${words.step(step, lot)}, ${words.lot(lot)}`}
           text={words.doughCode(lot.doughId)}
         />
-      )),
+      ))}
+    </>
   );
 }
 
@@ -256,7 +187,7 @@ function Fullness({
   y,
   height,
 }: Across & {
-  readonly takings: Parameters<typeof levelsOf>[0];
+  readonly takings: readonly Taking[];
   readonly room: number;
   readonly height: number;
 }) {
@@ -316,20 +247,16 @@ function Fullness({
 
 /** A cold room's air as simulated with what stands in it. */
 function Air({
-  place,
-  climate,
+  room,
   scale,
   y,
   height,
   words,
 }: Across & {
-  readonly place: string;
-  readonly climate: Climate | undefined;
+  readonly room: RoomClimate;
   readonly height: number;
   readonly words: PlanWords;
 }) {
-  const room = climate?.rooms.find((each) => each.place === place);
-  if (!room) return null;
   const { startMin, stepMin, airC } = room;
   const first = Math.max(0, Math.floor((scale.fromMs / MS_PER_MIN - startMin) / stepMin));
   const last = Math.min(airC.length, Math.ceil((scale.toMs / MS_PER_MIN - startMin) / stepMin));

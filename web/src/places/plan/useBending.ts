@@ -1,6 +1,7 @@
 import type { AsIf, PlanContent } from '@calm/contract';
 import {
   bendLot,
+  findStep,
   givenTo,
   isStep,
   mended,
@@ -20,9 +21,13 @@ export interface Bending {
   /** The lots as they would be with a step moved; nothing is kept yet. */
   readonly trial: (step: StepRef, toMin: number) => PlannedLot[];
   readonly move: (step: StepRef, toMin: number) => void;
+  /** So much later, or earlier; what has begun stays. */
+  readonly nudge: (step: StepRef, byMin: number) => void;
   readonly give: (step: StepRef, personIds: readonly string[]) => void;
   readonly putIn: (lotId: string, stage: number, place: string) => void;
   readonly pin: (step: StepRef, isPinned: boolean) => void;
+  /** Pinned when it was not, and the other way round. */
+  readonly togglePin: (step: StepRef) => void;
   readonly mend: (mending: Mending) => void;
   readonly asIf: (asIfs: readonly AsIf[]) => void;
   /** A whole plan in its place. */
@@ -58,21 +63,27 @@ export function useBending(week: PlanWeek): Bending {
       lots.map((lot) => (lot.id === lotId ? change(lot) : lot));
     const trial = (step: StepRef, toMin: number) =>
       changed(step.lotId, (lot) => bendLot(problem, lot, step, toMin, heldBy(week, lot.id)));
+    const pin = (step: StepRef, isNow: boolean) =>
+      take({
+        ...content,
+        lots,
+        pins: isNow
+          ? [...content.pins, step]
+          : content.pins.filter((each) => each.lotId !== step.lotId || !isStep(each, step)),
+      });
     return {
       trial,
       move: (step, toMin) => withLots(trial(step, toMin)),
+      nudge: (step, byMin) => {
+        const startMin = findStep(lots, step)?.step.startMin ?? 0;
+        if (startMin >= week.nowMin) withLots(trial(step, startMin + byMin));
+      },
       give: (step, personIds) =>
         withLots(changed(step.lotId, (lot) => givenTo(lot, step, personIds))),
       putIn: (lotId, stage, place) =>
         withLots(changed(lotId, (lot) => restedIn(lot, stage, place))),
-      pin: (step, isNow) =>
-        take({
-          ...content,
-          lots,
-          pins: isNow
-            ? [...content.pins, step]
-            : content.pins.filter((pin) => pin.lotId !== step.lotId || !isStep(pin, step)),
-        }),
+      pin,
+      togglePin: (step) => pin(step, !isPinned(content, step)),
       mend: (mending) => withLots(mended(problem, lots, mending, heldBy(week, mending.step.lotId))),
       asIf: (asIfs) => take({ ...content, lots, asIfs }),
       take,

@@ -9,19 +9,14 @@ const askWeek = (question: PlanQuestion): Promise<FollowedPlan> => follower().we
 
 const askLot = (lot: PlannedLot): Promise<FollowedPlanLot | null> => follower().lot(lot);
 
-/**
- * Every lot's dough along its plan. While one lot is bent only it is followed, in the rooms as they were;
- * the rooms follow when it is let go.
- *
- * @param bentLot the lot in hand; null when none is
- */
-export function useFollowed(
-  { document, lots, book, content, mixed }: PlanWeek,
-  bentLot: PlannedLot | null,
-): {
-  readonly plan: FollowedPlan | null;
-  readonly ofLot: (lotId: string) => FollowedPlanLot | null;
-} {
+/** Every lot's dough along its plan, and the rooms it stands in. */
+export function useFollowed({
+  document,
+  lots,
+  book,
+  content,
+  mixed,
+}: PlanWeek): FollowedPlan | null {
   const { places } = book;
   const { asIfs } = content;
   const question = useMemo(
@@ -29,12 +24,28 @@ export function useFollowed(
     [document, lots, places, asIfs, mixed],
   );
   // A whole week is drawn anew between frames, not in one.
-  const plan = useDeferredValue(useLatest(askWeek, question)?.answer ?? null);
+  return useDeferredValue(useLatest(askWeek, question)?.answer ?? null);
+}
+
+/**
+ * Each lot as it was followed. While one lot is bent only it is followed anew, in the rooms as they were;
+ * the rooms follow when it is let go.
+ *
+ * @param bentLot the lot in hand; null when none is
+ */
+export function useInHand(
+  plan: FollowedPlan | null,
+  bentLot: PlannedLot | null,
+): (lotId: string) => FollowedPlanLot | null {
   const inHand = useLatest(askLot, bentLot)?.answer ?? null;
   const bentId = bentLot?.id;
-  return useMemo(() => {
-    const known = new Map((plan?.lots ?? []).map((followed) => [followed.lotId, followed]));
-    if (inHand && bentId === inHand.lotId) known.set(bentId, inHand);
-    return { plan, ofLot: (lotId) => known.get(lotId) ?? null };
-  }, [plan, inHand, bentId]);
+  const known = useMemo(
+    () => new Map((plan?.lots ?? []).map((followed) => [followed.lotId, followed])),
+    [plan],
+  );
+  return useMemo(
+    () => (lotId) =>
+      inHand && bentId === lotId && inHand.lotId === lotId ? inHand : (known.get(lotId) ?? null),
+    [known, inHand, bentId],
+  );
 }
