@@ -10,6 +10,7 @@ import type {
   WaterMethod,
   YeastConversion,
 } from '@calm/core';
+import type { Role } from './access';
 import type { Kitchen, Place } from './kitchen';
 import type { HouseStakes } from './stakes';
 
@@ -43,6 +44,8 @@ export interface HouseSettings {
   readonly salesColumns?: SalesColumns;
   /** What it works with; `STANDARD_KITCHEN` when the house has not said. */
   readonly kitchen?: Kitchen;
+  /** Passwords and PINs that a made-up house tells everybody, by people's ids. No real house has them. */
+  readonly demoSecrets?: Readonly<Record<string, string>>;
 }
 
 /** Which column of a sales file says what, by its title. */
@@ -232,6 +235,7 @@ export interface Person {
   readonly name: string;
   readonly initials: string;
   readonly skills: readonly Skill[];
+  readonly role: Role;
 }
 
 /** What a house's own lots say about losses; null where too few were weighed. */

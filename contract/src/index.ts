@@ -20,3 +20,5 @@ export * from './houseWeek';
 export * from './climate';
 export * from './weekTogether';
 export * from './weekAsIf';
+export * from './access';
+export * from './live';

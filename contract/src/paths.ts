@@ -58,5 +58,17 @@ export const paths = {
   /** @param personId everybody's when absent */
   planCalendar: (slug: string, personId?: string) =>
     `${house(slug)}/plan.ics${personId === undefined ? '' : `?person=${encodeURIComponent(personId)}`}`,
+  frontDoor: (slug: string) => `${house(slug)}/front-door`,
+  session: (slug: string) => `${house(slug)}/session`,
+  owner: (slug: string) => `${house(slug)}/owner`,
+  crew: (slug: string) => `${house(slug)}/crew`,
+  people: (slug: string, id?: string) => record(slug, 'people', id),
+  secret: (slug: string, id: string) => `${record(slug, 'people', id)}/secret`,
+  shiftPatterns: (slug: string, id?: string) => record(slug, 'shift-patterns', id),
+  shiftExceptions: (slug: string, id?: string) => record(slug, 'shift-exceptions', id),
+  /** @param before reads on from this line */
+  audit: (slug: string, before?: number) =>
+    `${house(slug)}/audit${before === undefined ? '' : `?before=${before}`}`,
+  live: (slug: string) => `${house(slug)}/live`,
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

@@ -12,6 +12,11 @@ export interface FieldError {
 /** Every kind of problem the server answers with; also the last part of `type`. */
 export type ProblemKind =
   | 'bad-input'
+  | 'signed-out'
+  | 'wrong-secret'
+  | 'not-allowed'
+  | 'cross-site'
+  | 'door-shut'
   | 'not-found'
   | 'stale'
   | 'cannot-scale'

@@ -7,3 +7,5 @@ export * as schema from './store/schema';
 export { inTransaction } from './store/transaction';
 export { activeKeyOf } from './store/lots';
 export { addDays, datesFrom, instantOf, localDateOf, weekdayOf } from './use-cases/wallClock';
+export { openSession } from './store/sessions';
+export { hashSecret } from './use-cases/hashSecret';

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
-import { freshDatabase, HOUSE, NOW, TODAY } from './test-support/testHouse';
+import { freshDatabase, HOUSE, NOW, signedIn, TODAY } from './test-support/testHouse';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 let database: Awaited<ReturnType<typeof freshDatabase>>;
@@ -54,10 +54,12 @@ describe('a server process', () => {
   it('loses no acknowledged change when it is killed right after', async () => {
     const port = await anyPort();
     const url = (path: string) => `http://127.0.0.1:${port}${path}`;
+    // Whoever is signed in stays signed in, however often the server is killed.
+    const cookie = await signedIn(database.db, HOUSE);
     for (let round = 0; round < 3; round += 1) {
       const server = await startProcess(port);
       const services = (await (
-        await fetch(url(paths.services(HOUSE, TODAY, 1)))
+        await fetch(url(paths.services(HOUSE, TODAY, 1)), { headers: { cookie } })
       ).json()) as Service[];
       const service = services[0] as Service;
       const count = service.counts[0];
@@ -65,7 +67,7 @@ describe('a server process', () => {
         url(paths.count(HOUSE, TODAY, service.patternId, count?.productId ?? '')),
         {
           method: 'PUT',
-          headers: { 'Content-Type': 'application/json' },
+          headers: { 'Content-Type': 'application/json', cookie },
           body: JSON.stringify({ count: 301 + round, version: count?.version }),
         },
       );
@@ -75,7 +77,7 @@ describe('a server process', () => {
     }
     const again = await startProcess(port);
     const services = (await (
-      await fetch(url(paths.services(HOUSE, TODAY, 1)))
+      await fetch(url(paths.services(HOUSE, TODAY, 1)), { headers: { cookie } })
     ).json()) as Service[];
     expect(services[0]?.counts[0]).toMatchObject({ count: 303, version: 3 });
     again.child.kill('SIGTERM');

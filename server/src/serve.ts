@@ -3,6 +3,7 @@ import { pino } from 'pino';
 import { fixedClock, systemClock } from './clock';
 import { StartError, type Config } from './config';
 import { createApp } from './http/app';
+import { LiveHub } from './http/liveHub';
 import { openDatabase } from './store/database';
 
 /** A server that listens. */
@@ -23,10 +24,12 @@ const STOP_WITHIN_MS = 10_000;
 export async function serve(config: Config): Promise<Serving> {
   const log = pino({ level: config.logLevel });
   const { db, pool } = openDatabase(config.databaseUrl);
+  const live = new LiveHub(db, log);
   let isTakingWork = true;
   const app = createApp({
     db,
     log,
+    live,
     clock: config.fixedNow ? fixedClock(config.fixedNow) : systemClock,
     webDir: config.webDir,
     isTakingWork: () => isTakingWork,
@@ -43,6 +46,7 @@ export async function serve(config: Config): Promise<Serving> {
     url: `http://${config.host}:${config.port}`,
     stop: async () => {
       isTakingWork = false;
+      await live.stop();
       const hurry = setTimeout(() => server.closeAllConnections(), STOP_WITHIN_MS);
       await new Promise<void>((resolve) => {
         server.close(() => resolve());

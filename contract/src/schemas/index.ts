@@ -10,3 +10,4 @@ export * from './bookFile';
 export * from './demand';
 export * from './week';
 export * from './plan';
+export * from './access';

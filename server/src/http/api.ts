@@ -39,14 +39,21 @@ import { done } from '../use-cases/result';
 import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFormula';
 import { startLot } from '../use-cases/startLot';
 import { addDays } from '../use-cases/wallClock';
+import { accessDoors } from './accessDoors';
 import { demandDoors } from './demandDoors';
 import { houseDoor, noSuchDoor } from './door';
+import { liveDoor, tellsLive } from './liveDoor';
+import type { LiveHub } from './liveHub';
 import { planDoors } from './planDoors';
 import { shelfDoors } from './shelfDoors';
+import { sameSiteOnly, whoAsks } from './who';
 
 /** Every door of /api/v1, in dough's order. */
-export function apiRouter(db: Database, clock: Clock): Router {
+export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   const api = Router();
+  api.use(sameSiteOnly);
+  api.use('/houses/:house', whoAsks(db, clock), tellsLive(live));
+  api.get('/houses/:house/live', liveDoor(db, live));
 
   api.get('/clock', (_req, res) => {
     res.json(clock.reading());
@@ -57,17 +64,22 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/settings',
     houseDoor(db, {
+      needs: 'book',
       body: settingsChangeSchema,
       run: ({ scope, house, body }) => changeSettings(scope, house, body),
     }),
   );
   api.get(
     '/houses/:house/book',
-    houseDoor(db, { run: async ({ scope, house }) => done(await bookOf(scope, house)) }),
+    houseDoor(db, {
+      needs: 'see',
+      run: async ({ scope, house }) => done(await bookOf(scope, house)),
+    }),
   );
   api.post(
     '/houses/:house/formulas',
     houseDoor(db, {
+      needs: 'book',
       body: formulaStartSchema,
       status: 201,
       run: ({ scope, body }) => startFormula(scope, body, clock.now()),
@@ -76,6 +88,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/formulas/:formula',
     houseDoor(db, {
+      needs: 'book',
       params: params.formula,
       body: formulaChangeSchema,
       run: ({ scope, params: { formula }, body }) => saveFormula(scope, formula, body, clock.now()),
@@ -84,6 +97,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.get(
     '/houses/:house/formulas/:formula/versions',
     houseDoor(db, {
+      needs: 'see',
       params: params.formula,
       run: ({ scope, params: { formula } }) => formulaVersions(scope, formula),
     }),
@@ -91,18 +105,21 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.post(
     '/houses/:house/brought-in',
     houseDoor(db, {
+      needs: 'book',
       body: broughtInSchema,
       run: ({ scope, body }) => bringIn(scope, body, clock.now()),
     }),
   );
+  accessDoors(api, db);
   demandDoors(api, db, clock);
   planDoors(api, db, clock);
-  shelfDoors(api, db, 'products', productShelf, productSchema);
-  shelfDoors(api, db, 'routes', routeShelf, routeSchema);
-  shelfDoors(api, db, 'pantry', pantryShelf, ingredientSchema);
+  shelfDoors(api, db, 'products', 'book', productShelf, productSchema);
+  shelfDoors(api, db, 'routes', 'book', routeShelf, routeSchema);
+  shelfDoors(api, db, 'pantry', 'book', pantryShelf, ingredientSchema);
   api.get(
     '/houses/:house/shifts',
     houseDoor(db, {
+      needs: 'see',
       query: daysQuery,
       run: async ({ scope, house, query }) =>
         done(await shiftsBetween(scope, house, query.from, query.days)),
@@ -111,6 +128,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.get(
     '/houses/:house/mixers/frictions',
     houseDoor(db, {
+      needs: 'see',
       run: async ({ scope, house }) => {
         const { mixers } = await readBook(scope, house);
         const setC = (id: string) => mixers.find((m) => m.id === id)?.frictionC ?? 0;
@@ -121,6 +139,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.get(
     '/houses/:house/lots',
     houseDoor(db, {
+      needs: 'see',
       query: daysQuery,
       run: async ({ scope, query }) =>
         done(await readLots(scope, query.from, addDays(query.from, query.days - 1))),
@@ -129,6 +148,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.post(
     '/houses/:house/lots',
     houseDoor(db, {
+      needs: 'make',
       body: lotStartSchema,
       status: 201,
       run: ({ scope, house, body }) => startLot(scope, house, body, clock.now()),
@@ -137,6 +157,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.get(
     '/houses/:house/lots/:lot',
     houseDoor(db, {
+      needs: 'see',
       params: params.lot,
       run: async ({ scope, params: { lot } }) => {
         const found = await findLot(scope, lot);
@@ -147,6 +168,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/lots/:lot/note',
     houseDoor(db, {
+      needs: 'make',
       params: params.lot,
       body: noteChangeSchema,
       run: ({ scope, params: { lot }, body }) => changeNote(scope, lot, body),
@@ -155,6 +177,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/lots/:lot/losses',
     houseDoor(db, {
+      needs: 'make',
       params: params.lot,
       body: lossChangeSchema,
       run: ({ scope, params: { lot }, body }) => changeLosses(scope, lot, body),
@@ -163,6 +186,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/lots/:lot/withdrawn',
     houseDoor(db, {
+      needs: 'make',
       params: params.lot,
       body: withdrawChangeSchema,
       run: ({ scope, params: { lot }, body }) => withdrawLot(scope, lot, body),
@@ -171,6 +195,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/lots/:lot/loads/:number',
     houseDoor(db, {
+      needs: 'make',
       params: params.load,
       body: loadChangeSchema,
       run: ({ scope, params: { lot, number }, body }) => changeLoad(scope, lot, number, body),
@@ -179,6 +204,7 @@ export function apiRouter(db: Database, clock: Clock): Router {
   api.put(
     '/houses/:house/lots/:lot/marks/:loadNumber/:stepKey',
     houseDoor(db, {
+      needs: 'mark',
       params: params.mark,
       body: markChangeSchema,
       run: ({ scope, params: { lot, loadNumber, stepKey }, body }) =>

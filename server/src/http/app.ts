@@ -1,5 +1,6 @@
 import { API } from '@calm/contract';
 import compression from 'compression';
+import cookieParser from 'cookie-parser';
 import { sql } from 'drizzle-orm';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -9,6 +10,7 @@ import { pinoHttp } from 'pino-http';
 import type { Clock } from '../clock';
 import type { Database } from '../store/database';
 import { apiRouter } from './api';
+import type { LiveHub } from './liveHub';
 import { problemHandler, sendProblem } from './problems';
 import { webFiles } from './webFiles';
 
@@ -17,6 +19,7 @@ export interface AppParts {
   readonly db: Database;
   readonly clock: Clock;
   readonly log: Logger;
+  readonly live: LiveHub;
   /** Built web files; null serves the API alone. */
   readonly webDir: string | null;
   /** False once the server has been told to stop. */
@@ -28,7 +31,7 @@ const BODY_LIMIT = '100kb';
 const BOOK_LIMIT = '8mb';
 
 /** The Express application: log, headers, health, API, web files, problems. */
-export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): Express {
+export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -90,7 +93,8 @@ export function createApp({ db, clock, log, webDir, isTakingWork }: AppParts): E
   for (const large of ['brought-in', 'plan']) {
     app.use(`${API}/houses/:house/${large}`, express.json({ limit: BOOK_LIMIT }));
   }
-  app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock));
+  app.use(API, cookieParser());
+  app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock, live));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));
   app.use(problemHandler);

@@ -32,17 +32,18 @@ import { shelfDoors } from './shelfDoors';
 
 /** The doors of demand: when the house sells, what it wants, what it sold, what it expects. */
 export function demandDoors(api: Router, db: Database, clock: Clock): void {
-  shelfDoors(api, db, 'service-patterns', patternShelf, servicePatternSchema);
-  shelfDoors(api, db, 'service-exceptions', exceptionShelf, serviceExceptionSchema);
-  shelfDoors(api, db, 'events', eventShelf, eventSchema);
-  shelfDoors(api, db, 'bookings', bookingShelf, bookingSchema);
+  shelfDoors(api, db, 'service-patterns', 'plan', patternShelf, servicePatternSchema);
+  shelfDoors(api, db, 'service-exceptions', 'plan', exceptionShelf, serviceExceptionSchema);
+  shelfDoors(api, db, 'events', 'plan', eventShelf, eventSchema);
+  shelfDoors(api, db, 'bookings', 'plan', bookingShelf, bookingSchema);
   api.get(
     '/houses/:house/calendar',
-    houseDoor(db, { run: async ({ scope }) => done(await readCalendar(scope)) }),
+    houseDoor(db, { needs: 'see', run: async ({ scope }) => done(await readCalendar(scope)) }),
   );
   api.get(
     '/houses/:house/services',
     houseDoor(db, {
+      needs: 'see',
       query: daysQuery,
       run: async ({ scope, house, query }) =>
         done(await servicesBetween(scope, house, query, clock.now())),
@@ -51,6 +52,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.put(
     '/houses/:house/counts/:date/:patternId/:productId',
     houseDoor(db, {
+      needs: 'plan',
       params: params.count,
       body: countChangeSchema,
       run: ({ scope, params: key, body }) => {
@@ -62,6 +64,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.post(
     '/houses/:house/counts',
     houseDoor(db, {
+      needs: 'plan',
       body: countsChangeSchema,
       run: ({ scope, body }) => changeCounts(scope, body),
     }),
@@ -69,6 +72,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.get(
     '/houses/:house/sales',
     houseDoor(db, {
+      needs: 'see',
       query: daysQuery,
       run: async ({ scope, query: { from, days } }) =>
         done(await readSales(scope, from, addDays(from, days))),
@@ -77,6 +81,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.put(
     '/houses/:house/sales/:date/:patternId/:productId',
     houseDoor(db, {
+      needs: 'sell',
       params: params.count,
       body: saleChangeSchema,
       run: ({ scope, params: key, body }) => {
@@ -88,6 +93,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.post(
     '/houses/:house/brought-in/sales',
     houseDoor(db, {
+      needs: 'plan',
       body: broughtSalesSchema,
       run: ({ scope, body }) => bringInSales(scope, body),
     }),
@@ -95,6 +101,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.post(
     '/houses/:house/till',
     houseDoor(db, {
+      needs: 'sell',
       body: tillSchema,
       run: ({ scope, house, body }) => takeTillSales(scope, house, body.sales),
     }),
@@ -102,6 +109,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.get(
     '/houses/:house/forecast',
     houseDoor(db, {
+      needs: 'see',
       query: daysQuery,
       run: async ({ scope, house, query }) =>
         done(await forecastsBetween(scope, house, query, clock.now())),
@@ -110,6 +118,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   api.get(
     '/houses/:house/sales.csv',
     houseDoor(db, {
+      needs: 'see',
       type: 'text/csv',
       run: async ({ scope, house }) => done(await salesCsv(scope, house, clock.now())),
     }),

@@ -1,16 +1,19 @@
-import type { House } from '@calm/contract';
+import { may, type Deed, type House } from '@calm/contract';
 import { check, params } from '@calm/contract/schemas';
 import type { Request, RequestHandler, Response } from 'express';
 import type { ObjectSchema } from 'joi';
+import { noteDeed } from '../store/audit';
 import { findHouse } from '../store/book';
 import type { Database, Queries } from '../store/database';
 import type { Scope } from '../store/scope';
 import { inTransaction } from '../store/transaction';
 import type { Refusal, Result } from '../use-cases/result';
+import { onlyOnce, writeKey } from './once';
 import { sendBadInput, sendProblem, sendRefusal } from './problems';
+import { asked, type Asked } from './who';
 
 /** What has been checked before a use case runs. */
-export interface Visit<Params, Query, Body> {
+export interface Visit<Params, Query, Body> extends Asked {
   readonly scope: Scope;
   readonly house: House;
   readonly params: Params;
@@ -20,6 +23,8 @@ export interface Visit<Params, Query, Body> {
 
 /** The schemas at one door, and what is behind it. */
 interface Door<Params, Query, Body, Answer> {
+  /** What somebody must be allowed to do; 'nothing' opens to anybody. */
+  readonly needs: Deed | 'nothing';
   readonly params?: ObjectSchema<Params>;
   readonly query?: ObjectSchema<Query>;
   readonly body?: ObjectSchema<Body>;
@@ -28,10 +33,13 @@ interface Door<Params, Query, Body, Answer> {
   /** JSON unless it is a text of another kind. */
   readonly type?: 'text/csv' | 'text/calendar';
   run(visit: Visit<Params, Query, Body>): Promise<Result<Answer>>;
+  /** Answers in another way than with the value. */
+  send?(res: Response, value: Answer, house: House): void;
 }
 
 /**
- * The server's one way in: schema → use case → store, in a transaction, within one house.
+ * The server's one way in: who asks → schema → use case → store, in a transaction, within one house. What
+ * was written is on record with who did it, in the same transaction.
  */
 export function houseDoor<Params = object, Query = object, Body = object, Answer = unknown>(
   db: Database,
@@ -40,28 +48,73 @@ export function houseDoor<Params = object, Query = object, Body = object, Answer
   return async (req: Request, res: Response) => {
     const house = check(params.house, { house: req.params['house'] }, true);
     if (!house.ok) return sendRefusal(res, { kind: 'not-found', what: 'house' });
+    const { who } = asked(res);
+    if (door.needs !== 'nothing') {
+      if (!who) return sendStranger(db, req, res);
+      if (!may(who.role, door.needs)) {
+        return sendProblem(res, 'not-allowed', `A ${who.role} may not do this. Ask a manager.`);
+      }
+    }
     const path = checked(door.params, req.params, true);
     const query = checked(door.query, req.query, true);
     const body = checked(door.body, req.body, false);
     const errors = [path, query, body].flatMap((part) => (part.ok ? [] : part.errors));
     if (!path.ok || !query.ok || !body.ok) return sendBadInput(res, errors);
 
+    let there: House | null = null;
     const result = await inTransactionOrNot(db, async (tx): Promise<Result<Answer>> => {
       const found = await findHouse(tx, String(req.params['house']));
       if (!found) return { kind: 'not-found', what: 'house' };
-      return door.run({
-        scope: { tx, houseId: found.id },
-        house: found,
-        params: path.value,
-        query: query.value,
-        body: body.value,
-      });
+      there = found;
+      const scope = { tx, houseId: found.id };
+      const write = async () => {
+        const answer = await door.run({
+          ...asked(res),
+          scope,
+          house: found,
+          params: path.value,
+          query: query.value,
+          body: body.value,
+        });
+        if (answer.kind === 'done' && req.method !== 'GET')
+          await noteWrite(scope, door.needs, req, res);
+        return answer;
+      };
+      // At the door nothing is kept: an answer there may be somebody's session.
+      const key = door.needs === 'nothing' ? null : writeKey(req);
+      return onlyOnce(scope, key, asked(res).now, write);
     });
     if (result.kind !== 'done') return sendRefusal(res, result);
+    if (door.send && there) return door.send(res, result.value, there);
     res.status(door.status ?? 200);
     if (door.type) res.type(door.type).send(result.value);
     else res.json(result.value);
   };
+}
+
+/** Somebody who is not signed in: told so, unless there is no such house at all. */
+async function sendStranger(db: Database, req: Request, res: Response): Promise<void> {
+  if (!(await findHouse(db, String(req.params['house'])))) {
+    return sendRefusal(res, { kind: 'not-found', what: 'house' });
+  }
+  sendProblem(res, 'signed-out', 'Sign in first.');
+}
+
+/** Puts on record who has written what. */
+async function noteWrite(
+  scope: Scope,
+  needs: Deed | 'nothing',
+  req: Request,
+  res: Response,
+): Promise<void> {
+  const { who, now } = asked(res);
+  await noteDeed(scope, {
+    at: now,
+    personId: who?.personId ?? null,
+    deed: needs === 'nothing' ? 'door' : needs,
+    method: req.method,
+    path: req.path.replace(/^\/houses\/[^/]+/, ''),
+  });
 }
 
 /** Carries a refusal out of a transaction, so that the database takes back whatever came before it. */

@@ -12,14 +12,15 @@ import { shelfDoors } from './shelfDoors';
 
 /** The doors of the plan: where dough can stand, what the house works by, and its ways out. */
 export function planDoors(api: Router, db: Database, clock: Clock): void {
-  shelfDoors(api, db, 'places', placeShelf, placeSchema);
+  shelfDoors(api, db, 'places', 'book', placeShelf, placeSchema);
   api.get(
     '/houses/:house/plan',
-    houseDoor(db, { run: async ({ scope }) => done(await readPlan(scope)) }),
+    houseDoor(db, { needs: 'see', run: async ({ scope }) => done(await readPlan(scope)) }),
   );
   api.put(
     '/houses/:house/plan',
     houseDoor(db, {
+      needs: 'plan',
       body: planPublicationSchema,
       run: ({ scope, body }) => publishPlan(scope, body, clock.now()),
     }),
@@ -27,6 +28,7 @@ export function planDoors(api: Router, db: Database, clock: Clock): void {
   api.get(
     '/houses/:house/plan.csv',
     houseDoor(db, {
+      needs: 'see',
       type: 'text/csv',
       run: async ({ scope, house }) => done(await planCsv(scope, house)),
     }),
@@ -34,6 +36,7 @@ export function planDoors(api: Router, db: Database, clock: Clock): void {
   api.get(
     '/houses/:house/plan.ics',
     houseDoor(db, {
+      needs: 'see',
       type: 'text/calendar',
       query: calendarQuery,
       run: async ({ scope, house, query: { person = null } }) =>

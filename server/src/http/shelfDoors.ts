@@ -1,3 +1,4 @@
+import type { Deed } from '@calm/contract';
 import { changeOf, params } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { ObjectSchema } from 'joi';
@@ -10,6 +11,7 @@ export function shelfDoors<Content, Kept>(
   api: Router,
   db: Database,
   name: string,
+  needs: Deed,
   shelf: Shelf<Content, Kept>,
   content: ObjectSchema<Content>,
 ): void {
@@ -17,6 +19,7 @@ export function shelfDoors<Content, Kept>(
   api.post(
     all,
     houseDoor(db, {
+      needs,
       body: content,
       status: 201,
       run: ({ scope, body }) => addRecord(scope, shelf, body),
@@ -25,6 +28,7 @@ export function shelfDoors<Content, Kept>(
   api.put(
     `${all}/:id`,
     houseDoor(db, {
+      needs,
       params: params.record,
       body: changeOf(content),
       run: ({ scope, params: { id }, body }) => changeRecord(scope, shelf, id, body),
@@ -33,6 +37,7 @@ export function shelfDoors<Content, Kept>(
   api.delete(
     `${all}/:id`,
     houseDoor(db, {
+      needs,
       params: params.record,
       run: ({ scope, params: { id } }) => removeRecord(scope, shelf, id),
     }),

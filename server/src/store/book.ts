@@ -79,6 +79,12 @@ export async function readBook(
     })),
     places,
     pantry,
-    people: people.map(({ id, name, initials, skills }) => ({ id, name, initials, skills })),
+    people: people.map(({ id, name, initials, skills, role }) => ({
+      id,
+      name,
+      initials,
+      skills,
+      role,
+    })),
   };
 }

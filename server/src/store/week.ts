@@ -77,8 +77,3 @@ export async function readCalendar({ tx, houseId }: Scope): Promise<HouseCalenda
   ]);
   return { patterns: patterns.map(patternOf), exceptions: exceptions.map(exceptionOf) };
 }
-
-/** The shifts that come every week. */
-export function readShiftPatterns({ tx, houseId }: Scope) {
-  return tx.select().from(t.shiftPatterns).where(eq(t.shiftPatterns.houseId, houseId));
-}

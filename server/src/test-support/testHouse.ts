@@ -1,13 +1,17 @@
 import type { HouseBook, Lot, LotStart, Problem, Service } from '@calm/contract';
 import { paths } from '@calm/contract';
 import { loadLanternYard } from '@calm/demo';
+import { and, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import request from 'supertest';
 import { fixedClock } from '../clock';
 import { createApp } from '../http/app';
+import { LiveHub } from '../http/liveHub';
 import { migrate, openDatabase, type Database } from '../store/database';
+import * as t from '../store/schema';
+import { openSession } from '../store/sessions';
 
 /** A Wednesday afternoon: lunch is over, dinner is in two hours. */
 export const NOW = '2026-11-25T14:40:00.000Z';
@@ -45,14 +49,20 @@ export async function startHouse() {
   const { db } = database;
   await loadLanternYard(db, { now: new Date(NOW) });
   await loadLanternYard(db, { now: new Date(NOW), slug: 'other-yard', name: 'Other Yard' });
+  const log = pino({ level: 'silent' });
+  const live = new LiveHub(db, log);
   const app = createApp({
     db,
     clock: fixedClock(NOW),
-    log: pino({ level: 'silent' }),
+    log,
+    live,
     webDir: null,
     isTakingWork: () => true,
   });
-  const http = request(app);
+  const manager = await signedIn(db, HOUSE);
+  // Whoever looks after one of the houses looks after the other too, so that crossing them can be tried.
+  const both = `${manager}; ${await signedIn(db, 'other-yard')}`;
+  const http = request.agent(app).set('Cookie', both);
   const get = async <T>(path: string): Promise<T> => {
     const res = await http.get(path);
     if (res.status !== 200) throw new Error(`${path}: ${res.status} ${res.text}`);
@@ -60,13 +70,33 @@ export async function startHouse() {
   };
   return {
     ...database,
+    drop: async () => {
+      await live.stop();
+      await database.drop();
+    },
+    app,
     http,
+    /** Somebody else, or nobody: `signedIn` gives cookies. */
+    as: (cookie: string | null) =>
+      cookie ? request.agent(app).set('Cookie', cookie) : request(app),
     get,
     book: (house = HOUSE) => get<HouseBook>(paths.book(house)),
     services: (from = TODAY, days = 2, house = HOUSE) =>
       get<Service[]>(paths.services(house, from, days)),
     lots: (from = TODAY, days = 3, house = HOUSE) => get<Lot[]>(paths.lots(house, from, days)),
   };
+}
+
+/** The cookie of somebody of a house; of its manager unless another is named. */
+export async function signedIn(db: Database, slug: string, name = 'Maro'): Promise<string> {
+  const [person] = await db
+    .select({ houseId: t.people.houseId, id: t.people.id })
+    .from(t.people)
+    .innerJoin(t.houses, eq(t.houses.id, t.people.houseId))
+    .where(and(eq(t.houses.slug, slug), eq(t.people.name, name)));
+  if (!person) throw new Error(`${name} works at ${slug}`);
+  const scope = { tx: db, houseId: person.houseId };
+  return `calm_${slug}=${await openSession(scope, person.id, new Date(NOW))}`;
 }
 
 /** A body that starts a Yard Round lot on a date when none is under way yet. */

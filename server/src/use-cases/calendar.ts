@@ -2,7 +2,8 @@ import { servicesOn, type House, type Service, type Shift } from '@calm/contract
 import { productCount, readChosen, readUsual } from '../store/counts';
 import { readProductIds } from '../store/products';
 import type { Scope } from '../store/scope';
-import { readCalendar, readShiftPatterns } from '../store/week';
+import { readCrew } from '../store/crew';
+import { readCalendar } from '../store/week';
 import { withCarried } from './carried';
 import { addDays, datesFrom, daysUntil, instantOf, localDateOf, weekdayOf } from './wallClock';
 
@@ -73,10 +74,18 @@ export async function shiftsBetween(
   from: string,
   days: number,
 ): Promise<Shift[]> {
-  const patterns = await readShiftPatterns(scope);
+  const { shifts: patterns, exceptions } = await readCrew(scope);
+  const differing = (date: string) => exceptions.filter((each) => each.date === date);
   return datesFrom(from, days).flatMap((date) =>
-    patterns
-      .filter((pattern) => pattern.weekday === weekdayOf(date))
+    [
+      ...patterns.filter(
+        ({ weekday, personId }) =>
+          weekday === weekdayOf(date) &&
+          !differing(date).some((each) => each.personId === personId),
+      ),
+      // Whoever is away has no hours; whoever comes at other hours has only those.
+      ...differing(date).flatMap(({ personId, hours }) => (hours ? [{ personId, ...hours }] : [])),
+    ]
       .sort((a, b) => a.startMin - b.startMin)
       .map((pattern) => ({
         personId: pattern.personId,

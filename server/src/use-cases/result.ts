@@ -3,7 +3,17 @@ import type { ScaleReason } from '@calm/core';
 
 /** What stands on the shelves that people add to and take from. */
 export type ShelfName =
-  'product' | 'route' | 'ingredient' | 'event' | 'booking' | 'service' | 'exception' | 'place';
+  | 'product'
+  | 'route'
+  | 'ingredient'
+  | 'event'
+  | 'booking'
+  | 'service'
+  | 'exception'
+  | 'place'
+  | 'person'
+  | 'shift'
+  | 'shift-exception';
 
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =

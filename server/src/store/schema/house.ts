@@ -1,4 +1,4 @@
-import type { HouseSettings, Zone } from '@calm/contract';
+import type { HouseSettings, Role, Zone } from '@calm/contract';
 import type { Room, Skill } from '@calm/core';
 import {
   foreignKey,
@@ -9,7 +9,7 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { grams, id, ref, tempC, version } from './columns';
+import { grams, id, instant, ref, tempC, version } from './columns';
 
 export const houses = mysqlTable('houses', {
   id: id().primaryKey(),
@@ -63,7 +63,12 @@ export const people = mysqlTable(
     houseId: houseId(),
     name: varchar('name', { length: 80 }).notNull(),
     initials: varchar('initials', { length: 4 }).notNull(),
-    skills: json('skills').$type<Skill[]>().notNull(),
+    skills: json('skills').$type<readonly Skill[]>().notNull(),
+    role: varchar('role', { length: 10 }).$type<Role>().notNull().default('hand'),
+    /** Argon2id of the password or PIN; null cannot sign in. */
+    secretHash: varchar('secret_hash', { length: 200 }),
+    failedTries: smallint('failed_tries').notNull().default(0),
+    lockedUntil: instant('locked_until'),
     version: version(),
   },
   (t) => [unique('people_house').on(t.houseId, t.id)],

@@ -3,3 +3,4 @@ export * from './book';
 export * from './demand';
 export * from './lots';
 export * from './plans';
+export * from './access';

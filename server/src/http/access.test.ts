@@ -1,0 +1,366 @@
+import {
+  DEEDS,
+  MAY,
+  paths,
+  ROLES,
+  type Crew,
+  type Deed,
+  type FrontDoor,
+  type Role,
+} from '@calm/contract';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { eq } from 'drizzle-orm';
+import * as t from '../store/schema';
+import { HOUSE, problemOf, signedIn, startHouse, TODAY } from '../test-support/testHouse';
+
+let house: Awaited<ReturnType<typeof startHouse>>;
+beforeAll(async () => {
+  house = await startHouse();
+});
+afterAll(() => house.drop());
+
+const ID = '00000000-0000-4000-8000-000000000000';
+
+/**
+ * One door or more for each deed. Bodies are empty: whoever may come in is told that (400 or 404), whoever
+ * may not is turned away before anybody looks at them (403).
+ */
+const DOORS: Readonly<
+  Record<Deed, readonly (readonly ['get' | 'post' | 'put' | 'delete', string])[]>
+> = {
+  see: [
+    ['get', paths.book(HOUSE)],
+    ['get', paths.lots(HOUSE, TODAY, 1)],
+    ['get', paths.plan(HOUSE)],
+    ['get', paths.crew(HOUSE)],
+    ['get', paths.salesCsv(HOUSE)],
+    ['get', paths.planCalendar(HOUSE)],
+  ],
+  mark: [['put', paths.mark(HOUSE, ID, 0, 'pull')]],
+  make: [
+    ['post', paths.lots(HOUSE)],
+    ['put', paths.note(HOUSE, ID)],
+    ['put', paths.losses(HOUSE, ID)],
+    ['put', paths.withdrawn(HOUSE, ID)],
+    ['put', paths.load(HOUSE, ID, 1)],
+  ],
+  sell: [
+    ['put', paths.sale(HOUSE, TODAY, ID, ID)],
+    ['post', paths.till(HOUSE)],
+  ],
+  plan: [
+    ['put', paths.plan(HOUSE)],
+    ['put', paths.count(HOUSE, TODAY, ID, ID)],
+    ['post', paths.counts(HOUSE)],
+    ['post', paths.events(HOUSE)],
+    ['put', paths.bookings(HOUSE, ID)],
+    ['delete', paths.servicePatterns(HOUSE, ID)],
+    ['post', paths.serviceExceptions(HOUSE)],
+    ['post', paths.broughtInSales(HOUSE)],
+  ],
+  book: [
+    ['put', paths.settings(HOUSE)],
+    ['post', paths.formulas(HOUSE)],
+    ['put', paths.formula(HOUSE, 'yard-dough')],
+    ['post', paths.broughtIn(HOUSE)],
+    ['post', paths.products(HOUSE)],
+    ['put', paths.routes(HOUSE, ID)],
+    ['delete', paths.pantry(HOUSE, ID)],
+    ['post', paths.places(HOUSE)],
+  ],
+  crew: [
+    ['post', paths.people(HOUSE)],
+    ['put', paths.people(HOUSE, ID)],
+    ['delete', paths.people(HOUSE, ID)],
+    ['put', paths.secret(HOUSE, ID)],
+    ['post', paths.shiftPatterns(HOUSE)],
+    ['delete', paths.shiftExceptions(HOUSE, ID)],
+    ['get', paths.audit(HOUSE)],
+  ],
+};
+
+const WHO: Readonly<Record<Role, string>> = {
+  manager: 'Maro',
+  hand: 'Tilde',
+  oven: 'Wren',
+  viewer: 'Ossian',
+};
+
+describe('role × deed', () => {
+  const table = ROLES.flatMap((role) => DEEDS.map((deed) => [role, deed] as const));
+
+  beforeAll(async () => {
+    await house.db.update(t.people).set({ role: 'viewer' }).where(eq(t.people.name, WHO.viewer));
+  });
+
+  it.each(table)('a %s and "%s"', async (role, deed) => {
+    const http = house.as(await signedIn(house.db, HOUSE, WHO[role]));
+    for (const [method, path] of DOORS[deed]) {
+      const request = http[method](path);
+      const res = await (method === 'get' || method === 'delete' ? request : request.send({}));
+      const said = `${method} ${path}: ${res.status}`;
+      if (MAY[role].includes(deed)) expect([200, 400, 404]).toContain(res.status);
+      else expect(said).toBe(`${method} ${path}: 403`);
+    }
+  });
+
+  it('nobody who is not signed in does anything', async () => {
+    const stranger = house.as(null);
+    for (const [method, path] of Object.values(DOORS).flat()) {
+      const res = await stranger[method](path);
+      expect(`${method} ${path}: ${res.status}`).toBe(`${method} ${path}: 401`);
+      expect(problemOf(res).type).toBe('/problems/signed-out');
+    }
+  });
+
+  it('a session of one house opens no other', async () => {
+    const cookie = await signedIn(house.db, 'other-yard');
+    const [, token] = cookie.split('=');
+    const res = await house.as(`calm_${HOUSE}=${token}`).get(paths.book(HOUSE));
+    expect(res.status).toBe(401);
+  });
+});
+
+describe('the door', () => {
+  const comer = async (name: string) => {
+    const res = await house.as(null).get(paths.frontDoor(HOUSE));
+    const door = res.body as FrontDoor;
+    const person = door.comers.find((each) => each.name === name);
+    if (!person) throw new Error(`${name} may come in`);
+    return { ...person, secret: door.demo?.[person.id] ?? '' };
+  };
+  const knock = (personId: string, secret: string) =>
+    house.as(null).post(paths.session(HOUSE)).send({ personId, secret });
+
+  it('lets in whoever knows their PIN or password, and out again', async () => {
+    for (const name of ['Maro', 'Bashir']) {
+      const { id, by, secret } = await comer(name);
+      expect(by).toBe(name === 'Maro' ? 'password' : 'pin');
+      const res = await knock(id, secret);
+      expect(res.status).toBe(204);
+      const [given = ''] = res.get('Set-Cookie') ?? [];
+      expect(given).toMatch(/HttpOnly/);
+      expect(given).toMatch(/SameSite=Strict/);
+      const cookie = given.split(';')[0] ?? '';
+      const me = house.as(cookie);
+      expect((await me.get(paths.session(HOUSE))).body).toMatchObject({ personId: id, name });
+      expect((await me.delete(paths.session(HOUSE))).status).toBe(204);
+      expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(401);
+    }
+  });
+
+  it('keeps neither secrets nor tokens as they are, and tells nobody the hashes', async () => {
+    const { id, secret } = await comer('Bashir');
+    const [row] = await house.db.select().from(t.people).where(eq(t.people.id, id));
+    expect(row?.secretHash).toMatch(/^\$argon2id\$/);
+    const cookie = await signedIn(house.db, HOUSE, 'Bashir');
+    const tokens = await house.db.select().from(t.sessions);
+    expect(JSON.stringify(tokens)).not.toContain(cookie.split('=')[1]);
+    for (const path of [paths.book(HOUSE), paths.crew(HOUSE), paths.frontDoor(HOUSE)]) {
+      expect((await house.http.get(path)).text).not.toContain('argon2');
+    }
+    expect(secret).not.toBe('');
+  });
+
+  it('stays shut after five wrong tries, for the right PIN too', async () => {
+    const { id, secret } = await comer('Wren');
+    for (let i = 0; i < 4; i += 1) {
+      expect(problemOf(await knock(id, String(1000 + i))).type).toBe('/problems/wrong-secret');
+    }
+    const fifth = await knock(id, '0000');
+    expect(fifth.status).toBe(429);
+    expect(Number(fifth.get('Retry-After'))).toBe(60);
+    const right = await knock(id, secret);
+    expect(problemOf(right).type).toBe('/problems/door-shut');
+    expect(right.get('Set-Cookie')).toBeUndefined();
+    // The clock of this house stands still: an hour later the door opens, and the tries are forgotten.
+    const [row] = await house.db.select().from(t.people).where(eq(t.people.id, id));
+    expect(row?.failedTries).toBe(5);
+    await house.db.update(t.people).set({ lockedUntil: null }).where(eq(t.people.id, id));
+    // One more wrong one shuts it for twice as long.
+    expect(Number((await knock(id, '0001')).get('Retry-After'))).toBe(120);
+    await house.db.update(t.people).set({ lockedUntil: null }).where(eq(t.people.id, id));
+    expect((await knock(id, secret)).status).toBe(204);
+    const [after] = await house.db.select().from(t.people).where(eq(t.people.id, id));
+    expect(after?.failedTries).toBe(0);
+  });
+
+  it('counts tries that come at once one by one', async () => {
+    const { id } = await comer('Tilde');
+    const all = await Promise.all(
+      Array.from({ length: 12 }, (_x, i) => knock(id, String(5000 + i))),
+    );
+    const told = all.map(({ status }) => status).sort();
+    expect(told).toEqual([...Array<number>(4).fill(401), ...Array<number>(8).fill(429)]);
+    await house.db
+      .update(t.people)
+      .set({ failedTries: 0, lockedUntil: null })
+      .where(eq(t.people.id, id));
+  });
+
+  it('does not say whether it was the person or the secret', async () => {
+    const res = await knock(ID, '1234');
+    expect(res.status).toBe(401);
+    expect(problemOf(res).type).toBe('/problems/wrong-secret');
+  });
+});
+
+describe('another site', () => {
+  it.each([
+    ['its origin', { Origin: 'https://elsewhere.example' }],
+    ['an origin that is none', { Origin: 'null' }],
+    ['the browser saying so', { 'Sec-Fetch-Site': 'cross-site' }],
+    ['a sister site', { 'Sec-Fetch-Site': 'same-site' }],
+  ])('cannot write with a stolen page: %s', async (_how, headers: Record<string, string>) => {
+    const service = (await house.services())[0];
+    const path = paths.count(
+      HOUSE,
+      TODAY,
+      service?.patternId ?? '',
+      service?.counts[0]?.productId ?? '',
+    );
+    const body = { count: 7, version: service?.counts[0]?.version ?? 0 };
+    const res = await house.http.put(path).set(headers).send(body);
+    expect(res.status).toBe(403);
+    expect(problemOf(res).type).toBe('/problems/cross-site');
+    expect((await house.services())[0]?.counts[0]).toEqual(service?.counts[0]);
+  });
+
+  it('may not even read: the cookie stays at home, and no other origin is let in', async () => {
+    const res = await house.http.get(paths.book(HOUSE)).set('Origin', 'https://elsewhere.example');
+    expect(res.get('Access-Control-Allow-Origin')).toBeUndefined();
+  });
+});
+
+describe('who did what', () => {
+  it('is on record with what was written, newest first, and not what was refused', async () => {
+    const before = (await house.http.get(paths.audit(HOUSE))).body as { id: number }[];
+    const hand = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
+    const [lot] = await house.lots();
+    if (!lot) throw new Error('a lot is under way');
+    const note = { note: 'A little slack', version: lot.version };
+    expect((await hand.put(paths.note(HOUSE, lot.id)).send(note)).status).toBe(200);
+    expect((await hand.put(paths.note(HOUSE, lot.id)).send(note)).status).toBe(409);
+    expect((await hand.post(paths.people(HOUSE)).send({})).status).toBe(403);
+    const after = (await house.http.get(paths.audit(HOUSE))).body as Record<string, unknown>[];
+    const [latest] = after;
+    const tilde = (await house.book()).people.find(({ name }) => name === 'Tilde');
+    expect(latest).toMatchObject({
+      personId: tilde?.id,
+      deed: 'make',
+      method: 'PUT',
+      path: `/lots/${lot.id}/note`,
+    });
+    expect(after.filter(({ id }) => Number(id) > (before[0]?.id ?? 0))).toHaveLength(1);
+    const older = await house.http.get(paths.audit(HOUSE, Number(latest?.['id'])));
+    expect(older.body).toEqual(after.slice(1));
+  });
+});
+
+describe('the crew', () => {
+  const crew = async () => (await house.http.get(paths.crew(HOUSE))).body as Crew;
+
+  it('gains somebody, who signs in with the PIN they were given, and changes role', async () => {
+    const content = { name: 'Ilka', initials: 'IL', role: 'hand', skills: ['ball'] } as const;
+    const added = await house.http.post(paths.people(HOUSE)).send(content);
+    expect(added.status).toBe(201);
+    const { id, version, canSignIn } = added.body as Crew['people'][number];
+    expect(canSignIn).toBe(false);
+    const weak = await house.http.put(paths.secret(HOUSE, id)).send({ secret: 'letters' });
+    expect(problemOf(weak).errors).toMatchObject([{ path: 'secret', code: 'pin' }]);
+    expect((await house.http.put(paths.secret(HOUSE, id)).send({ secret: '8351' })).status).toBe(
+      200,
+    );
+    expect((await crew()).people.find((each) => each.id === id)?.canSignIn).toBe(true);
+    // A manager comes in by a password: the PIN no longer opens.
+    const change = { version, content: { ...content, role: 'manager' } };
+    const changed = await house.http.put(paths.people(HOUSE, id)).send(change);
+    expect(changed.body).toMatchObject({ role: 'manager', canSignIn: false });
+    const short = await house.http.put(paths.secret(HOUSE, id)).send({ secret: '12345678' });
+    expect(problemOf(short).errors).toMatchObject([{ path: 'secret', code: 'string.min' }]);
+    expect((await house.http.delete(paths.people(HOUSE, id))).status).toBe(200);
+    expect((await crew()).people.some((each) => each.id === id)).toBe(false);
+  });
+
+  it('cannot lose its last manager', async () => {
+    const maro = (await crew()).people.find(({ name }) => name === 'Maro');
+    if (!maro) throw new Error('Maro looks after the house');
+    const { id, version, name, initials, skills } = maro;
+    const demoted = { version, content: { name, initials, skills, role: 'hand' } };
+    const res = await house.http.put(paths.people(HOUSE, id)).send(demoted);
+    expect(problemOf(res).errors).toMatchObject([{ code: 'role.last-manager' }]);
+    const gone = await house.http.delete(paths.people(HOUSE, id));
+    expect(problemOf(gone).errors).toMatchObject([{ code: 'role.last-manager' }]);
+  });
+
+  it('signs somebody out everywhere when their PIN is changed', async () => {
+    const bashir = (await crew()).people.find(({ name }) => name === 'Bashir');
+    const cookie = await signedIn(house.db, HOUSE, 'Bashir');
+    expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(200);
+    await house.http.put(paths.secret(HOUSE, bashir?.id ?? '')).send({ secret: '90210' });
+    expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(401);
+  });
+
+  it('has shifts by the week, and days that differ', async () => {
+    const tilde = (await crew()).people.find(({ name }) => name === 'Tilde')?.id ?? '';
+    const FRIDAY = '2026-11-27';
+    const shiftsOf = async (date: string) => {
+      const all = await house.get<{ personId: string; startsAt: string }[]>(
+        paths.shifts(HOUSE, date, 1),
+      );
+      return all.filter(({ personId }) => personId === tilde).map(({ startsAt }) => startsAt);
+    };
+    expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T09:00:00.000Z']);
+    const away = { personId: tilde, date: FRIDAY, hours: null, note: 'Dentist' };
+    const added = await house.http.post(paths.shiftExceptions(HOUSE)).send(away);
+    expect(added.status).toBe(201);
+    expect(await shiftsOf(FRIDAY)).toEqual([]);
+    const { id, version } = added.body as { id: string; version: number };
+    const later = { ...away, hours: { startMin: 14 * 60, endMin: 20 * 60 } };
+    await house.http.put(paths.shiftExceptions(HOUSE, id)).send({ version, content: later });
+    expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T13:00:00.000Z']);
+    // One day is told once.
+    expect((await house.http.post(paths.shiftExceptions(HOUSE)).send(away)).status).toBe(400);
+    await house.http.delete(paths.shiftExceptions(HOUSE, id));
+    expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T09:00:00.000Z']);
+    const pattern = { personId: tilde, weekday: 7, startMin: 600, endMin: 540 };
+    const crossed = await house.http.post(paths.shiftPatterns(HOUSE)).send(pattern);
+    expect(problemOf(crossed).errors).toMatchObject([{ path: 'endMin' }]);
+    const stranger = { ...pattern, endMin: 900, personId: ID };
+    const unknown = await house.http.post(paths.shiftPatterns(HOUSE)).send(stranger);
+    expect(problemOf(unknown).errors).toMatchObject([{ path: 'personId', code: 'id.unknown' }]);
+  });
+});
+
+describe('a house that nobody looks after', () => {
+  it('takes its first account, once', async () => {
+    await house.db.update(t.people).set({ secretHash: null });
+    const door = async () => (await house.as(null).get(paths.frontDoor(HOUSE))).body as FrontDoor;
+    expect(await door()).toMatchObject({ isUnowned: true, comers: [] });
+    const owner = { name: 'Odile', initials: 'OD', password: 'long enough to keep' };
+    const weak = await house
+      .as(null)
+      .post(paths.owner('other-yard'))
+      .send({ ...owner, password: 'short' });
+    expect(problemOf(weak).errors).toMatchObject([{ path: 'password', code: 'string.min' }]);
+    const made = await house.as(null).post(paths.owner('other-yard')).send(owner);
+    expect(made.status).toBe(201);
+    const cookie = made.get('Set-Cookie')?.[0]?.split(';')[0] ?? '';
+    const me = await house.as(cookie).get(paths.session('other-yard'));
+    expect(me.body).toMatchObject({ name: 'Odile', role: 'manager' });
+    const again = await house.as(null).post(paths.owner('other-yard')).send(owner);
+    expect(problemOf(again).errors).toMatchObject([{ code: 'owner.there' }]);
+  });
+});
+
+describe('a device that tries everybody', () => {
+  it('slows a device down that tries everybody', async () => {
+    const codes: number[] = [];
+    for (let i = 0; i < 60 && codes.at(-1) !== 429; i += 1)
+      codes.push(
+        (await house.as(null).post(paths.session(HOUSE)).send({ personId: ID, secret: '1' }))
+          .status,
+      );
+    expect(codes.at(-1)).toBe(429);
+  });
+});

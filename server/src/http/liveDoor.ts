@@ -1,0 +1,60 @@
+import { may, type LiveEvent } from '@calm/contract';
+import type { RequestHandler, Response } from 'express';
+import { findHouse } from '../store/book';
+import type { Database } from '../store/database';
+import { readDeedsOf } from '../store/audit';
+import type { LiveHub } from './liveHub';
+import { sendProblem, sendRefusal } from './problems';
+import { asked } from './who';
+
+/** A quiet line is kept open with a sign of life this often, ms. */
+const ALIVE_MS = 15_000;
+/** A write may be told after one with a higher number: whoever comes back is told so many again. */
+const AGAIN = 50;
+
+/**
+ * GET what is written in a house, as it happens (server-sent events). A device that comes back says the last
+ * number it has seen and is told what it missed; some of it twice, which does no harm.
+ */
+export function liveDoor(db: Database, live: LiveHub): RequestHandler {
+  return async (req, res) => {
+    const { who } = asked(res);
+    if (!who) return sendProblem(res, 'signed-out', 'Sign in first.');
+    if (!may(who.role, 'see')) return sendProblem(res, 'not-allowed', 'Ask a manager.');
+    const house = await findHouse(db, String(req.params['house']));
+    if (!house) return sendRefusal(res, { kind: 'not-found', what: 'house' });
+    res.writeHead(200, {
+      'Content-Type': 'text/event-stream; charset=utf-8',
+      // Nothing on the way may hold it back to pack it.
+      'Cache-Control': 'no-cache, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
+    res.write('retry: 1000\n\n');
+    const unfollow = await live.follow(
+      house.id,
+      (event) => write(res, event),
+      () => res.end(),
+    );
+    const alive = setInterval(() => res.write(': here\n\n'), ALIVE_MS).unref();
+    res.on('close', () => {
+      unfollow();
+      clearInterval(alive);
+    });
+    const seen = Number(req.get('last-event-id') ?? NaN);
+    if (!Number.isInteger(seen)) return;
+    const missed = await readDeedsOf({ tx: db, houseId: house.id }, Math.max(0, seen - AGAIN));
+    for (const deed of missed) write(res, deed);
+  };
+}
+
+/** Once a write is answered, devices are told of it. */
+export function tellsLive(live: LiveHub): RequestHandler {
+  return (req, res, next) => {
+    if (req.method !== 'GET') res.on('finish', () => live.nudge());
+    next();
+  };
+}
+
+function write(res: Response, { id, path }: LiveEvent): void {
+  res.write(`id: ${id}\ndata: ${JSON.stringify({ id, path })}\n\n`);
+}

@@ -1,0 +1,71 @@
+import type { Session } from '@calm/contract';
+import type { CookieOptions, Request, RequestHandler, Response } from 'express';
+import type { Clock } from '../clock';
+import type { Database } from '../store/database';
+import { readSession, SESSION_HOURS } from '../store/sessions';
+import { sendProblem } from './problems';
+
+/** Who asks, and when; every door of a house knows it. */
+export interface Asked {
+  readonly who: Session | null;
+  /** Of the session; null without one. */
+  readonly token: string | null;
+  readonly now: Date;
+}
+
+/** Each house has a cookie of its own: one tablet may be signed in to several. */
+const cookieName = (house: string) => `calm_${house}`;
+
+/** Pages cannot read it, other sites cannot send it. Behind HTTPS it never leaves HTTPS. */
+const cookieOptions = (req: Request): CookieOptions => ({
+  httpOnly: true,
+  sameSite: 'strict',
+  secure: req.secure,
+  path: '/',
+});
+
+export function giveSession(res: Response, house: string, token: string): void {
+  const maxAge = SESSION_HOURS * 3_600_000;
+  res.cookie(cookieName(house), token, { ...cookieOptions(res.req), maxAge });
+}
+
+export function takeSession(res: Response, house: string): void {
+  res.clearCookie(cookieName(house), cookieOptions(res.req));
+}
+
+/** Finds out who asks, from the house's cookie. */
+export function whoAsks(db: Database, clock: Clock): RequestHandler {
+  return async (req, res, next) => {
+    const house = String(req.params['house']);
+    const token = (req.cookies as Record<string, string>)[cookieName(house)] ?? null;
+    const now = clock.now();
+    const who = token === null ? null : await readSession(db, house, token, now);
+    const asked: Asked = { who, token, now };
+    res.locals['asked'] = asked;
+    next();
+  };
+}
+
+export const asked = (res: Response): Asked => res.locals['asked'] as Asked;
+
+const HARMLESS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/**
+ * Turns away what another site's page sends: browsers say where a request comes from, and a write must come
+ * from our own pages. Programs that are no browser say nothing and carry no cookie of anybody's.
+ */
+export const sameSiteOnly: RequestHandler = (req, res, next) => {
+  if (HARMLESS.has(req.method)) return next();
+  const site = req.get('sec-fetch-site');
+  const origin = req.get('origin');
+  const isForeignSite = site !== undefined && site !== 'same-origin' && site !== 'none';
+  const isForeignOrigin = origin !== undefined && hostOf(origin) !== req.get('host');
+  if (isForeignSite || isForeignOrigin) {
+    return sendProblem(res, 'cross-site', 'Only pages of this house may change anything in it.');
+  }
+  next();
+};
+
+function hostOf(origin: string): string | null {
+  return URL.canParse(origin) ? new URL(origin).host : null;
+}

@@ -1,0 +1,88 @@
+import type { Deed } from '@calm/contract';
+import {
+  bigint,
+  char,
+  date,
+  foreignKey,
+  index,
+  json,
+  mysqlTable,
+  primaryKey,
+  smallint,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
+import { id, instant, ref, refOrNone, version } from './columns';
+import { houseId, people } from './house';
+
+/** Who is signed in where. Tokens themselves are not kept. */
+export const sessions = mysqlTable(
+  'sessions',
+  {
+    /** SHA-256 of the token, hexadecimal. */
+    tokenHash: char('token_hash', { length: 64 }).notNull().primaryKey(),
+    houseId: houseId(),
+    personId: ref('person_id'),
+    openedAt: instant('opened_at').notNull(),
+    expiresAt: instant('expires_at').notNull(),
+  },
+  (t) => [
+    foreignKey({
+      name: 'sessions_person',
+      columns: [t.houseId, t.personId],
+      foreignColumns: [people.houseId, people.id],
+    }),
+  ],
+);
+
+/** Days on which somebody's shifts are not as their week says; without hours they are away. */
+export const shiftExceptions = mysqlTable(
+  'shift_exceptions',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    personId: ref('person_id'),
+    date: date('date', { mode: 'string' }).notNull(),
+    startMin: smallint('start_min'),
+    endMin: smallint('end_min'),
+    note: varchar('note', { length: 120 }).notNull(),
+    version: version(),
+  },
+  (t) => [
+    unique('shift_exceptions_day').on(t.houseId, t.personId, t.date),
+    foreignKey({
+      name: 'shift_exceptions_person',
+      columns: [t.houseId, t.personId],
+      foreignColumns: [people.houseId, people.id],
+    }),
+  ],
+);
+
+/** Who did what: one row for each write that was done. People may leave; what they did stays. */
+export const audit = mysqlTable(
+  'audit',
+  {
+    id: bigint('id', { mode: 'number' }).autoincrement().primaryKey(),
+    houseId: houseId(),
+    at: instant('at').notNull(),
+    personId: refOrNone('person_id'),
+    deed: varchar('deed', { length: 10 }).$type<Deed | 'door'>().notNull(),
+    method: varchar('method', { length: 8 }).notNull(),
+    path: varchar('path', { length: 300 }).notNull(),
+  },
+  (t) => [index('audit_house').on(t.houseId, t.id)],
+);
+
+/** Answers of writes that devices gave a key, so that one sent twice is done once. */
+export const answers = mysqlTable(
+  'answers',
+  {
+    houseId: houseId(),
+    key: char('key', { length: 36 }).notNull(),
+    /** Method and address. */
+    what: varchar('what', { length: 300 }).notNull(),
+    at: instant('at').notNull(),
+    value: json('value').$type<unknown>(),
+  },
+  (t) => [primaryKey({ columns: [t.houseId, t.key] }), index('answers_at').on(t.houseId, t.at)],
+);
