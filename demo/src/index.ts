@@ -1,3 +1,4 @@
 export * from './load';
 export { crew, formulas, routes } from './lanternYard';
 export * from './till';
+export { comeIn } from './comeIn';

@@ -1,3 +1,4 @@
+import type { Role } from '@calm/contract';
 import { STANDARD_KITCHEN, type HouseSettings, type PlaceContent } from '@calm/contract';
 import {
   STANDARD_DERATING,
@@ -274,11 +275,16 @@ export const crew: readonly {
   name: string;
   initials: string;
   skills: Skill[];
+  role: Role;
+  /** A password for managers, a PIN for others; the demo's sign-in page shows them all. */
+  secret: string;
   shifts: readonly { weekdays: readonly number[]; from: number; to: number }[];
 }[] = [
   {
     name: 'Maro',
     initials: 'MA',
+    role: 'manager',
+    secret: 'ostrel harbour',
     skills: ['mix', 'ball', 'cold'],
     shifts: [
       { weekdays: [1], from: at(10), to: at(18) },
@@ -288,6 +294,8 @@ export const crew: readonly {
   {
     name: 'Tilde',
     initials: 'TI',
+    role: 'hand',
+    secret: '2741',
     skills: ['ball', 'sheet', 'cold'],
     shifts: [
       { weekdays: [1, 3, 4, 5], from: at(10), to: at(18) },
@@ -297,6 +305,8 @@ export const crew: readonly {
   {
     name: 'Ossian',
     initials: 'OS',
+    role: 'hand',
+    secret: '3852',
     skills: ['mix', 'ball', 'cold'],
     shifts: [
       { weekdays: [2, 3, 4, 5, 6], from: at(11), to: at(19) },
@@ -306,12 +316,16 @@ export const crew: readonly {
   {
     name: 'Wren',
     initials: 'WR',
+    role: 'oven',
+    secret: '4963',
     skills: ['mix', 'sheet', 'cold', 'oven'],
     shifts: [{ weekdays: TUE_TO_SUN, from: at(16), to: at(24) }],
   },
   {
     name: 'Bashir',
     initials: 'BA',
+    role: 'hand',
+    secret: '5174',
     skills: ['sheet', 'cold', 'oven'],
     shifts: [
       { weekdays: WED_TO_SUN, from: at(8), to: at(16) },

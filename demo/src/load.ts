@@ -1,4 +1,11 @@
-import { activeKeyOf, inTransaction, schema as t, type Database, type Queries } from '@calm/server';
+import {
+  activeKeyOf,
+  hashSecret,
+  inTransaction,
+  schema as t,
+  type Database,
+  type Queries,
+} from '@calm/server';
 import { NO_LOSSES, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
@@ -117,7 +124,13 @@ export function exampleBook(): HouseBook {
 
 /** The house as its own devices see it, before it has an hour of history. */
 function bookOf(id: (key: string) => string, slug: string, name: string): HouseBook {
-  const { settings, TIME_ZONE: timeZone } = yard;
+  const { TIME_ZONE: timeZone } = yard;
+  const settings = {
+    ...yard.settings,
+    demoSecrets: Object.fromEntries(
+      yard.crew.map(({ name: person, secret }) => [id(`person/${person}`), secret]),
+    ),
+  };
   return {
     house: { id: id('house'), slug, name, timeZone, settings, version: 1 },
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
@@ -153,11 +166,12 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
     })),
     places: yard.places.map((place) => ({ id: id(`place/${place.name}`), version: 1, ...place })),
     losses: NO_LOSSES,
-    people: yard.crew.map(({ name: person, initials, skills }) => ({
+    people: yard.crew.map(({ name: person, initials, skills, role }) => ({
       id: id(`person/${person}`),
       name: person,
       initials,
       skills,
+      role,
     })),
   };
 }
@@ -170,6 +184,7 @@ async function insertBook(
   at: Date,
 ) {
   const { house, mixers, places, formulas, people } = book;
+  const secretHashes = await demoHashes();
   await tx.insert(t.houses).values(house);
   await tx.insert(t.mixers).values(
     mixers.map(({ minDoughKg, maxDoughKg, ...mixer }) => ({
@@ -183,9 +198,13 @@ async function insertBook(
     .insert(t.places)
     .values(places.map((place) => ({ houseId, ...place, zones: [...place.zones] })));
   if (formulas.length > 0) await insertDoughs(tx, houseId, book, at);
-  await tx
-    .insert(t.people)
-    .values(people.map((person) => ({ houseId, ...person, skills: [...person.skills] })));
+  await tx.insert(t.people).values(
+    people.map((person, i) => ({
+      houseId,
+      ...person,
+      secretHash: secretHashes[i] ?? null,
+    })),
+  );
   await tx.insert(t.shiftPatterns).values(
     yard.crew.flatMap(({ name, shifts }) =>
       shifts.flatMap(({ weekdays, from, to }) =>
@@ -242,6 +261,11 @@ async function insertDoughs(
     })),
   );
 }
+
+/** Hashing takes its time on purpose: once for every copy of the house. */
+let hashes: Promise<string[]> | null = null;
+const demoHashes = () =>
+  (hashes ??= Promise.all(yard.crew.map(({ secret }) => hashSecret(secret))));
 
 type Ids = (key: string) => string;
 
@@ -318,6 +342,8 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.serviceExceptions,
     t.chosenCounts,
     t.usualCounts,
+    t.sessions,
+    t.shiftExceptions,
     t.shiftPatterns,
     t.servicePatterns,
     t.products,
@@ -327,6 +353,8 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.routes,
     t.people,
     t.plans,
+    t.audit,
+    t.answers,
     t.places,
     t.mixers,
   ] as const;

@@ -4,6 +4,7 @@ import { Tonight } from '../places/tonight/Tonight';
 import { Waiting } from '../parts/Waiting';
 import { useHousesQuery } from '../state/api';
 import { NoHouse } from './NoHouse';
+import { Gate } from './Gate';
 import { Shell } from './Shell';
 import { NoSuchPage } from './NoSuchPage';
 
@@ -29,6 +30,7 @@ const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).
 const Paper = place(async () => (await import('../places/mix/Paper')).Paper);
 const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).WalkIn);
 const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
+const MyShift = place(async () => (await import('../places/crew/MyShift')).MyShift);
 const Log = place(async () => (await import('../places/log/Log')).Log);
 const House = place(async () => (await import('../places/house/House')).House);
 
@@ -38,7 +40,14 @@ export function App() {
     <Suspense fallback={<Waiting />}>
       <Routes>
         <Route path="/" element={<FirstHouse />} />
-        <Route path="/:house" element={<Shell />}>
+        <Route
+          path="/:house"
+          element={
+            <Gate>
+              <Shell />
+            </Gate>
+          }
+        >
           <Route index element={<Navigate to="tonight" replace />} />
           <Route path="tonight" element={<Tonight />} />
           <Route path="demand" element={<Demand />} />
@@ -58,6 +67,7 @@ export function App() {
           <Route path="mix/:date/:product/paper" element={<Paper />} />
           <Route path="walk-in" element={<WalkIn />} />
           <Route path="crew" element={<Crew />} />
+          <Route path="crew/shift" element={<MyShift />} />
           <Route path="log" element={<Log />} />
           <Route path="house" element={<House />} />
           <Route path="*" element={<NoSuchPage />} />

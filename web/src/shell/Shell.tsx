@@ -10,6 +10,7 @@ import { nowMs as readNow } from '../state/clock';
 import { moved, settled, ticked } from '../state/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/useBoard';
+import { useLive } from '../state/useLive';
 import { KeysDialog } from './KeysDialog';
 import { NotNowBanner } from './NotNowBanner';
 import { ReadingDialog } from './ReadingDialog';
@@ -29,6 +30,7 @@ export function Shell() {
   const [open, setOpen] = useState<'keys' | 'reading' | null>(null);
   const close = () => setOpen(null);
   useTicking();
+  useLive(house);
   useCursorInAddress();
   const { units, decimal } = useAppSelector((state) => state.preferences);
   const timeZone = book?.house.timeZone ?? 'UTC';

@@ -15,6 +15,7 @@ import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/useBoard';
 import { SHAPE_AT_STOP, useCounts } from './counts';
 import styles from './Spine.module.css';
+import { Whoever } from './Whoever';
 import { STOPS, type Stop } from './stops';
 
 /** The spine: nine stops in dough's order, each with the lots that are there now. */
@@ -46,6 +47,7 @@ export function Spine({
           </li>
         ))}
       </ul>
+      <Whoever />
       <div className={styles['foot']}>
         <Tooltip title={isDark ? t('shell.light') : t('shell.dark')}>
           <IconButton

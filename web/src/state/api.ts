@@ -8,6 +8,7 @@ import {
   type MixerFriction,
   type Problem,
   type PublishedPlan,
+  type Session,
   type Service,
   type Shift,
 } from '@calm/contract';
@@ -20,25 +21,50 @@ export interface Stretch {
   readonly days: number;
 }
 
+const plain = fetchBaseQuery({ baseUrl: '' });
+
+/** Requests whose own business it is whether somebody is signed in. */
+const AT_THE_DOOR: readonly string[] = ['session', 'signIn', 'startOwner'];
+
+/** Whoever is signed out meanwhile is asked to come in again; what they typed stays on the device. */
+const asSomebody: typeof plain = async (args, request, extra) => {
+  const answer = await plain(args, request, extra);
+  if (answer.error?.status === 401 && !AT_THE_DOOR.includes(request.endpoint)) {
+    request.dispatch(api.util.invalidateTags(['Session']));
+  }
+  return answer;
+};
+
+/** Everything that is read from a house. */
+export const TAGS = [
+  'Session',
+  'FrontDoor',
+  'Crew',
+  'Shifts',
+  'Book',
+  'Versions',
+  'Services',
+  'Lots',
+  'Frictions',
+  'Forecasts',
+  'Calendar',
+  'Sales',
+  'Plan',
+] as const;
+
 /** What several places read, and the one change that more than one of them makes. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '' }),
-  tagTypes: [
-    'Book',
-    'Versions',
-    'Services',
-    'Lots',
-    'Frictions',
-    'Forecasts',
-    'Calendar',
-    'Sales',
-    'Plan',
-  ],
+  baseQuery: asSomebody,
+  tagTypes: TAGS,
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
     houses: build.query<HouseSummary[], void>({ query: () => paths.houses() }),
+    session: build.query<Session, string>({
+      query: (house) => paths.session(house),
+      providesTags: ['Session'],
+    }),
     book: build.query<HouseBook, string>({
       query: (house) => paths.book(house),
       providesTags: ['Book'],
@@ -49,6 +75,7 @@ export const api = createApi({
     }),
     shifts: build.query<Shift[], Stretch>({
       query: ({ house, from, days }) => paths.shifts(house, from, days),
+      providesTags: ['Shifts'],
     }),
     lots: build.query<Lot[], Stretch>({
       query: ({ house, from, days }) => paths.lots(house, from, days),
@@ -78,6 +105,7 @@ export const api = createApi({
 
 export const {
   useHousesQuery,
+  useSessionQuery,
   useBookQuery,
   useServicesQuery,
   useShiftsQuery,

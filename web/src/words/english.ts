@@ -1,5 +1,6 @@
 import weekWords from '@calm/contract/words/week.en.json' with { type: 'json' };
 import shared from '@calm/contract/words/en.json' with { type: 'json' };
+import crew from './en/crew.json' with { type: 'json' };
 import demand from './en/demand.json' with { type: 'json' };
 import formulas from './en/formulas.json' with { type: 'json' };
 import mix from './en/mix.json' with { type: 'json' };
@@ -16,6 +17,7 @@ export const english = {
   ...work,
   ...places,
   tonight,
+  crew,
   demand,
   plan,
   weekFaults: weekWords.faults,

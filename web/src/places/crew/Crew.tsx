@@ -1,6 +1,71 @@
-import { ComingPlace } from '../../parts/ComingPlace';
+import Button from '@mui/material/Button';
+import type { CrewMember, ShiftException, ShiftPattern } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Failed } from '../../parts/Failed';
+import { Page } from '../../parts/Page';
+import { Waiting } from '../../parts/Waiting';
+import { useHouse } from '../../state/useBoard';
+import { useMay } from '../../state/useMay';
+import { useCrewQuery } from './crewApi';
+import { CrewNav } from './CrewNav';
+import { DayDialog } from './DayDialog';
+import { Days } from './Days';
+import { Deeds } from './Deeds';
+import { People } from './People';
+import { PersonDialog } from './PersonDialog';
+import { ShiftDialog } from './ShiftDialog';
+import { WeekOfShifts } from './WeekOfShifts';
 
-/** Not built yet: says what will be here and where to go today. */
+/** What is open for writing; null makes a new one. */
+export type Open =
+  | { readonly kind: 'person'; readonly of: CrewMember | null }
+  | {
+      readonly kind: 'shift';
+      readonly of: ShiftPattern | null;
+      readonly personId: string;
+      readonly weekday: number;
+    }
+  | { readonly kind: 'day'; readonly of: ShiftException | null };
+
+/** Who works here: their weeks, the days that differ, and what was done by whom. */
 export function Crew() {
-  return <ComingPlace stop="crew" today="plan" />;
+  const { t } = useTranslation();
+  const house = useHouse();
+  const mayChange = useMay('crew');
+  const { data: crew, error, refetch } = useCrewQuery(house);
+  const [open, setOpen] = useState<Open | null>(null);
+  if (error && !crew) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!crew) return <Waiting />;
+  const onOpen = mayChange ? setOpen : null;
+  const close = () => setOpen(null);
+  return (
+    <Page
+      title={t('stops.crew')}
+      lead={t(mayChange ? 'crew.lead' : 'crew.leadOthers')}
+      aside={
+        onOpen && (
+          <>
+            <Button variant="outlined" onClick={() => onOpen({ kind: 'day', of: null })}>
+              {t('crew.day.add')}
+            </Button>{' '}
+            <Button variant="contained" onClick={() => onOpen({ kind: 'person', of: null })}>
+              {t('crew.person.add')}
+            </Button>
+          </>
+        )
+      }
+    >
+      <CrewNav />
+      <WeekOfShifts crew={crew} onOpen={onOpen} />
+      <Days crew={crew} onOpen={onOpen} />
+      <People crew={crew} onOpen={onOpen} />
+      {mayChange && <Deeds crew={crew} />}
+      {open?.kind === 'person' && <PersonDialog person={open.of} onClose={close} />}
+      {open?.kind === 'shift' && (
+        <ShiftDialog {...open} shift={open.of} crew={crew} onClose={close} />
+      )}
+      {open?.kind === 'day' && <DayDialog day={open.of} crew={crew} onClose={close} />}
+    </Page>
+  );
 }

@@ -4,11 +4,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/Choice';
 import { useFormats } from '../../parts/format';
+import { FromTo } from '../../parts/FromTo';
 import { RecordDialog } from '../../parts/RecordDialog';
-import { onOrAfter, TimeOfDay } from '../../parts/TimeOfDay';
 import { useHouse } from '../../state/useBoard';
 import { plainContent, useKeeping } from '../../state/useKeeping';
-import styles from './Demand.module.css';
 import {
   useAddExceptionMutation,
   useChangeExceptionMutation,
@@ -90,7 +89,13 @@ export function ExceptionDialog({
           }
         />
       )}
-      {content.hours && <Hours hours={content.hours} onChange={(hours) => put({ hours })} />}
+      {content.hours && (
+        <FromTo
+          hours={content.hours}
+          nextDay={t('demand.services.nextDay')}
+          onChange={(hours) => put({ hours })}
+        />
+      )}
       <TextField
         size="small"
         label={t('record.note')}
@@ -99,43 +104,5 @@ export function ExceptionDialog({
         slotProps={{ htmlInput: { maxLength: 300 } }}
       />
     </RecordDialog>
-  );
-}
-
-interface ServiceHours {
-  readonly startMin: number;
-  readonly endMin: number;
-}
-
-/** From when to when a service is held; an end on or before its start is the next morning's. */
-export function Hours({
-  hours: { startMin, endMin },
-  onChange,
-}: {
-  readonly hours: ServiceHours;
-  readonly onChange: (hours: ServiceHours) => void;
-}) {
-  const { t } = useTranslation();
-  return (
-    <div className={styles['pairs']}>
-      <TimeOfDay
-        isRequired
-        label={t('demand.services.from')}
-        minute={startMin}
-        onChange={(minute) => {
-          const start = minute ?? startMin;
-          onChange({ startMin: start, endMin: onOrAfter(endMin % 1440, start) });
-        }}
-      />
-      <TimeOfDay
-        isRequired
-        label={t('demand.services.to')}
-        minute={endMin}
-        onChange={(minute) =>
-          onChange({ startMin, endMin: minute === null ? endMin : onOrAfter(minute, startMin) })
-        }
-      />
-      {endMin > 1440 && <p className="quiet small">{t('demand.services.nextDay')}</p>}
-    </div>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/Choice';
 import { useFormats } from '../../parts/format';
+import { FromTo } from '../../parts/FromTo';
 import { RecordDialog } from '../../parts/RecordDialog';
 import { useHouse } from '../../state/useBoard';
 import { plainContent, useKeeping } from '../../state/useKeeping';
@@ -13,8 +14,7 @@ import {
   useRemovePatternMutation,
 } from './demandApi';
 import styles from './Demand.module.css';
-import { Hours } from './ExceptionDialog';
-import { WEEKDAYS } from './weekdays';
+import { WEEKDAYS } from '../../parts/weekdays';
 
 const EVENING = { startMin: 17 * 60 + 30, endMin: 22 * 60 + 30 };
 
@@ -90,7 +90,7 @@ export function PatternDialog({
         say={(each) => f.weekday(Date.parse(`${WEEKDAYS[each - 1]}T12:00:00Z`))}
         onChange={(to) => put({ weekday: to })}
       />
-      <Hours hours={content} onChange={put} />
+      <FromTo hours={content} nextDay={t('demand.services.nextDay')} onChange={put} />
       <div className={styles['pairs']}>
         {day('firstDate')}
         {day('lastDate')}

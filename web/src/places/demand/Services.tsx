@@ -16,7 +16,7 @@ import { DemandNav } from './DemandNav';
 import { ExceptionDialog } from './ExceptionDialog';
 import { PatternDialog } from './PatternDialog';
 import styles from './Services.module.css';
-import { WEEKDAYS } from './weekdays';
+import { WEEKDAYS } from '../../parts/weekdays';
 
 type Open =
   | { readonly kind: 'pattern'; readonly of: ServicePattern | null; readonly weekday: number }

@@ -11,7 +11,6 @@ import {
   type HouseCalendar,
   type HouseEvent,
   type ProductCount,
-  type RecordChange,
   type Sale,
   type SaleChange,
   type SalesBroughtIn,
@@ -22,6 +21,7 @@ import {
   type SettingsChange,
 } from '@calm/contract';
 import { api, keepInStretches, type Stretch } from '../../state/api';
+import { shelfWrites } from '../../state/shelfWrites';
 
 /** Which number of the week. */
 interface CellAddress {
@@ -31,40 +31,11 @@ interface CellAddress {
   readonly productId: string;
 }
 
-interface Added<Content> {
-  readonly house: string;
-  readonly content: Content;
-}
-interface Changed<Content> {
-  readonly house: string;
-  readonly id: string;
-  readonly change: RecordChange<Content>;
-}
-interface Removed {
-  readonly house: string;
-  readonly id: string;
-}
-
 const demandApi = api.injectEndpoints({
   endpoints: (build) => {
     /** Adding, changing and taking away what moves demand; all of it moves what is expected. */
-    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) => {
-      const invalidatesTags = ['Forecasts', 'Calendar', 'Services'] as const;
-      return {
-        add: build.mutation<Kept, Added<Content>>({
-          query: ({ house, content }) => ({ url: at(house), method: 'POST', body: content }),
-          invalidatesTags: [...invalidatesTags],
-        }),
-        change: build.mutation<Kept, Changed<Content>>({
-          query: ({ house, id, change }) => ({ url: at(house, id), method: 'PUT', body: change }),
-          invalidatesTags: [...invalidatesTags],
-        }),
-        remove: build.mutation<Kept, Removed>({
-          query: ({ house, id }) => ({ url: at(house, id), method: 'DELETE' }),
-          invalidatesTags: [...invalidatesTags],
-        }),
-      };
-    };
+    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) =>
+      shelfWrites<Content, Kept>(build, at, ['Forecasts', 'Calendar', 'Services']);
     const events = shelf<EventContent, HouseEvent>(paths.events);
     const bookings = shelf<BookingContent, Booking>(paths.bookings);
     const patterns = shelf<ServicePatternContent, ServicePattern>(paths.servicePatterns);

@@ -4,26 +4,12 @@ import {
   type PantryItem,
   type Product,
   type ProductContent,
-  type RecordChange,
   type RouteContent,
   type RouteRecord,
 } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
 import { api, keepInBook } from '../../state/api';
-
-interface Added<Content> {
-  readonly house: string;
-  readonly content: Content;
-}
-interface Changed<Content> {
-  readonly house: string;
-  readonly id: string;
-  readonly change: RecordChange<Content>;
-}
-interface Removed {
-  readonly house: string;
-  readonly id: string;
-}
+import type { Added, Changed, Removed } from '../../state/shelfWrites';
 
 /** Adding, changing and taking away what the book holds besides formulas. */
 const recordsApi = api.injectEndpoints({

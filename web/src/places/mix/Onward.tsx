@@ -9,7 +9,7 @@ import { coverWords } from '../../state/lotWords';
 import type { Board } from '../../state/useBoard';
 import styles from './BatchSheet.module.css';
 import { Losses } from './Losses';
-import { useMark } from './useMark';
+import { useMark } from '../../state/useMark';
 
 /** The lot's way from the scale to the doors: each piece of work, when, by whom, done or not. */
 export function Onward({

@@ -5,7 +5,7 @@ import { Caution } from '../../parts/Caution';
 import { useFormats } from '../../parts/format';
 import type { Board } from '../../state/useBoard';
 import styles from './BatchSheet.module.css';
-import { useMark } from './useMark';
+import { useMark } from '../../state/useMark';
 import type { Sheet } from './useSheet';
 
 /** The method's steps in order, ticked off load by load. */

@@ -1,9 +1,9 @@
 import type { Lot } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNotices } from '../../parts/Notices';
-import { useMarkMutation } from '../../state/api';
-import { useWrite } from '../../state/useWrite';
+import { useNotices } from '../parts/Notices';
+import { useMarkMutation } from './api';
+import { useWrite } from './useWrite';
 
 /** A step's tick as a person sees it. */
 export interface StepTick {

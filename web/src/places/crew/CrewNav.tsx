@@ -1,0 +1,18 @@
+import { useTranslation } from 'react-i18next';
+import { PlaceNav } from '../../parts/PlaceNav';
+import { useHouse } from '../../state/useBoard';
+
+/** The pages of Crew. */
+export function CrewNav() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  return (
+    <PlaceNav
+      title={t('stops.crew')}
+      pages={[
+        { to: `/${house}/crew`, name: t('crew.nav.everybody') },
+        { to: `/${house}/crew/shift`, name: t('crew.nav.mine') },
+      ]}
+    />
+  );
+}

@@ -1,0 +1,66 @@
+import {
+  paths,
+  type AuditEntry,
+  type Crew,
+  type CrewContent,
+  type CrewMember,
+  type ShiftException,
+  type ShiftExceptionContent,
+  type ShiftPattern,
+  type ShiftPatternContent,
+} from '@calm/contract';
+import { api } from '../../state/api';
+import { shelfWrites, type Removed } from '../../state/shelfWrites';
+
+/** The crew, its shifts, and who did what. */
+const crewApi = api.injectEndpoints({
+  endpoints: (build) => {
+    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) =>
+      shelfWrites<Content, Kept>(build, at, ['Crew', 'Shifts', 'Book', 'FrontDoor', 'Session']);
+    const people = shelf<CrewContent, CrewMember>(paths.people);
+    const shifts = shelf<ShiftPatternContent, ShiftPattern>(paths.shiftPatterns);
+    const days = shelf<ShiftExceptionContent, ShiftException>(paths.shiftExceptions);
+    return {
+      crew: build.query<Crew, string>({
+        query: (house) => paths.crew(house),
+        providesTags: ['Crew'],
+      }),
+      audit: build.query<AuditEntry[], string>({
+        query: (house) => paths.audit(house),
+        keepUnusedDataFor: 0,
+      }),
+      giveSecret: build.mutation<unknown, Removed & { readonly secret: string }>({
+        query: ({ house, id, secret }) => ({
+          url: paths.secret(house, id),
+          method: 'PUT',
+          body: { secret },
+        }),
+        invalidatesTags: ['Crew', 'FrontDoor'],
+      }),
+      addPerson: people.add,
+      changePerson: people.change,
+      removePerson: people.remove,
+      addShift: shifts.add,
+      changeShift: shifts.change,
+      removeShift: shifts.remove,
+      addDay: days.add,
+      changeDay: days.change,
+      removeDay: days.remove,
+    };
+  },
+});
+
+export const {
+  useCrewQuery,
+  useAuditQuery,
+  useGiveSecretMutation,
+  useAddPersonMutation,
+  useChangePersonMutation,
+  useRemovePersonMutation,
+  useAddShiftMutation,
+  useChangeShiftMutation,
+  useRemoveShiftMutation,
+  useAddDayMutation,
+  useChangeDayMutation,
+  useRemoveDayMutation,
+} = crewApi;

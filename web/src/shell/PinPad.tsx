@@ -1,0 +1,60 @@
+import BackspaceOutlined from '@mui/icons-material/BackspaceOutlined';
+import Button from '@mui/material/Button';
+import { PIN_LENGTH } from '@calm/contract';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import styles from './SignIn.module.css';
+
+const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'] as const;
+
+/** Large keys for floury fingers; a keyboard's digits do as well. */
+export function PinPad({
+  isBusy,
+  onKnock,
+}: {
+  readonly isBusy: boolean;
+  readonly onKnock: (pin: string) => void;
+}) {
+  const { t } = useTranslation();
+  const [pin, setPin] = useState('');
+  const isEnough = pin.length >= PIN_LENGTH.least;
+  const typed = (digit: string) => setPin((before) => (before + digit).slice(0, PIN_LENGTH.most));
+  useEffect(() => {
+    const onKey = ({ key }: KeyboardEvent) => {
+      if (/^\d$/.test(key)) typed(key);
+      if (key === 'Backspace') setPin((before) => before.slice(0, -1));
+      if (key === 'Enter' && isEnough && !isBusy) onKnock(pin);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [pin, isEnough, isBusy, onKnock]);
+  return (
+    <div className={styles['pad']}>
+      <output aria-label={t('door.pin')} className={styles['dots']}>
+        {pin.replace(/./g, '●') || ' '}
+      </output>
+      {DIGITS.map((digit) => (
+        <button key={digit} type="button" data-digit={digit} onClick={() => typed(digit)}>
+          {digit}
+        </button>
+      ))}
+      <button
+        type="button"
+        data-digit="back"
+        aria-label={t('door.delete')}
+        onClick={() => setPin((before) => before.slice(0, -1))}
+      >
+        <BackspaceOutlined />
+      </button>
+      <Button
+        variant="contained"
+        size="large"
+        className={styles['in'] ?? ''}
+        disabled={!isEnough || isBusy}
+        onClick={() => onKnock(pin)}
+      >
+        {t('door.comeIn')}
+      </Button>
+    </div>
+  );
+}

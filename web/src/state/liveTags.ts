@@ -1,0 +1,38 @@
+import type { api } from './api';
+
+type Tag = Parameters<typeof api.util.invalidateTags>[0][number];
+
+const BOOK: readonly Tag[] = ['Book', 'Versions', 'Frictions'];
+const CALENDAR: readonly Tag[] = ['Calendar', 'Services', 'Forecasts'];
+const SALES: readonly Tag[] = ['Sales', 'Forecasts', 'Services'];
+const CREW: readonly Tag[] = ['Crew', 'Shifts', 'Book', 'FrontDoor'];
+
+/** What is read anew when something was written, by the first part of its address. */
+const TAGS: Readonly<Record<string, readonly Tag[]>> = {
+  lots: ['Lots', 'Services', 'Frictions'],
+  counts: ['Services', 'Forecasts'],
+  sales: SALES,
+  till: SALES,
+  plan: ['Plan'],
+  events: CALENDAR,
+  bookings: CALENDAR,
+  'service-patterns': CALENDAR,
+  'service-exceptions': CALENDAR,
+  people: CREW,
+  'shift-patterns': CREW,
+  'shift-exceptions': CREW,
+  settings: BOOK,
+  formulas: BOOK,
+  products: BOOK,
+  routes: BOOK,
+  pantry: BOOK,
+  places: BOOK,
+};
+
+/** What a write touches; what is not known touches the book and all that was sold. */
+export function liveTags(path: string): readonly Tag[] {
+  const [, first = '', second] = path.split('/');
+  if (first === 'session' || first === 'owner') return [];
+  if (first === 'brought-in' && second === 'sales') return SALES;
+  return TAGS[first] ?? [...BOOK, ...SALES];
+}

@@ -1,0 +1,28 @@
+import { paths, type FrontDoor, type OwnerStart, type SignIn } from '@calm/contract';
+import { api, TAGS } from './api';
+
+/** Coming in and going out. */
+const sessionApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    frontDoor: build.query<FrontDoor, string>({
+      query: (house) => paths.frontDoor(house),
+      providesTags: ['FrontDoor'],
+    }),
+    signIn: build.mutation<null, { readonly house: string; readonly comer: SignIn }>({
+      query: ({ house, comer }) => ({ url: paths.session(house), method: 'POST', body: comer }),
+      // Nothing could be read while nobody was signed in.
+      invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
+    }),
+    signOut: build.mutation<null, string>({
+      query: (house) => ({ url: paths.session(house), method: 'DELETE' }),
+      invalidatesTags: ['Session'],
+    }),
+    startOwner: build.mutation<unknown, { readonly house: string; readonly owner: OwnerStart }>({
+      query: ({ house, owner }) => ({ url: paths.owner(house), method: 'POST', body: owner }),
+      invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
+    }),
+  }),
+});
+
+export const { useFrontDoorQuery, useSignInMutation, useSignOutMutation, useStartOwnerMutation } =
+  sessionApi;
