@@ -39,8 +39,12 @@ test('a load no mixer can take says what would fit', async ({ page, at }) => {
   await expect(page.getByRole('button', { name: 'Start this lot' })).toBeEnabled();
 });
 
-test('a lot that is taken back elsewhere is missed, not crashed', async ({ browser, at }) => {
-  const [mara, ben] = await twoPeople(browser);
+test('a lot that is taken back elsewhere is missed, not crashed', async ({
+  browser,
+  session,
+  at,
+}) => {
+  const [mara, ben] = await twoPeople(browser, session);
   const sheet = at('mix/2026-11-27/yard-round');
   await mara.goto(sheet);
   await ben.goto(sheet);

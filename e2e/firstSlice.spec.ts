@@ -1,10 +1,11 @@
-import { countField, expect, expectAccessible, test, watchConsole } from './house';
+import { countField, expect, expectAccessible, test, watchConsole, signedInPage } from './house';
 
 test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow', async ({
   page,
   house,
   at,
   browser,
+  session,
   tomorrow,
 }) => {
   const said = watchConsole(page);
@@ -97,7 +98,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
   });
 
   await test.step('the next day it is all there', async () => {
-    const other = await (await browser.newContext()).newPage();
+    const other = await signedInPage(browser, session);
     await other.goto(`${tomorrow}/${house}/tonight`);
     await expect(other.getByRole('heading', { name: 'Dinner, Thu 26 Nov' })).toBeVisible();
     await other.goto(`${tomorrow}/${house}/mix/2026-11-27/slab`);

@@ -91,8 +91,12 @@ test('a formula is written, counted two ways, saved as versions, compared and br
   expect(said.filter((line) => !line.includes('400'))).toEqual([]);
 });
 
-test('two people edit one formula: the second is told, and chooses', async ({ browser, at }) => {
-  const [first, second] = await twoPeople(browser);
+test('two people edit one formula: the second is told, and chooses', async ({
+  browser,
+  session,
+  at,
+}) => {
+  const [first, second] = await twoPeople(browser, session);
   for (const page of [first, second]) {
     await page.goto(at('formulas/yard-dough'));
     await expect(page.getByRole('heading', { name: 'Yard dough', level: 1 })).toBeVisible();

@@ -1,9 +1,17 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { loadLanternYard } from '@calm/demo';
-import { openDatabase } from '@calm/server';
+import { openDatabase, openSession, schema } from '@calm/server';
 import { test as base, expect, type Browser, type Locator, type Page } from '@playwright/test';
+import { and, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import { NOW, startServer, TOMORROW } from './server';
+
+/** A cookie as a browser takes it. */
+export interface SessionCookie {
+  readonly name: string;
+  readonly value: string;
+  readonly url: string;
+}
 
 /** What every journey has: a house of its own, so that journeys never meet. */
 interface HouseFixture {
@@ -11,6 +19,8 @@ interface HouseFixture {
   readonly house: string;
   /** Whether the house begins without anything in its book. */
   readonly isBookEmpty: boolean;
+  /** The cookie of the house's manager, by whom journeys go unless they say otherwise. */
+  readonly session: SessionCookie;
   /** Absolute address of a page of the house. */
   readonly at: (path: string) => string;
   /** Address of a second server on the same data, a day later; stopped after the journey. */
@@ -25,6 +35,17 @@ export const test = base.extend<HouseFixture>({
     await loadLanternYard(db, { slug, now: new Date(NOW), weeks: 2, isBookEmpty });
     await pool.end();
     await use(slug);
+  },
+  session: async ({ house }, use) => {
+    await use(await sessionOf(house));
+  },
+  context: async ({ context, session }, use) => {
+    await context.addCookies([session]);
+    await use(context);
+  },
+  // Requests beside the pages come from the same person.
+  request: async ({ context }, use) => {
+    await use(context.request);
   },
   // Playwright reads a fixture's wishes from this pattern, empty or not.
   // eslint-disable-next-line no-empty-pattern
@@ -64,9 +85,44 @@ export function countField(page: Page, product: string, service: string, date: s
 }
 
 /** Two people, each with a browser of their own. */
-export async function twoPeople(browser: Browser): Promise<[Page, Page]> {
-  const open = async () => (await browser.newContext()).newPage();
+export async function twoPeople(browser: Browser, session: SessionCookie): Promise<[Page, Page]> {
+  const open = () => signedInPage(browser, session);
   return [await open(), await open()];
+}
+
+/** One more browser in which somebody is signed in. */
+export async function signedInPage(browser: Browser, session: SessionCookie): Promise<Page> {
+  const context = await browser.newContext();
+  await context.addCookies([session]);
+  return context.newPage();
+}
+
+/** Somebody's session in a house, good for tomorrow's server too. */
+export async function sessionOf(house: string, name = 'Maro'): Promise<SessionCookie> {
+  const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
+  const { people, houses } = schema;
+  const [person] = await db
+    .select({ id: people.id, houseId: people.houseId })
+    .from(people)
+    .innerJoin(houses, eq(houses.id, people.houseId))
+    .where(and(eq(houses.slug, house), eq(people.name, name)));
+  if (!person) throw new Error(`${name} works at ${house}`);
+  const scope = { tx: db, houseId: person.houseId };
+  const value = await openSession(scope, person.id, new Date(TOMORROW));
+  await pool.end();
+  return { name: `calm_${house}`, value, url: process.env['E2E_URL'] ?? '' };
+}
+
+/** Takes everybody's password and PIN away: the house stands as on its first day. */
+export async function disown(house: string): Promise<void> {
+  const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
+  const { people, houses } = schema;
+  const [own] = await db.select({ id: houses.id }).from(houses).where(eq(houses.slug, house));
+  await db
+    .update(people)
+    .set({ secretHash: null })
+    .where(eq(people.houseId, own?.id ?? ''));
+  await pool.end();
 }
 
 /** Goes there as hands without a mouse do. */

@@ -12,11 +12,12 @@ const bookOf = async (request: APIRequestContext, house: string) =>
 
 test('a route is bent, drawn anew, saved, fought over and taken back', async ({
   browser,
+  session,
   at,
   house,
   request,
 }) => {
-  const [first, second] = await twoPeople(browser);
+  const [first, second] = await twoPeople(browser, session);
   const said = watchConsole(first);
   for (const page of [first, second]) {
     await page.goto(at('formulas/routes'));
@@ -44,12 +45,14 @@ test('a route is bent, drawn anew, saved, fought over and taken back', async ({
     await expectAccessible(first);
   });
   await test.step('the second to save is told, and chooses', async () => {
+    // Both have begun before either saves: whoever begins later is shown what was saved meanwhile.
+    await write(second, 'Cold, air (°C)', '2');
     await write(first, 'Cold, air (°C)', '5');
     await first.reload();
     await expect(cell(first, 'Cold, air (°C)')).toHaveValue('5');
     await first.getByRole('button', { name: 'Save the route' }).click();
     await expect(first.getByText('Two nights cold is saved.')).toBeVisible();
-    await write(second, 'Cold, air (°C)', '2');
+    await expect(cell(second, 'Cold, air (°C)')).toHaveValue('2');
     await second.getByRole('button', { name: 'Save the route' }).click();
     await expect(second.getByText(/Somebody else changed Two nights cold meanwhile/)).toBeVisible();
     await second.getByRole('button', { name: 'Use yours' }).click();

@@ -1,7 +1,11 @@
 import { countField, expect, expectAccessible, test, twoPeople } from './house';
 
-test('two people change one count: the second is told and chooses', async ({ browser, at }) => {
-  const [mara, ben] = await twoPeople(browser);
+test('two people change one count: the second is told and chooses', async ({
+  browser,
+  session,
+  at,
+}) => {
+  const [mara, ben] = await twoPeople(browser, session);
   const field = (page: typeof mara) => countField(page, 'Yard Round', 'Dinner', 'Thu 26 Nov');
   await mara.goto(at('demand'));
   await ben.goto(at('demand'));
@@ -26,8 +30,8 @@ test('two people change one count: the second is told and chooses', async ({ bro
   await expect(field(mara)).toHaveValue('124');
 });
 
-test('keeping theirs drops mine and nothing else', async ({ browser, at }) => {
-  const [mara, ben] = await twoPeople(browser);
+test('keeping theirs drops mine and nothing else', async ({ browser, session, at }) => {
+  const [mara, ben] = await twoPeople(browser, session);
   const field = (page: typeof mara) => countField(page, 'Slab', 'Dinner', 'Thu 26 Nov');
   await mara.goto(at('demand'));
   await ben.goto(at('demand'));
@@ -42,8 +46,8 @@ test('keeping theirs drops mine and nothing else', async ({ browser, at }) => {
   await expect(ben.getByRole('alert')).toHaveCount(0);
 });
 
-test('two hands at one load: both sides are shown', async ({ browser, at }) => {
-  const [mara, ben] = await twoPeople(browser);
+test('two hands at one load: both sides are shown', async ({ browser, session, at }) => {
+  const [mara, ben] = await twoPeople(browser, session);
   const sheet = at('mix/2026-11-27/yard-round');
   const flour = (page: typeof mara) => page.getByRole('textbox', { name: 'Flour (°C)' });
   await mara.goto(sheet);

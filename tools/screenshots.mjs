@@ -14,14 +14,6 @@ const PHONE = { width: 390, height: 844 };
 
 /** @typedef {import('@playwright/test').Page} Page */
 
-/** A warm walk-in: what it does to the dough, around doors. @param {Page} page */
-async function warmWalkIn(page) {
-  const air = page.getByRole('slider', { name: 'Cold, air' });
-  for (let i = 0; i < 5; i += 1) await air.press('ArrowRight');
-  await page.getByRole('button', { name: 'Around doors' }).click();
-  await page.getByText('Back to the house').waitFor();
-}
-
 /** A formula with something changed that is worth a second look. @param {Page} page */
 async function saltier(page) {
   const salt = page.getByRole('textbox', { name: 'Salt (%)' });
@@ -101,14 +93,7 @@ const VIEWS = [
   { name: 'make', path: 'formulas/yard-dough/make', size: DESK, act: bags },
   { name: 'route', path: 'formulas/routes', size: DESK, act: firstRoute },
   { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
-  {
-    name: 'what-if-dark',
-    path: 'formulas/yard-round/what-if',
-    size: DESK,
-    theme: 'dark',
-    act: warmWalkIn,
-  },
-  { name: 'what-if-phone', path: 'formulas/slab/what-if', size: PHONE },
+  { name: 'my-shift-tablet', path: 'crew/shift', size: TABLET },
   { name: 'plan', path: 'plan', size: DESK, act: clashing },
   { name: 'plan-nine-days', path: 'plan?hours=216', size: DESK, act: settled },
   {
@@ -121,6 +106,7 @@ const VIEWS = [
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
   { name: 'batch-sheet-dark-tablet', path: 'mix/2026-11-28/slab', size: TABLET, theme: 'dark' },
   { name: 'paper', path: 'mix/2026-11-28/slab/paper', size: DESK },
+  { name: 'crew', path: 'crew', size: DESK },
   { name: 'labels', path: 'mix/2026-11-27/yard-round/paper?as=labels', size: DESK },
   { name: 'tonight-phone', path: 'tonight', size: PHONE },
 ];
@@ -131,13 +117,18 @@ await runTool(async () => {
   const browser = await chromium.launch(CHROMIUM);
   try {
     for (const { name, path, size, theme, act } of VIEWS) {
-      const page = await browser.newPage({ viewport: size, colorScheme: theme ?? 'light' });
+      const context = await browser.newContext({
+        viewport: size,
+        colorScheme: theme ?? 'light',
+      });
+      await context.addCookies([house.cookie]);
+      const page = await context.newPage();
       await page.goto(`${house.url}/lantern-yard/${path}`);
       await page.waitForLoadState('networkidle');
       await page.evaluate('document.fonts.ready');
       await act?.(page);
       await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}.png` });
-      await page.close();
+      await context.close();
       say(`docs/screenshots/${name}.png`);
     }
   } finally {

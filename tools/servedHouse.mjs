@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { comeIn } from '../demo/src/comeIn';
 import { buildWeb, WEB_DIST } from './build.mjs';
 import { installDatabase, startDatabase } from './database.mjs';
 import { installDebian, installPackages } from './install.mjs';
@@ -13,7 +14,8 @@ export const FIXED_NOW = '2026-11-25T14:40:00.000Z';
  * for pictures and measurements.
  *
  * @param {string} name of its folder under .data/
- * @returns {Promise<{ url: string, stop: () => Promise<void> }>}
+ * @returns {Promise<{ url: string, cookie: { name: string, value: string, url: string }, stop: () => Promise<void> }>}
+ *   the cookie is its manager's
  */
 export async function serveHouse(name) {
   await installPackages();
@@ -43,8 +45,11 @@ export async function serveHouse(name) {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   await new Promise((resolve) => server.stdout?.once('data', resolve));
+  const url = `http://127.0.0.1:${port}`;
+  const [key = '', value = ''] = (await comeIn(url, 'lantern-yard')).split('=');
   return {
-    url: `http://127.0.0.1:${port}`,
+    url,
+    cookie: { name: key, value, url },
     stop: async () => {
       if (server.pid) await stopPid(server.pid);
       await database.stop();
