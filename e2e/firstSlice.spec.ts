@@ -69,7 +69,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     await out.press('Enter');
     await expect(page.getByText(/\+1\.4\s°C against 25\.0\s°C: it will run ahead/)).toBeVisible();
     await page.getByRole('checkbox', { name: 'Mix pre-ferment' }).click();
-    await expect(page.getByRole('checkbox', { name: 'Mix pre-ferment' })).toBeChecked();
+    await expect(page.getByText('Ticked: Mix pre-ferment.')).toBeVisible();
     const note = page.getByRole('textbox', { name: 'Note for the next shift' });
     await note.fill('Flour stood by the oven 🌡️');
     await note.blur();

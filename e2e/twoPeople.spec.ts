@@ -7,6 +7,7 @@ test('two people change one count: the second is told and chooses', async ({
 }) => {
   const [mara, ben] = await twoPeople(browser, session);
   const field = (page: typeof mara) => countField(page, 'Yard Round', 'Dinner', 'Thu 26 Nov');
+  await ben.route('**/live', (route) => route.abort());
   await mara.goto(at('demand'));
   await ben.goto(at('demand'));
   await expect(field(ben)).toHaveValue('116');
@@ -33,6 +34,7 @@ test('two people change one count: the second is told and chooses', async ({
 test('keeping theirs drops mine and nothing else', async ({ browser, session, at }) => {
   const [mara, ben] = await twoPeople(browser, session);
   const field = (page: typeof mara) => countField(page, 'Slab', 'Dinner', 'Thu 26 Nov');
+  await ben.route('**/live', (route) => route.abort());
   await mara.goto(at('demand'));
   await ben.goto(at('demand'));
   await expect(field(ben)).toHaveValue('10');
@@ -50,6 +52,8 @@ test('two hands at one load: both sides are shown', async ({ browser, session, a
   const [mara, ben] = await twoPeople(browser, session);
   const sheet = at('mix/2026-11-27/yard-round');
   const flour = (page: typeof mara) => page.getByRole('textbox', { name: 'Flour (°C)' });
+  // Ben's device does not hear what others write: live, he would see it before he types.
+  await ben.route('**/live', (route) => route.abort());
   await mara.goto(sheet);
   await ben.goto(sheet);
   await expect(flour(ben)).not.toHaveValue('');

@@ -2,6 +2,6 @@
 export interface ClockReading {
   /** ISO 8601, UTC. */
   readonly now: string;
-  /** True when the clock stands still, for tests and pictures. */
-  readonly isFixed: boolean;
+  /** How fast it goes: 1 in a house at work, more for practice, 0 when it stands still for pictures. */
+  readonly speed: number;
 }

@@ -22,3 +22,7 @@ export * from './weekTogether';
 export * from './weekAsIf';
 export * from './access';
 export * from './live';
+export * from './record';
+export * from './handover';
+export * from './log';
+export * from './plannedStages';

@@ -57,19 +57,67 @@ export interface LoadChange extends LoadTemps {
   readonly doughOutC: number | null;
 }
 
-/** A step ticked off. Load 0 is the whole lot: the stages of its route. */
+/** How a step of a lot stands. Load 0 is the whole lot: the stages of its route. Times are ISO 8601, UTC. */
 export interface Mark {
   readonly loadNumber: number;
   readonly stepKey: string;
-  /** ISO 8601, UTC; null once un-ticked. */
+  /** When hands were first on it; null until somebody says so. */
+  readonly startedAt: string | null;
+  /** Done or skipped; null once un-ticked. */
   readonly doneAt: string | null;
+  /** Why it was skipped; null where it was done. */
+  readonly skippedWhy: string | null;
+  /** Minutes that a look at the dough gave it beyond its method. */
+  readonly extraMin: number;
+  /** Whom it was handed to; null is whoever the plan says. */
+  readonly personId: string | null;
   readonly version: number;
 }
 
-/** A change to a mark. */
+/** A change to a mark: what is absent stays as it is. */
 export interface MarkChange {
-  readonly isDone: boolean;
   readonly version: number;
+  /** When it was so, by the device that saw it, ISO 8601; now when absent. */
+  readonly at?: string;
+  readonly isStarted?: boolean;
+  readonly isDone?: boolean;
+  /** Skips it, which ends it too. */
+  readonly skippedWhy?: string;
+  readonly extraMin?: number;
+  readonly personId?: string | null;
+}
+
+/** A step that nobody has touched. */
+export const untouched = (loadNumber: number, stepKey: string): Mark => ({
+  loadNumber,
+  stepKey,
+  startedAt: null,
+  doneAt: null,
+  skippedWhy: null,
+  extraMin: 0,
+  personId: null,
+  version: 0,
+});
+
+/**
+ * A mark after a change, as the house will have it.
+ *
+ * @param nowIso when the house takes it, ISO 8601: nothing is done later than that
+ */
+export function markAfter(mark: Mark, change: MarkChange, nowIso: string): Mark {
+  const at = change.at !== undefined && change.at < nowIso ? change.at : nowIso;
+  const { isStarted, isDone, skippedWhy, extraMin, personId } = change;
+  const isOver = skippedWhy !== undefined || isDone === true;
+  const isOpened = isDone === false;
+  return {
+    ...mark,
+    startedAt: isStarted === undefined ? mark.startedAt : isStarted ? (mark.startedAt ?? at) : null,
+    doneAt: isOver ? at : isOpened ? null : mark.doneAt,
+    skippedWhy: skippedWhy ?? (isDone === undefined ? mark.skippedWhy : null),
+    extraMin: extraMin ?? mark.extraMin,
+    personId: personId === undefined ? mark.personId : personId,
+    version: mark.version + 1,
+  };
 }
 
 /** One dough made for a day's services. */

@@ -1,3 +1,5 @@
+import type { LogQuery } from './log';
+
 /** Where the API lives. */
 export const API = '/api/v1';
 
@@ -6,6 +8,12 @@ const lot = (slug: string, id: string) => `${house(slug)}/lots/${encodeURICompon
 
 const record = (slug: string, shelf: string, id?: string) =>
   `${house(slug)}/${shelf}${id === undefined ? '' : `/${encodeURIComponent(id)}`}`;
+
+/** What of a query is asked for, as the end of an address. */
+function search(query: LogQuery): string {
+  const asked = Object.entries(query).filter(([, value]) => value !== undefined && value !== '');
+  return asked.length === 0 ? '' : `?${new URLSearchParams(asked).toString()}`;
+}
 
 /** Every address of the API, built in one place. Dates are `YYYY-MM-DD`. */
 export const paths = {
@@ -70,5 +78,14 @@ export const paths = {
   audit: (slug: string, before?: number) =>
     `${house(slug)}/audit${before === undefined ? '' : `?before=${before}`}`,
   live: (slug: string) => `${house(slug)}/live`,
+  /** What was seen and measured of the lots for some dates. */
+  records: (slug: string, from: string, days: number) =>
+    `${house(slug)}/records?from=${from}&days=${days}`,
+  lotRecords: (slug: string, id: string) => `${lot(slug, id)}/records`,
+  handovers: (slug: string) => `${house(slug)}/handovers`,
+  handoverRead: (slug: string, id: string) => `${record(slug, 'handovers', id)}/read`,
+  log: (slug: string, query: LogQuery = {}) => `${house(slug)}/log${search(query)}`,
+  logCsv: (slug: string, query: LogQuery = {}) => `${house(slug)}/log.csv${search(query)}`,
+  lotLog: (slug: string, id: string) => `${house(slug)}/log/${encodeURIComponent(id)}`,
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

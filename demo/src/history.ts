@@ -4,6 +4,7 @@ import {
   productsOfDough,
   recipeFor,
   scaleRecipe,
+  untouched,
   type HouseBook,
   type LoadTemps,
   type Lot,
@@ -148,8 +149,7 @@ function marksOf(
     .map((work) => ({ work, doneMs: recordedMs(work.endMs, `${key}/${stageKey(work)}`) }))
     .filter(({ doneMs }) => doneMs <= now.getTime());
   const mark = (loadNumber: number, stepKey: string, ms: number) => ({
-    loadNumber,
-    stepKey,
+    ...untouched(loadNumber, stepKey),
     doneAt: new Date(ms).toISOString(),
     version: 1,
   });

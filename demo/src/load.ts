@@ -96,6 +96,7 @@ export async function loadLanternYard(
         lot.marks.map((mark) => ({
           ...ids,
           ...mark,
+          startedAt: null,
           doneAt: mark.doneAt === null ? null : new Date(mark.doneAt),
         })),
       ),
@@ -330,6 +331,8 @@ async function insertSales(tx: Queries, houseId: string, id: Ids, now: Date, wee
 /** Takes a house and everything of it out, children first. */
 async function removeHouse(tx: Queries, houseId: string) {
   const children = [
+    t.handovers,
+    t.lotRecords,
     t.marks,
     t.loads,
     t.lotItems,

@@ -1,4 +1,4 @@
-import { fixedClock, migrate, openDatabase, systemClock } from '@calm/server';
+import { ownClock, migrate, openDatabase, systemClock } from '@calm/server';
 import { isLoaded, loadLanternYard } from './load';
 
 /*
@@ -7,7 +7,7 @@ import { isLoaded, loadLanternYard } from './load';
  */
 const { DATABASE_URL, CALM_NOW } = process.env;
 const { db, pool } = openDatabase(DATABASE_URL ?? '');
-const clock = CALM_NOW ? fixedClock(CALM_NOW) : systemClock;
+const clock = CALM_NOW ? ownClock(CALM_NOW) : systemClock;
 try {
   await migrate(db);
   if (process.argv.includes('--reset') || !(await isLoaded(db))) {

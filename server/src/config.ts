@@ -5,8 +5,10 @@ export interface Config {
   readonly port: number;
   /** Built web files; null serves the API alone. */
   readonly webDir: string | null;
-  /** ISO instant for a clock that stands still; null for the real one. */
-  readonly fixedNow: string | null;
+  /** ISO instant at which a clock of its own begins; null for the machine's. */
+  readonly ownNow: string | null;
+  /** How many times as fast as the machine's that clock goes; 0 stands still. */
+  readonly clockSpeed: number;
   readonly logLevel: string;
 }
 
@@ -29,12 +31,19 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   if (!Number.isInteger(port) || port < 1 || port > 65535) {
     throw new StartError(`PORT must be a number from 1 to 65535, not "${env['PORT']}".`);
   }
+  const clockSpeed = Number(env['CALM_SPEED'] ?? 0);
+  if (!(clockSpeed >= 0 && clockSpeed <= 10_000)) {
+    throw new StartError(
+      `CALM_SPEED must be a number from 0 to 10000, not "${env['CALM_SPEED']}".`,
+    );
+  }
   return {
     databaseUrl,
     port,
     host: env['HOST'] ?? '127.0.0.1',
     webDir: env['CALM_WEB_DIR'] ?? null,
-    fixedNow: env['CALM_NOW'] ?? null,
+    ownNow: env['CALM_NOW'] ?? null,
+    clockSpeed,
     logLevel: env['LOG_LEVEL'] ?? 'info',
   };
 }

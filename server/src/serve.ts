@@ -1,6 +1,6 @@
 import { createServer, type Server } from 'node:http';
 import { pino } from 'pino';
-import { fixedClock, systemClock } from './clock';
+import { ownClock, systemClock } from './clock';
 import { StartError, type Config } from './config';
 import { createApp } from './http/app';
 import { LiveHub } from './http/liveHub';
@@ -30,7 +30,7 @@ export async function serve(config: Config): Promise<Serving> {
     db,
     log,
     live,
-    clock: config.fixedNow ? fixedClock(config.fixedNow) : systemClock,
+    clock: config.ownNow ? ownClock(config.ownNow, config.clockSpeed) : systemClock,
     webDir: config.webDir,
     isTakingWork: () => isTakingWork,
   });

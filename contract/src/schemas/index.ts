@@ -11,3 +11,4 @@ export * from './demand';
 export * from './week';
 export * from './plan';
 export * from './access';
+export * from './record';

@@ -1,4 +1,4 @@
-import type { LoadChange, LoadTemps, LotStart, MarkChange, NoteChange } from '../lot';
+import type { LoadChange, LoadTemps, LotStart, NoteChange } from '../lot';
 import type { LossChange, WithdrawChange } from '../lot';
 import { CAUTIONS } from '../house';
 import type {
@@ -86,12 +86,6 @@ export const lotStartSchema = Joi.object<LotStart>({
 export const loadChangeSchema = Joi.object<LoadChange>({
   ...temps,
   doughOutC: tempC().required().allow(null),
-  version: version(),
-});
-
-/** PUT a mark. */
-export const markChangeSchema = Joi.object<MarkChange>({
-  isDone: Joi.boolean().required(),
   version: version(),
 });
 

@@ -8,3 +8,4 @@ export * from './usage';
 export * from './carryOver';
 export * from './shopping';
 export * from './pullWaves';
+export * from './serving';

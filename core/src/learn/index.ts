@@ -1,1 +1,2 @@
 export * from './losses';
+export * from './pieces';

@@ -35,8 +35,17 @@ const DOORS: Readonly<
     ['get', paths.crew(HOUSE)],
     ['get', paths.salesCsv(HOUSE)],
     ['get', paths.planCalendar(HOUSE)],
+    ['get', paths.records(HOUSE, TODAY, 1)],
+    ['get', paths.handovers(HOUSE)],
+    ['get', paths.log(HOUSE)],
+    ['get', paths.logCsv(HOUSE)],
   ],
-  mark: [['put', paths.mark(HOUSE, ID, 0, 'pull')]],
+  mark: [
+    ['put', paths.mark(HOUSE, ID, 0, 'pull')],
+    ['post', paths.lotRecords(HOUSE, ID)],
+    ['post', paths.handovers(HOUSE)],
+    ['put', paths.handoverRead(HOUSE, ID)],
+  ],
   make: [
     ['post', paths.lots(HOUSE)],
     ['put', paths.note(HOUSE, ID)],

@@ -45,6 +45,7 @@ import { houseDoor, noSuchDoor } from './door';
 import { liveDoor, tellsLive } from './liveDoor';
 import type { LiveHub } from './liveHub';
 import { planDoors } from './planDoors';
+import { recordDoors } from './recordDoors';
 import { shelfDoors } from './shelfDoors';
 import { sameSiteOnly, whoAsks } from './who';
 
@@ -113,6 +114,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   accessDoors(api, db);
   demandDoors(api, db, clock);
   planDoors(api, db, clock);
+  recordDoors(api, db);
   shelfDoors(api, db, 'products', 'book', productShelf, productSchema);
   shelfDoors(api, db, 'routes', 'book', routeShelf, routeSchema);
   shelfDoors(api, db, 'pantry', 'book', pantryShelf, ingredientSchema);

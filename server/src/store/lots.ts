@@ -1,5 +1,6 @@
-import type { LoadRecord, Lot, LotItem, Mark } from '@calm/contract';
+import type { LoadRecord, Lot, LotItem } from '@calm/contract';
 import { and, asc, between, count, desc, eq, inArray, isNotNull, or } from 'drizzle-orm';
+import { markOf } from './marks';
 import * as t from './schema';
 import type { Scope } from './scope';
 import { isDuplicate } from './transaction';
@@ -48,9 +49,10 @@ export function activeKeyOf(formulaId: string, routeId: string, date: string): s
   return `${formulaId}/${routeId}/${date}`;
 }
 
-type LotRow = typeof t.lots.$inferSelect;
+export type LotRow = typeof t.lots.$inferSelect;
 
-async function withParts({ tx, houseId }: Scope, rows: LotRow[]): Promise<Lot[]> {
+/** Lots with what belongs to them, in the order of their rows. */
+export async function withParts({ tx, houseId }: Scope, rows: LotRow[]): Promise<Lot[]> {
   const ids = rows.map((row) => row.id);
   if (ids.length === 0) return [];
   const [items, loads, marks] = await Promise.all([
@@ -108,13 +110,6 @@ const itemOf = (row: typeof t.lotItems.$inferSelect): LotItem => ({
 
 const loadOf = ({ houseId: _h, lotId: _l, ...load }: typeof t.loads.$inferSelect): LoadRecord =>
   load;
-
-const markOf = (row: typeof t.marks.$inferSelect): Mark => ({
-  loadNumber: row.loadNumber,
-  stepKey: row.stepKey,
-  doneAt: row.doneAt?.toISOString() ?? null,
-  version: row.version,
-});
 
 /** How many lots of a dough, withdrawn ones too, carry a code that starts like this. */
 export async function countLots({ tx, houseId }: Scope, formulaId: string, date: string) {

@@ -1,19 +1,19 @@
-import type { Mark } from '@calm/contract';
+import { untouched, type Mark } from '@calm/contract';
 import { and, eq } from 'drizzle-orm';
 import * as t from './schema';
 import type { Scope } from './scope';
 import { isDuplicate } from './transaction';
 
-/** Ticks a step, or un-ticks it, if nobody has since the version read; false when somebody has. */
+/** Writes how a step stands, if nobody has since the version read; false when somebody has. */
 export async function writeMark(
   { tx, houseId }: Scope,
   lotId: string,
-  mark: { loadNumber: number; stepKey: string; doneAt: Date | null; version: number },
+  { version, startedAt, doneAt, ...mark }: Mark,
 ): Promise<boolean> {
-  const { loadNumber, stepKey, doneAt, version } = mark;
-  if (version === 0) {
+  const row = { ...mark, startedAt: dateOf(startedAt), doneAt: dateOf(doneAt), version };
+  if (version === 1) {
     try {
-      await tx.insert(t.marks).values({ houseId, lotId, loadNumber, stepKey, doneAt });
+      await tx.insert(t.marks).values({ houseId, lotId, ...row });
       return true;
     } catch (error) {
       if (isDuplicate(error)) return false;
@@ -22,20 +22,34 @@ export async function writeMark(
   }
   const [result] = await tx
     .update(t.marks)
-    .set({ doneAt, version: version + 1 })
+    .set(row)
     .where(
       and(
         eq(t.marks.houseId, houseId),
         eq(t.marks.lotId, lotId),
-        eq(t.marks.loadNumber, loadNumber),
-        eq(t.marks.stepKey, stepKey),
-        eq(t.marks.version, version),
+        eq(t.marks.loadNumber, mark.loadNumber),
+        eq(t.marks.stepKey, mark.stepKey),
+        eq(t.marks.version, version - 1),
       ),
     );
   return result.affectedRows === 1;
 }
 
-/** One mark, as never ticked when there is none. */
+const dateOf = (iso: string | null) => (iso === null ? null : new Date(iso));
+
+/** A mark as its row has it. */
+export const markOf = (row: typeof t.marks.$inferSelect): Mark => ({
+  loadNumber: row.loadNumber,
+  stepKey: row.stepKey,
+  startedAt: row.startedAt?.toISOString() ?? null,
+  doneAt: row.doneAt?.toISOString() ?? null,
+  skippedWhy: row.skippedWhy,
+  extraMin: row.extraMin,
+  personId: row.personId,
+  version: row.version,
+});
+
+/** One mark, as never touched when there is none. */
 export async function readMark(
   { tx, houseId }: Scope,
   lotId: string,
@@ -53,6 +67,5 @@ export async function readMark(
         eq(t.marks.stepKey, stepKey),
       ),
     );
-  const doneAt = row?.doneAt?.toISOString() ?? null;
-  return { loadNumber, stepKey, doneAt, version: row?.version ?? 0 };
+  return row ? markOf(row) : untouched(loadNumber, stepKey);
 }

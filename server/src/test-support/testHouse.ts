@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import request from 'supertest';
-import { fixedClock } from '../clock';
+import { ownClock } from '../clock';
 import { createApp } from '../http/app';
 import { LiveHub } from '../http/liveHub';
 import { migrate, openDatabase, type Database } from '../store/database';
@@ -53,7 +53,7 @@ export async function startHouse() {
   const live = new LiveHub(db, log);
   const app = createApp({
     db,
-    clock: fixedClock(NOW),
+    clock: ownClock(NOW),
     log,
     live,
     webDir: null,

@@ -1,5 +1,6 @@
 import {
   adviseLoad,
+  markAfter,
   scaleRecipe,
   type LoadChange,
   type LoadRecord,
@@ -10,11 +11,13 @@ import {
   type NoteChange,
   type WithdrawChange,
 } from '@calm/contract';
+import { personShelf } from '../store/crew';
 import { updateLoad } from '../store/loads';
 import { activeKeyOf, findActiveLot, findLot, findLotRow, updateLot } from '../store/lots';
 import { readMark, writeMark } from '../store/marks';
 import type { Scope } from '../store/scope';
-import { done, type Refusal, type Result } from './result';
+import { seenAt } from './records';
+import { badInput, done, type Refusal, type Result } from './result';
 
 const NO_LOT: Refusal = { kind: 'not-found', what: 'lot' };
 
@@ -41,21 +44,27 @@ export async function changeLoad(
   return isWritten ? done(current) : { kind: 'stale', current, sent: change };
 }
 
-/** Ticks a step off, or takes the tick back. */
+/** Writes how a step stands: begun, done, given more time, skipped, handed to somebody. */
 export async function changeMark(
   scope: Scope,
   lotId: string,
-  step: { loadNumber: number; stepKey: string },
+  { loadNumber, stepKey }: { loadNumber: number; stepKey: string },
   change: MarkChange,
   now: Date,
 ): Promise<Result<Mark>> {
   const lot = await findLot(scope, lotId);
   if (!lot) return NO_LOT;
-  const isLoad = step.loadNumber === 0 || lot.loads.some((l) => l.number === step.loadNumber);
+  const isLoad = loadNumber === 0 || lot.loads.some((l) => l.number === loadNumber);
   if (!isLoad) return { kind: 'not-found', what: 'load' };
-  const doneAt = change.isDone ? now : null;
-  const isWritten = await writeMark(scope, lotId, { ...step, doneAt, version: change.version });
-  const current = await readMark(scope, lotId, step.loadNumber, step.stepKey);
+  if (change.personId && !(await personShelf.find(scope, change.personId))) {
+    return badInput('personId', 'id.unknown', 'There is no such person on the crew.');
+  }
+  const seen = seenAt(change.at, now);
+  if (seen.kind !== 'done') return seen;
+  const before = await readMark(scope, lotId, loadNumber, stepKey);
+  const after = markAfter(before, change, seen.value.toISOString());
+  const isWritten = before.version === change.version && (await writeMark(scope, lotId, after));
+  const current = isWritten ? after : await readMark(scope, lotId, loadNumber, stepKey);
   return isWritten ? done(current) : { kind: 'stale', current, sent: change };
 }
 

@@ -1,18 +1,23 @@
 import {
   adviseLoad,
   lotItem,
+  plannedLotOf,
   productsOfDough,
   recipeFor,
   scaleRecipe,
+  stagesOfPlan,
   type House,
   type HouseBook,
   type Lot,
   type LotStart,
   type Product,
+  type Recipe,
   type Service,
 } from '@calm/contract';
+import { countBack, type LotSize, type PlannedStage } from '@calm/core';
 import { v7 as uuid } from 'uuid';
 import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../store/lots';
+import { readPlan } from '../store/plans';
 import type { Scope } from '../store/scope';
 import { servicesBetween } from './calendar';
 import { learnedFrictions } from './frictions';
@@ -64,6 +69,10 @@ export async function startLot(
       startedAt: now,
       ...times,
       recipe,
+      planned: await plannedStages(scope, product, services, times, recipe, {
+        loads: scaled.value.loads.length,
+        balls: scaled.value.totals.balls,
+      }),
       activeKey,
     },
     items,
@@ -106,6 +115,21 @@ function timesFor(start: LotStart, services: readonly Service[]) {
   const last = (wanting.length > 0 ? wanting : services).at(-1);
   if (!first || !last) return null;
   return { doorsAt: new Date(first.startsAt), closeAt: new Date(last.endsAt) };
+}
+
+/** Its stages as the plan has them now, or counted back from its doors. */
+async function plannedStages(
+  scope: Scope,
+  product: Product,
+  services: readonly Service[],
+  { doorsAt }: { readonly doorsAt: Date },
+  { route }: Recipe,
+  size: LotSize,
+): Promise<PlannedStage[]> {
+  const first = services.find(({ startsAt }) => Date.parse(startsAt) === doorsAt.getTime());
+  const { content } = await readPlan(scope);
+  const planned = first && plannedLotOf(content, product, first);
+  return (planned && stagesOfPlan(planned, route)) ?? countBack(route, doorsAt.getTime(), size);
 }
 
 async function frictionFor(scope: Scope, book: HouseBook, mixerId: string, formulaId: string) {

@@ -5,17 +5,18 @@ import type { ClockReading } from '@calm/contract';
  * was. A wall tablet with a wrong clock plans right, and tests and pictures can fix the time.
  */
 
-let offsetMs = 0;
-let fixedMs: number | null = null;
+let reading = { serverMs: 0, deviceMs: 0, speed: 1 };
 
 /** Sets the clock by what the server answered. */
-export function setClock(reading: ClockReading): void {
-  const serverMs = Date.parse(reading.now);
-  fixedMs = reading.isFixed ? serverMs : null;
-  offsetMs = serverMs - Date.now();
+export function setClock({ now, speed }: ClockReading): void {
+  reading = { serverMs: Date.parse(now), deviceMs: Date.now(), speed };
 }
+
+/** How many times as fast as the device's own clock it goes; 0 stands still. */
+export const clockSpeed = (): number => reading.speed;
 
 /** The present, epoch ms. The only place in the application that asks. */
 export function nowMs(): number {
-  return fixedMs ?? Date.now() + offsetMs;
+  const { serverMs, deviceMs, speed } = reading;
+  return serverMs + (Date.now() - deviceMs) * speed;
 }

@@ -4,7 +4,7 @@ import { cursorSlice, moved, RAIL_HOURS, settled, snappedToNow, ticked } from '.
 
 const HOUR = 3_600_000;
 const NOW = Date.parse('2026-11-25T14:40:00Z');
-setClock({ now: new Date(NOW).toISOString(), isFixed: true });
+setClock({ now: new Date(NOW).toISOString(), speed: 0 });
 const reduce = cursorSlice.reducer;
 const start = reduce(undefined, { type: 'start' });
 const middle = (state: typeof start) =>

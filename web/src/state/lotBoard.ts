@@ -1,12 +1,12 @@
 import {
   ballsToMake,
-  doughIdOf,
   lotItem,
   NO_PLAN,
+  plannedLotOf,
   productsOfDough,
   recipeFor,
   scaleRecipe,
-  serviceIdOf,
+  stagesOfPlan,
   type HouseBook,
   type Lot,
   type LotItem,
@@ -24,7 +24,6 @@ import {
   type ScaleReason,
   type Whereabouts,
 } from '@calm/core';
-import { stagesOfPlan } from './plannedStages';
 
 /** A lot as the board shows it: under way, or still only wanted. */
 export interface BoardLot {
@@ -111,12 +110,7 @@ function lotFor(
   const formula = book.formulas.find((f) => f.id === product.formulaId);
   // A plan that was made once the first doors were open no longer tells how the lot came there.
   const first = services.find(({ startsAt }) => Date.parse(startsAt) === times.doorsMs);
-  const planned = plan.lots.find(
-    ({ doughId, serviceIds }) =>
-      doughId === doughIdOf(product) &&
-      first !== undefined &&
-      serviceIds.includes(serviceIdOf(first)),
-  );
+  const planned = first && plannedLotOf(plan, product, first);
   return {
     product,
     date,

@@ -1,10 +1,16 @@
-import { doughIdOf, NO_PLAN, serviceIdOf, type PlanContent, type Service } from '@calm/contract';
+import {
+  doughIdOf,
+  NO_PLAN,
+  serviceIdOf,
+  stagesOfPlan,
+  type PlanContent,
+  type Service,
+} from '@calm/contract';
 import { preferredLot, type PlannedLot, type WeekProblem } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { coverOf, shiftTimes } from './crewCover';
 import { boardLots } from './lotBoard';
-import { stagesOfPlan } from './plannedStages';
 import type { Board } from './useBoard';
 
 const book = exampleBook();

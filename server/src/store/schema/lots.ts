@@ -1,4 +1,5 @@
-import type { Recipe } from '@calm/contract';
+import type { HandoverLine, Recipe, RecordContent, RecordKind } from '@calm/contract';
+import type { PlannedStage } from '@calm/core';
 import {
   date,
   foreignKey,
@@ -12,7 +13,7 @@ import {
   varchar,
 } from 'drizzle-orm/mysql-core';
 import { formulas, products, routes } from './book';
-import { grams, id, instant, percent, ref, tempC, version } from './columns';
+import { grams, id, instant, percent, ref, refOrNone, tempC, version } from './columns';
 import { houseId, mixers } from './house';
 
 export const lots = mysqlTable(
@@ -32,6 +33,8 @@ export const lots = mysqlTable(
     leftG: grams('left_g'),
     trimG: grams('trim_g'),
     recipe: json('recipe').$type<Recipe>().notNull(),
+    /** Its stages as they were planned when it started. */
+    planned: json('planned').$type<readonly PlannedStage[]>(),
     /** One lot of a dough per date may be under way; null once withdrawn, so that it is free again. */
     activeKey: varchar('active_key', { length: 100 }),
     version: version(),
@@ -40,6 +43,8 @@ export const lots = mysqlTable(
     unique('lots_house').on(t.houseId, t.id),
     unique('lots_active').on(t.houseId, t.activeKey),
     index('lots_by_date').on(t.houseId, t.serviceDate),
+    /** All that the log looks for: it never opens a row that it does not show. */
+    index('lots_log').on(t.houseId, t.serviceDate, t.formulaId, t.code, t.note),
     foreignKey({
       name: 'lots_formula',
       columns: [t.houseId, t.formulaId],
@@ -110,7 +115,7 @@ export const loads = mysqlTable(
   ],
 );
 
-/** Steps ticked off; load 0 is the lot as a whole. */
+/** How steps stand; load 0 is the lot as a whole. */
 export const marks = mysqlTable(
   'marks',
   {
@@ -118,7 +123,11 @@ export const marks = mysqlTable(
     lotId: ref('lot_id'),
     loadNumber: smallint('load_number').notNull(),
     stepKey: varchar('step_key', { length: 60 }).notNull(),
+    startedAt: instant('started_at'),
     doneAt: instant('done_at'),
+    skippedWhy: varchar('skipped_why', { length: 200 }),
+    extraMin: smallint('extra_min').notNull().default(0),
+    personId: refOrNone('person_id'),
     version: version(),
   },
   (t) => [
@@ -129,4 +138,46 @@ export const marks = mysqlTable(
       foreignColumns: [lots.houseId, lots.id],
     }),
   ],
+);
+
+/** What was seen and measured of lots. Rows are only added: one that is wrong is corrected by another. */
+export const lotRecords = mysqlTable(
+  'lot_records',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    lotId: ref('lot_id'),
+    at: instant('at').notNull(),
+    personId: refOrNone('person_id'),
+    kind: varchar('kind', { length: 12 }).$type<RecordKind>().notNull(),
+    /** What was found, where a kind has that: the log is searched by it. */
+    found: varchar('found', { length: 16 }),
+    correctsId: refOrNone('corrects_id'),
+    content: json('content').$type<RecordContent>().notNull(),
+  },
+  (t) => [
+    index('lot_records_kind').on(t.houseId, t.lotId, t.kind),
+    index('lot_records_found').on(t.houseId, t.found),
+    foreignKey({
+      name: 'lot_records_lot',
+      columns: [t.houseId, t.lotId],
+      foreignColumns: [lots.houseId, lots.id],
+    }),
+  ],
+);
+
+/** A shift's word to the next one. */
+export const handovers = mysqlTable(
+  'handovers',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    at: instant('at').notNull(),
+    personId: refOrNone('person_id'),
+    lines: json('lines').$type<readonly HandoverLine[]>().notNull(),
+    note: varchar('note', { length: 1000 }).notNull(),
+    readAt: instant('read_at'),
+    readById: refOrNone('read_by_id'),
+  },
+  (t) => [index('handovers_at').on(t.houseId, t.at)],
 );

@@ -1,4 +1,8 @@
 import type { PlannedLot, PlannedStage, Route } from '@calm/core';
+import type { Service } from './demand';
+import type { Product } from './house';
+import type { PlanContent } from './plan';
+import { doughIdOf, serviceIdOf } from './underWay';
 
 const MS_PER_MIN = 60_000;
 
@@ -33,3 +37,14 @@ export function stagesOfPlan(lot: PlannedLot, route: Route): PlannedStage[] | nu
   });
   return stages.length === route.length ? stages : null;
 }
+
+/** The lot of a plan that makes a product for a service; undefined when there is none. */
+export const plannedLotOf = (
+  plan: PlanContent,
+  product: Product,
+  service: Service,
+): PlannedLot | undefined =>
+  plan.lots.find(
+    ({ doughId, serviceIds }) =>
+      doughId === doughIdOf(product) && serviceIds.includes(serviceIdOf(service)),
+  );

@@ -1,0 +1,93 @@
+/** How balls opened. */
+export const OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'] as const;
+export type Opening = (typeof OPENINGS)[number];
+
+/** How they came out of the oven. */
+export const BAKINGS = ['well', 'pale', 'blistered', 'gummy', 'blown'] as const;
+export type Baking = (typeof BAKINGS)[number];
+
+/** How a dough was when somebody looked at it. */
+export const LOOKS = ['early', 'right', 'late'] as const;
+export type Look = (typeof LOOKS)[number];
+
+/** What became of balls that were left. */
+export const LEFTOVERS = ['kept', 'reworked', 'staff', 'bin'] as const;
+export type Leftover = (typeof LEFTOVERS)[number];
+
+/** Something that was seen or measured of a lot. */
+export type RecordContent =
+  /** One ingredient on the scale. */
+  | {
+      readonly kind: 'weighed';
+      readonly loadNumber: number;
+      readonly key: string;
+      readonly grams: number;
+      readonly wantedG: number;
+    }
+  /** One piece on the scale. */
+  | { readonly kind: 'piece'; readonly productId: string; readonly grams: number }
+  /** Trays out of the cold. */
+  | {
+      readonly kind: 'pulled';
+      readonly productId: string;
+      readonly serviceId: string;
+      readonly trays: number;
+      readonly balls: number;
+    }
+  /** A look at the dough, with its core temperature if somebody took it, °C. */
+  | {
+      readonly kind: 'looked';
+      readonly found: Look;
+      readonly coreTempC: number | null;
+      readonly note: string;
+    }
+  | { readonly kind: 'opened'; readonly found: Opening; readonly note: string }
+  | { readonly kind: 'baked'; readonly found: Baking; readonly note: string }
+  /** Balls that were used, and those left. */
+  | {
+      readonly kind: 'used';
+      readonly productId: string;
+      readonly used: number;
+      readonly left: number;
+      readonly leftTo: Leftover;
+      readonly note: string;
+    }
+  | { readonly kind: 'said'; readonly note: string };
+
+export type RecordKind = RecordContent['kind'];
+
+/** A record to be written. */
+export interface RecordStart {
+  /** When it was so, by the device that saw it, ISO 8601; now when absent. */
+  readonly at?: string;
+  /** The record that this one puts right: that one stays as it was written. */
+  readonly correctsId?: string;
+  readonly content: RecordContent;
+}
+
+/** A record as the house has it. It is never changed; another may correct it. */
+export interface LotRecord {
+  readonly id: string;
+  readonly lotId: string;
+  readonly at: string;
+  /** Null where a program wrote it. */
+  readonly personId: string | null;
+  readonly correctsId: string | null;
+  readonly content: RecordContent;
+}
+
+/** A record of one kind. */
+export type RecordOf<Kind extends RecordKind> = LotRecord & {
+  readonly content: Extract<RecordContent, { readonly kind: Kind }>;
+};
+
+/** The records of one kind that stand: those that were corrected are left out. Oldest first. */
+export function standing<Kind extends RecordKind>(
+  records: readonly LotRecord[],
+  kind: Kind,
+): RecordOf<Kind>[] {
+  const corrected = new Set(records.map(({ correctsId }) => correctsId));
+  return records
+    .filter((each): each is RecordOf<Kind> => each.content.kind === kind && !corrected.has(each.id))
+    .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+}

@@ -1,0 +1,98 @@
+import {
+  daysQuery,
+  handoverStartSchema,
+  logQuery,
+  params,
+  recordStartSchema,
+} from '@calm/contract/schemas';
+import type { Router } from 'express';
+import type { Database } from '../store/database';
+import { readHandovers } from '../store/handovers';
+import { readLotRecords, readRecords } from '../store/records';
+import { logCsv, logPage, lotLog } from '../use-cases/log';
+import { addHandover, addLotRecord, readHandover } from '../use-cases/records';
+import { done } from '../use-cases/result';
+import { addDays } from '../use-cases/wallClock';
+import { houseDoor, type Visit } from './door';
+
+const writing = ({ who, now }: Pick<Visit<unknown, unknown, unknown>, 'who' | 'now'>) => ({
+  personId: who?.personId ?? null,
+  now,
+});
+
+/** The doors of what is seen and measured: records of lots, handovers, the log. */
+export function recordDoors(api: Router, db: Database): void {
+  api.get(
+    '/houses/:house/records',
+    houseDoor(db, {
+      needs: 'see',
+      query: daysQuery,
+      run: async ({ scope, query: { from, days } }) =>
+        done(await readRecords(scope, from, addDays(from, days - 1))),
+    }),
+  );
+  api.get(
+    '/houses/:house/lots/:lot/records',
+    houseDoor(db, {
+      needs: 'see',
+      params: params.lot,
+      run: async ({ scope, params: { lot } }) => done(await readLotRecords(scope, lot)),
+    }),
+  );
+  api.post(
+    '/houses/:house/lots/:lot/records',
+    houseDoor(db, {
+      needs: 'mark',
+      params: params.lot,
+      body: recordStartSchema,
+      status: 201,
+      run: (visit) => addLotRecord(visit.scope, visit.params.lot, visit.body, writing(visit)),
+    }),
+  );
+  api.get(
+    '/houses/:house/handovers',
+    houseDoor(db, { needs: 'see', run: async ({ scope }) => done(await readHandovers(scope)) }),
+  );
+  api.post(
+    '/houses/:house/handovers',
+    houseDoor(db, {
+      needs: 'mark',
+      body: handoverStartSchema,
+      status: 201,
+      run: (visit) => addHandover(visit.scope, visit.body, writing(visit)),
+    }),
+  );
+  api.put(
+    '/houses/:house/handovers/:id/read',
+    houseDoor(db, {
+      needs: 'mark',
+      params: params.record,
+      run: (visit) => readHandover(visit.scope, visit.params.id, writing(visit)),
+    }),
+  );
+  api.get(
+    '/houses/:house/log',
+    houseDoor(db, {
+      needs: 'see',
+      query: logQuery,
+      run: async ({ scope, query }) => done(await logPage(scope, query)),
+    }),
+  );
+  api.get(
+    '/houses/:house/log.csv',
+    houseDoor(db, {
+      needs: 'see',
+      type: 'text/csv',
+      query: logQuery,
+      run: async ({ scope, query }) => done(await logCsv(scope, query)),
+    }),
+  );
+  api.get(
+    '/houses/:house/log/:lot',
+    houseDoor(db, {
+      needs: 'see',
+      params: params.lot,
+      run: ({ scope, params: { lot } }) => lotLog(scope, lot),
+    }),
+  );
+}

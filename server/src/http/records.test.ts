@@ -1,0 +1,179 @@
+import {
+  paths,
+  type Handover,
+  type LogPage,
+  type Lot,
+  type LotLog,
+  type LotRecord,
+  type Mark,
+  type RecordContent,
+} from '@calm/contract';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { HOUSE, NOW, problemOf, roundStart, signedIn, startHouse } from '../test-support/testHouse';
+
+let house: Awaited<ReturnType<typeof startHouse>>;
+let lot: Lot;
+beforeAll(async () => {
+  house = await startHouse();
+  const res = await house.http.post(paths.lots(HOUSE)).send(roundStart(await house.book()));
+  lot = res.body as Lot;
+});
+afterAll(() => house.drop());
+
+const EARLIER = '2026-11-25T14:31:00.000Z';
+const mark = (body: object, step = '1-weigh') =>
+  house.http.put(paths.mark(HOUSE, lot.id, 0, step)).send(body);
+const add = (content: RecordContent, more: object = {}) =>
+  house.http.post(paths.lotRecords(HOUSE, lot.id)).send({ content, ...more });
+
+describe('a step', () => {
+  it('is begun, given two more minutes, handed on, and done when the device says', async () => {
+    const [person] = (await house.book()).people;
+    expect((await mark({ isStarted: true, at: EARLIER, version: 0 })).body).toMatchObject({
+      startedAt: EARLIER,
+      doneAt: null,
+      version: 1,
+    });
+    expect((await mark({ extraMin: 2, version: 1 })).body).toMatchObject({ extraMin: 2 });
+    const handed = await mark({ personId: person?.id, version: 2 });
+    expect(handed.body).toMatchObject({ personId: person?.id, startedAt: EARLIER, extraMin: 2 });
+    const done = await mark({ isDone: true, at: '2026-11-25T14:36:00.000Z', version: 3 });
+    expect((done.body as Mark).doneAt).toBe('2026-11-25T14:36:00.000Z');
+    const [found] = await house.lots('2026-11-29', 1);
+    expect(found?.marks).toEqual([done.body]);
+  });
+
+  it('is skipped with a reason, and opened again without it', async () => {
+    const skipped = await mark({ skippedWhy: 'Bowl was cold enough', version: 0 }, '2-mix');
+    expect(skipped.body).toMatchObject({ skippedWhy: 'Bowl was cold enough', doneAt: NOW });
+    const open = await mark({ isDone: false, version: 1 }, '2-mix');
+    expect(open.body).toMatchObject({ skippedWhy: null, doneAt: null });
+  });
+
+  it('is never done in the time to come, nor more than a week ago, nor by nobody', async () => {
+    const ahead = await mark(
+      { isDone: true, at: '2027-01-01T00:00:00.000Z', version: 0 },
+      '9-pull',
+    );
+    expect((ahead.body as Mark).doneAt).toBe(NOW);
+    const old = await mark({ isDone: true, at: '2026-11-01T00:00:00.000Z', version: 1 }, '9-pull');
+    expect(problemOf(old).errors).toMatchObject([{ path: 'at', code: 'at.too-old' }]);
+    const nobody = '00000000-0000-4000-8000-000000000000';
+    const handed = await mark({ personId: nobody, version: 1 }, '9-pull');
+    expect(problemOf(handed).errors).toMatchObject([{ path: 'personId' }]);
+    expect((await mark({ version: 1 }, '9-pull')).status).toBe(400);
+  });
+});
+
+describe('what is seen and measured', () => {
+  it('is kept with who and when, and read with its lot', async () => {
+    const tilde = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
+    const content = { kind: 'looked', found: 'early', coreTempC: 9.5, note: '' } as const;
+    const res = await tilde.post(paths.lotRecords(HOUSE, lot.id)).send({ content, at: EARLIER });
+    expect(res.status).toBe(201);
+    const people = (await house.book()).people;
+    const name = (id: string | null) => people.find((person) => person.id === id)?.name;
+    const kept = res.body as LotRecord;
+    expect([name(kept.personId), kept.at, kept.content]).toEqual(['Tilde', EARLIER, content]);
+    expect(await house.get(paths.lotRecords(HOUSE, lot.id))).toContainEqual(kept);
+    expect(await house.get(paths.records(HOUSE, '2026-11-29', 1))).toContainEqual(kept);
+  });
+
+  it('sends single weights with their own lot alone', async () => {
+    const productId = lot.items[0]?.productId ?? '';
+    const piece = (await add({ kind: 'piece', productId, grams: 276 })).body as LotRecord;
+    expect(await house.get(paths.lotRecords(HOUSE, lot.id))).toContainEqual(piece);
+    expect(await house.get(paths.records(HOUSE, '2026-11-29', 1))).not.toContainEqual(piece);
+  });
+
+  it('is corrected once, by one of its kind, and stays as it was', async () => {
+    const wrong = (await add({ kind: 'opened', found: 'tears', note: '' })).body as LotRecord;
+    const other = await add({ kind: 'said', note: 'no' }, { correctsId: wrong.id });
+    expect(problemOf(other).errors).toMatchObject([{ code: 'kind.other' }]);
+    const right = await add({ kind: 'opened', found: 'well', note: '' }, { correctsId: wrong.id });
+    expect(right.status).toBe(201);
+    const twice = await add({ kind: 'opened', found: 'slack', note: '' }, { correctsId: wrong.id });
+    expect(problemOf<LotRecord>(twice)).toMatchObject({
+      type: '/problems/stale',
+      current: { id: (right.body as LotRecord).id },
+    });
+    const records = await house.get<LotRecord[]>(paths.lotRecords(HOUSE, lot.id));
+    expect(records.filter(({ content }) => content.kind === 'opened')).toHaveLength(2);
+  });
+
+  it('is refused half said, and of a lot that is not there', async () => {
+    const bad = { kind: 'pulled', productId: 'round', trays: 0 } as unknown as RecordContent;
+    expect((await add(bad)).status).toBe(400);
+    const nowhere = paths.lotRecords(HOUSE, '00000000-0000-4000-8000-000000000000');
+    const res = await house.http
+      .post(nowhere)
+      .send({ content: { kind: 'said', note: 'Who has the scraper?' } });
+    expect(res.status).toBe(404);
+  });
+});
+
+describe('a handover', () => {
+  it('is kept, and read once', async () => {
+    const start = {
+      lines: [{ part: 'watch', text: 'SL-1125-A runs 20 min ahead' }],
+      note: 'Flour stood by the oven',
+    };
+    const tilde = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
+    const kept = (await tilde.post(paths.handovers(HOUSE)).send(start)).body as Handover;
+    expect(kept).toMatchObject({ ...start, at: NOW, read: null });
+    const wren = house.as(await signedIn(house.db, HOUSE, 'Wren'));
+    const read = await wren.put(paths.handoverRead(HOUSE, kept.id));
+    const again = await tilde.put(paths.handoverRead(HOUSE, kept.id));
+    expect(again.body).toEqual(read.body);
+    expect((read.body as Handover).read?.at).toBe(NOW);
+    expect(await house.get<Handover[]>(paths.handovers(HOUSE))).toEqual([read.body]);
+  });
+});
+
+describe('the log', () => {
+  it('lists lots newest first, page by page, each once', async () => {
+    const seen: string[] = [];
+    let after: string | null = '';
+    while (after !== null) {
+      const page: LogPage = await house.get(paths.log(HOUSE, after === '' ? {} : { after }));
+      seen.push(...page.lots.map(({ id }) => id));
+      ({ after } = page);
+    }
+    expect(new Set(seen).size).toBe(seen.length);
+    expect(seen.length).toBeGreaterThan(100);
+    expect(seen[0]).toBe(lot.id);
+  });
+
+  it('finds by date, dough, words and outcome', async () => {
+    const ask = async (query: Parameters<typeof paths.log>[1]) =>
+      (await house.get<LogPage>(paths.log(HOUSE, query))).lots;
+    const day = await ask({ from: '2026-11-29', to: '2026-11-29' });
+    expect(day.map(({ id }) => id)).toEqual([lot.id]);
+    expect(await ask({ from: '2026-11-29', formulaId: lot.recipe.formulaId })).toHaveLength(1);
+    expect(await ask({ text: lot.code.slice(0, 7) })).toEqual(
+      expect.arrayContaining([expect.objectContaining({ id: lot.id, opened: 'well' })]),
+    );
+    expect(await ask({ text: '%' })).toEqual([]);
+    expect(await ask({ from: '2026-11-29', found: 'well' })).toHaveLength(1);
+    expect(await ask({ from: '2026-11-29', found: 'blown' })).toEqual([]);
+  });
+
+  it('opens a lot with its plan, its loads and its records, taken back or not', async () => {
+    const log = await house.get<LotLog>(paths.lotLog(HOUSE, lot.id));
+    expect(log.planned?.length).toBe(lot.recipe.route.length);
+    expect(log.planned?.at(-1)?.endMs).toBe(Date.parse(lot.doorsAt));
+    expect(log.records.length).toBeGreaterThan(3);
+    const back = { isWithdrawn: true, version: log.lot.version };
+    await house.http.put(paths.withdrawn(HOUSE, lot.id)).send(back);
+    expect(await house.get(paths.lotLog(HOUSE, lot.id))).toMatchObject({ isWithdrawn: true });
+    const again = { isWithdrawn: false, version: log.lot.version + 1 };
+    await house.http.put(paths.withdrawn(HOUSE, lot.id)).send(again);
+  });
+
+  it('goes out as a table that no program takes for sums', async () => {
+    const csv = (await house.http.get(paths.logCsv(HOUSE, { from: '2026-11-29' }))).text;
+    const [head, line] = csv.split('\r\n');
+    expect(head).toBe('date,lot,made,off by °C,opened,baked,left,taken back');
+    expect(line).toMatch(/^2026-11-29,YR-1125-A,120 Yard Round,,well,/);
+  });
+});
