@@ -14,10 +14,11 @@ export const FIXED_NOW = '2026-11-25T14:40:00.000Z';
  * for pictures and measurements.
  *
  * @param {string} name of its folder under .data/
+ * @param {{ now?: string, speed?: number }} clock where it begins, and how fast it goes on
  * @returns {Promise<{ url: string, cookie: { name: string, value: string, url: string }, stop: () => Promise<void> }>}
  *   the cookie is its manager's
  */
-export async function serveHouse(name) {
+export async function serveHouse(name, { now = FIXED_NOW, speed = 0 } = {}) {
   await installPackages();
   await installDatabase();
   await installDebian([
@@ -29,7 +30,8 @@ export async function serveHouse(name) {
   const env = {
     ...process.env,
     DATABASE_URL: database.url,
-    CALM_NOW: FIXED_NOW,
+    CALM_NOW: now,
+    CALM_SPEED: String(speed),
     CALM_WEB_DIR: WEB_DIST,
     LOG_LEVEL: 'warn',
     PORT: String(port),

@@ -26,7 +26,7 @@ export type RecordContent =
     }
   /** One piece on the scale. */
   | { readonly kind: 'piece'; readonly productId: string; readonly grams: number }
-  /** Trays out of the cold. */
+  /** Trays out of the cold; none where a pull is taken back. */
   | {
       readonly kind: 'pulled';
       readonly productId: string;
@@ -58,6 +58,8 @@ export type RecordKind = RecordContent['kind'];
 
 /** A record to be written. */
 export interface RecordStart {
+  /** Named by the device, which may have to correct it before the house has it. */
+  readonly id: string;
   /** When it was so, by the device that saw it, ISO 8601; now when absent. */
   readonly at?: string;
   /** The record that this one puts right: that one stays as it was written. */

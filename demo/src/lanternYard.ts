@@ -333,3 +333,20 @@ export const crew: readonly {
     ],
   },
 ];
+
+/** The last shift's word to the next: yesterday's closing, read this morning. */
+export function handover(now: Date) {
+  const hours = (h: number) => new Date(now.getTime() - h * 3_600_000);
+  return {
+    at: hours(17),
+    by: 'Wren',
+    readAt: hours(6.5),
+    readBy: 'Maro',
+    lines: [
+      { part: 'running', text: 'Yard Round for Thursday: in the cold since 20:10, back zone.' },
+      { part: 'changed', text: 'Crackle was balled 25 min late; its window moved with it.' },
+      { part: 'watch', text: 'Door side of the walk-in ran at 5.8 °C while we loaded.' },
+    ] as const,
+    note: 'Semolina is nearly out.',
+  };
+}

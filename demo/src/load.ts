@@ -12,6 +12,7 @@ import { v5 as uuidOf } from 'uuid';
 import { makeHistory } from './history';
 import { makeSales, quartersOf } from './sales';
 import * as yard from './lanternYard';
+import { makeRecords } from './records';
 
 /** Any fixed namespace will do: it makes the demo's ids the same every time. */
 const NAMESPACE = '5b1f3e0a-6c1d-4f0e-9a55-0d1f2c3b4a59';
@@ -102,6 +103,39 @@ export async function loadLanternYard(
       ),
       (batch) => tx.insert(t.marks).values(batch),
     );
+    const records = makeRecords(
+      lots,
+      now,
+      (productId) => book.products.find((p) => p.id === productId)?.ballsPerTray ?? 1,
+      (service) => patternId(id, service),
+    );
+    await inBatches(records, (batch) =>
+      tx.insert(t.lotRecords).values(
+        batch.map(({ key, lot, at, by, content }) => ({
+          id: id(`record/${key}`),
+          houseId,
+          lotId: id(lot),
+          at,
+          personId: id(`person/${by}`),
+          kind: content.kind,
+          found: 'found' in content ? content.found : null,
+          content,
+        })),
+      ),
+    );
+    if (!isBookEmpty) {
+      const { at, by, readAt, readBy, lines, note } = yard.handover(now);
+      await tx.insert(t.handovers).values({
+        id: id('handover'),
+        houseId,
+        at,
+        personId: id(`person/${by}`),
+        lines,
+        note,
+        readAt,
+        readById: id(`person/${readBy}`),
+      });
+    }
   });
   return { lots: lots.length };
 }

@@ -45,8 +45,8 @@ const content = Joi.alternatives<RecordContent>(
   ofKind('pulled', {
     productId: id().required(),
     serviceId: text(160).required(),
-    trays: Joi.number().integer().min(1).max(1000).required(),
-    balls: ballCount().min(1).required(),
+    trays: Joi.number().integer().min(0).max(1000).required(),
+    balls: ballCount().required(),
   }),
   ofKind('looked', {
     found: found(LOOKS),
@@ -67,6 +67,7 @@ const content = Joi.alternatives<RecordContent>(
 
 /** POST something seen or measured of a lot. */
 export const recordStartSchema = Joi.object<RecordStart>({
+  id: id().required(),
   at: at(),
   correctsId: id(),
   content: content.required(),

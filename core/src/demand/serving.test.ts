@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { pullWaves } from './pullWaves';
-import { servingQuarters, standingAt, type Serving } from './serving';
+import { nextPulls, servingQuarters, standingAt, type Serving } from './serving';
 import { usageCurve } from './usage';
 
 const EVENING_MIN = 300;
@@ -82,6 +82,74 @@ describe('how balls stand', () => {
         const short = servingQuarters(s).reduce((sum, quarter) => sum + quarter.short, 0);
         expect(short).toBeLessThan(waves.length);
       }),
+    );
+  });
+});
+
+describe('what to pull next', () => {
+  const shortOf = (s: Serving) => servingQuarters(s).reduce((sum, { short }) => sum + short, 0);
+  const asPulled = (s: Serving, waves: ReturnType<typeof nextPulls>) => ({
+    ...s,
+    pulled: [
+      ...s.pulled,
+      ...waves.map(({ readyMin, balls }) => ({ atMin: readyMin - 120, balls })),
+    ],
+  });
+
+  it('is a wave for doors when nothing is out, and nothing when enough is', () => {
+    const [first] = nextPulls(serving(), 6, -200);
+    expect(first).toMatchObject({ pullMin: -120, readyMin: 0, balls: 60, trays: 10 });
+    const out = serving({
+      pulled: [
+        { atMin: -120, balls: 60 },
+        { atMin: 60, balls: 40 },
+      ],
+    });
+    expect(nextPulls(out, 6, 30)).toEqual([]);
+  });
+
+  it('is due when what is out runs out', () => {
+    const out = serving({ pulled: [{ atMin: -120, balls: 30 }] });
+    // Thirty balls last ninety minutes.
+    expect(nextPulls(out, 6, -60)[0]).toMatchObject({ pullMin: -30, readyMin: 90 });
+  });
+
+  it('comes out now when it is late, and says since when', () => {
+    const [first] = nextPulls(serving(), 6, -60);
+    expect(first).toMatchObject({ pullMin: -120, readyMin: 60 });
+  });
+
+  it('leaves nobody without while there is time and dough', () => {
+    const outs = fc.array(
+      fc.record({
+        atMin: fc.integer({ min: -180, max: -60 }),
+        balls: fc.integer({ min: 1, max: 30 }),
+      }),
+      { maxLength: 3 },
+    );
+    fc.assert(
+      fc.property(outs, fc.integer({ min: 45, max: 240 }), (pulled, keepMin) => {
+        const s = serving({ pulled, keepMin, made: 300 });
+        const waves = nextPulls(s, 6, -200);
+        expect(shortOf(asPulled(s, waves))).toBeLessThan(1);
+        const times = waves.map(({ readyMin }) => readyMin);
+        expect(times).toEqual([...times].sort((a, b) => a - b));
+      }),
+    );
+  });
+
+  it('never takes out more than there is', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 120 }),
+        fc.integer({ min: -200, max: 280 }),
+        (made, atMin) => {
+          const waves = nextPulls(serving({ made }), 6, atMin);
+          const balls = waves.reduce((sum, wave) => sum + wave.balls, 0);
+          expect(balls).toBeLessThanOrEqual(made);
+          for (const { readyMin } of waves) expect(readyMin).toBeGreaterThanOrEqual(atMin + 120);
+        },
+      ),
     );
   });
 });

@@ -1,4 +1,5 @@
-import { goneBy, QUARTER_MIN, type UsageCurve } from './usage';
+import type { PullWave } from './pullWaves';
+import { QUARTER_MIN, type UsageCurve } from './usage';
 
 /** Balls that came out of the cold together. Minutes from the opening of doors. */
 export interface Pulled {
@@ -67,21 +68,21 @@ const STEP_MIN = 5;
  * @param atMin the moment that is asked about, minutes from doors
  */
 export function standingAt(serving: Serving, atMin: number): Standing {
-  const { batches, used, short } = followed(serving, atMin);
+  const pulled = serving.pulled.filter((pull) => pull.atMin <= atMin);
+  const evening = new Evening({ ...serving, pulled });
+  evening.goOn(atMin);
+  const { batches, used, short } = evening;
   const { made, ripeFromMin, coldUntilMin, temperMin } = serving;
   const sum = (those: (batch: Batch) => boolean) =>
     batches.filter(those).reduce((balls, { left }) => balls + left, 0);
   const past = sum(({ goodUntilMin }) => goodUntilMin <= atMin);
   const warming = sum(({ readyMin }) => readyMin > atMin);
-  const out = serving.pulled.reduce(
-    (balls, pull) => balls + (pull.atMin <= atMin ? pull.balls : 0),
-    0,
-  );
+  const out = pulled.reduce((balls, pull) => balls + pull.balls, 0);
   const inside = Math.max(0, made - out);
   const isRipe = atMin + temperMin >= ripeFromMin;
   const isPast = atMin >= coldUntilMin;
   return {
-    ready: sum(({ readyMin, goodUntilMin }) => readyMin <= atMin && goodUntilMin > atMin),
+    ready: evening.readyAt(atMin),
     warming,
     cold: isRipe && !isPast ? inside : 0,
     notYet: isRipe || isPast ? 0 : inside,
@@ -93,41 +94,115 @@ export function standingAt(serving: Serving, atMin: number): Standing {
 
 /** Every quarter hour of a service: what is asked for in it and what is ready for it. */
 export function servingQuarters(serving: Serving): ServingQuarter[] {
-  const { curve, need } = serving;
-  return curve.map((share, i) => {
+  const evening = new Evening(serving);
+  return serving.curve.map((share, i) => {
     const startMin = i * QUARTER_MIN;
-    const before = followed(serving, startMin);
-    const after = followed(serving, startMin + QUARTER_MIN);
-    return {
-      startMin,
-      need: share * need,
-      ready: standingAt(serving, startMin).ready,
-      short: after.short - before.short,
-    };
+    const ready = evening.readyAt(startMin);
+    const before = evening.short;
+    evening.goOn(startMin + QUARTER_MIN);
+    return { startMin, need: share * serving.need, ready, short: evening.short - before };
   });
 }
 
-function followed({ curve, need, pulled, temperMin, keepMin }: Serving, atMin: number) {
-  const batches: Batch[] = pulled
-    .filter((pull) => pull.atMin <= atMin)
-    .map((pull) => ({
-      readyMin: pull.atMin + temperMin,
-      goodUntilMin: pull.atMin + temperMin + keepMin,
-      left: pull.balls,
-    }))
-    .sort((a, b) => a.readyMin - b.readyMin);
-  let [used, short] = [0, 0];
-  for (let from = 0; from < atMin; from += STEP_MIN) {
-    const until = Math.min(atMin, from + STEP_MIN);
-    let asked = need * (goneBy(curve, until) - goneBy(curve, from));
-    for (const batch of batches) {
-      if (batch.readyMin > from || batch.goodUntilMin <= from) continue;
-      const taken = Math.min(asked, batch.left);
-      batch.left -= taken;
-      asked -= taken;
-      used += taken;
-    }
-    short += asked;
+/** Short of less than this is rounding: balls are whole. */
+const HALF_A_BALL = 0.5;
+
+/**
+ * What is to be pulled when, beyond what is out already: each wave is ready when what is there runs out, and
+ * holds what goes while it is good. Waves that should have come out before `atMin` come out then.
+ *
+ * @returns in time's order; `pullMin` is when it is due, which may be past
+ * @throws RangeError when trays hold nothing, or balls keep less than a quarter of an hour
+ */
+export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number): PullWave[] {
+  const { made, temperMin, keepMin, curve } = serving;
+  if (!(ballsPerTray >= 1)) throw new RangeError('a tray holds at least a ball');
+  if (!(keepMin >= QUARTER_MIN)) throw new RangeError('balls keep at least a quarter of an hour');
+  let inside = made - serving.pulled.reduce((sum, { balls }) => sum + balls, 0);
+  let pulled = serving.pulled;
+  const waves: PullWave[] = [];
+  // Each wave covers at least a quarter more.
+  for (let i = 0; i < curve.length && inside >= 1; i += 1) {
+    const quarters = servingQuarters({ ...serving, pulled });
+    // What is pulled now can serve nobody sooner.
+    const soonest = atMin + temperMin;
+    const still = quarters.filter(({ startMin }) => startMin + QUARTER_MIN > soonest);
+    const first = firstShort(still);
+    if (first === null) break;
+    const dueFor = waves.length === 0 ? (firstShort(quarters) ?? first) : first;
+    const readyMin = Math.max(first, soonest);
+    const missing = still
+      .filter(({ startMin }) => startMin >= first && startMin < readyMin + keepMin)
+      .reduce((sum, { short }) => sum + short, 0);
+    const balls = Math.min(Math.floor(inside), Math.max(1, Math.ceil(missing - 1e-9)));
+    waves.push({
+      pullMin: Math.min(dueFor, readyMin) - temperMin,
+      readyMin,
+      goodUntilMin: readyMin + keepMin,
+      trays: Math.ceil(balls / ballsPerTray),
+      balls,
+    });
+    inside -= balls;
+    pulled = [...pulled, { atMin: readyMin - temperMin, balls }];
   }
-  return { batches, used, short };
+  return waves;
+}
+
+/** The first quarter by which guests have gone without half a ball; null when none do. */
+function firstShort(quarters: readonly ServingQuarter[]): number | null {
+  let short = 0;
+  for (const quarter of quarters) {
+    short += quarter.short;
+    if (short >= HALF_A_BALL) return quarter.startMin;
+  }
+  return null;
+}
+
+/** A service's balls as guests take them, from doors on. */
+class Evening {
+  readonly batches: readonly Batch[];
+  used = 0;
+  short = 0;
+  private atMin = 0;
+
+  constructor(private readonly serving: Serving) {
+    const { pulled, temperMin, keepMin } = serving;
+    this.batches = pulled
+      .map((pull) => ({
+        readyMin: pull.atMin + temperMin,
+        goodUntilMin: pull.atMin + temperMin + keepMin,
+        left: pull.balls,
+      }))
+      .sort((a, b) => a.readyMin - b.readyMin);
+  }
+
+  /** Lets guests take what is ready until a moment, oldest wave first. */
+  goOn(untilMin: number): void {
+    const { curve, need } = this.serving;
+    while (this.atMin < untilMin) {
+      const from = this.atMin;
+      // Steps end with quarters, so that each lies within one.
+      const to = Math.min(untilMin, (Math.floor(from / STEP_MIN) + 1) * STEP_MIN);
+      let asked = (need * (curve[Math.floor(from / QUARTER_MIN)] ?? 0) * (to - from)) / QUARTER_MIN;
+      for (const batch of this.batches) {
+        if (asked === 0) break;
+        if (batch.readyMin > from || batch.goodUntilMin <= from) continue;
+        const taken = Math.min(asked, batch.left);
+        batch.left -= taken;
+        asked -= taken;
+        this.used += taken;
+      }
+      this.short += asked;
+      this.atMin = to;
+    }
+  }
+
+  /** Balls that open well at a moment. */
+  readyAt(atMin: number): number {
+    let ready = 0;
+    for (const { readyMin, goodUntilMin, left } of this.batches) {
+      if (readyMin <= atMin && goodUntilMin > atMin) ready += left;
+    }
+    return ready;
+  }
 }

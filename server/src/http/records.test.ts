@@ -9,6 +9,7 @@ import {
   type RecordContent,
 } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
 import { HOUSE, NOW, problemOf, roundStart, signedIn, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
@@ -24,7 +25,7 @@ const EARLIER = '2026-11-25T14:31:00.000Z';
 const mark = (body: object, step = '1-weigh') =>
   house.http.put(paths.mark(HOUSE, lot.id, 0, step)).send(body);
 const add = (content: RecordContent, more: object = {}) =>
-  house.http.post(paths.lotRecords(HOUSE, lot.id)).send({ content, ...more });
+  house.http.post(paths.lotRecords(HOUSE, lot.id)).send({ id: randomUUID(), content, ...more });
 
 describe('a step', () => {
   it('is begun, given two more minutes, handed on, and done when the device says', async () => {
@@ -69,7 +70,9 @@ describe('what is seen and measured', () => {
   it('is kept with who and when, and read with its lot', async () => {
     const tilde = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
     const content = { kind: 'looked', found: 'early', coreTempC: 9.5, note: '' } as const;
-    const res = await tilde.post(paths.lotRecords(HOUSE, lot.id)).send({ content, at: EARLIER });
+    const res = await tilde
+      .post(paths.lotRecords(HOUSE, lot.id))
+      .send({ id: randomUUID(), content, at: EARLIER });
     expect(res.status).toBe(201);
     const people = (await house.book()).people;
     const name = (id: string | null) => people.find((person) => person.id === id)?.name;
@@ -101,13 +104,20 @@ describe('what is seen and measured', () => {
     expect(records.filter(({ content }) => content.kind === 'opened')).toHaveLength(2);
   });
 
+  it('has one name, and no second record takes it', async () => {
+    const id = randomUUID();
+    expect((await add({ kind: 'said', note: 'once' }, { id })).status).toBe(201);
+    const again = await add({ kind: 'said', note: 'twice' }, { id });
+    expect(problemOf(again).errors).toMatchObject([{ code: 'id.taken' }]);
+  });
+
   it('is refused half said, and of a lot that is not there', async () => {
-    const bad = { kind: 'pulled', productId: 'round', trays: 0 } as unknown as RecordContent;
+    const bad = { kind: 'pulled', productId: 'round', trays: -1 } as unknown as RecordContent;
     expect((await add(bad)).status).toBe(400);
     const nowhere = paths.lotRecords(HOUSE, '00000000-0000-4000-8000-000000000000');
     const res = await house.http
       .post(nowhere)
-      .send({ content: { kind: 'said', note: 'Who has the scraper?' } });
+      .send({ id: randomUUID(), content: { kind: 'said', note: 'Who has the scraper?' } });
     expect(res.status).toBe(404);
   });
 });

@@ -2,6 +2,7 @@ import type { LotRecord, RecordKind } from '@calm/contract';
 import { and, asc, between, eq, inArray, isNotNull, notInArray } from 'drizzle-orm';
 import * as t from './schema';
 import type { Scope } from './scope';
+import { isDuplicate } from './transaction';
 
 /** What is read only with its own lot: there is much of it. */
 const OF_ONE_LOT = ['weighed', 'piece'] as const;
@@ -70,14 +71,20 @@ export async function readRecordsOf(
   return rows.map(recordOf);
 }
 
-/** Adds a record. */
-export async function insertRecord({ tx, houseId }: Scope, record: LotRecord): Promise<void> {
+/** Adds a record; false when there is one of its name. */
+export async function insertRecord({ tx, houseId }: Scope, record: LotRecord): Promise<boolean> {
   const { content } = record;
-  await tx.insert(t.lotRecords).values({
-    ...record,
-    houseId,
-    at: new Date(record.at),
-    kind: content.kind,
-    found: 'found' in content ? content.found : null,
-  });
+  try {
+    await tx.insert(t.lotRecords).values({
+      ...record,
+      houseId,
+      at: new Date(record.at),
+      kind: content.kind,
+      found: 'found' in content ? content.found : null,
+    });
+    return true;
+  } catch (error) {
+    if (isDuplicate(error)) return false;
+    throw error;
+  }
 }

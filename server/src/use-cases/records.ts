@@ -33,7 +33,7 @@ export function seenAt(at: string | undefined, now: Date): Result<Date> {
 export async function addLotRecord(
   scope: Scope,
   lotId: string,
-  { at, correctsId, content }: RecordStart,
+  { id, at, correctsId, content }: RecordStart,
   { personId, now }: Writing,
 ): Promise<Result<LotRecord>> {
   if (!(await findLotRow(scope, lotId))) return { kind: 'not-found', what: 'lot' };
@@ -44,15 +44,16 @@ export async function addLotRecord(
     if (wrong) return wrong;
   }
   const record: LotRecord = {
-    id: uuid(),
+    id,
     lotId,
     at: seen.value.toISOString(),
     personId,
     correctsId: correctsId ?? null,
     content,
   };
-  await insertRecord(scope, record);
-  return done(record);
+  return (await insertRecord(scope, record))
+    ? done(record)
+    : badInput('id', 'id.taken', 'There is a record of this name already.');
 }
 
 /** Why a record cannot be corrected by one of a kind; null when it can. */

@@ -6,13 +6,14 @@ import { FormatsContext, makeFormats } from '../parts/format';
 import { NoticesProvider } from '../parts/Notices';
 import { Waiting } from '../parts/Waiting';
 import { useBookQuery } from '../state/api';
-import { nowMs as readNow } from '../state/clock';
+import { clockSpeed, nowMs as readNow } from '../state/clock';
 import { moved, settled, ticked } from '../state/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/useBoard';
 import { useLive } from '../state/useLive';
 import { KeysDialog } from './KeysDialog';
 import { NotNowBanner } from './NotNowBanner';
+import { OutboxBar } from './OutboxBar';
 import { ReadingDialog } from './ReadingDialog';
 import styles from './Shell.module.css';
 import { Spine } from './Spine';
@@ -52,6 +53,7 @@ export function Shell() {
           />
           <TimeRail />
           <main className={styles['page']} tabIndex={-1}>
+            <OutboxBar />
             <NotNowBanner />
             {error && !book ? (
               <Failed error={error} onRetry={() => void refetch()} />
@@ -78,7 +80,9 @@ function Keys({ onHelp }: { readonly onHelp: () => void }) {
 function useTicking() {
   const dispatch = useAppDispatch();
   useEffect(() => {
-    const timer = setInterval(() => dispatch(ticked(readNow())), TICK_MS);
+    // A clock for practice goes faster: so does the page.
+    const everyMs = Math.max(500, TICK_MS / Math.max(1, clockSpeed()));
+    const timer = setInterval(() => dispatch(ticked(readNow())), everyMs);
     return () => clearInterval(timer);
   }, [dispatch]);
 }

@@ -1,16 +1,18 @@
 import {
   paths,
+  type ForecastAnswer,
+  type Handover,
   type HouseBook,
   type HouseSummary,
   type Lot,
-  type Mark,
-  type MarkChange,
+  type LotRecord,
   type MixerFriction,
   type Problem,
   type PublishedPlan,
   type Session,
   type Service,
   type Shift,
+  type Usage,
 } from '@calm/contract';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
@@ -45,6 +47,9 @@ export const TAGS = [
   'Versions',
   'Services',
   'Lots',
+  'Records',
+  'Handovers',
+  'Log',
   'Frictions',
   'Forecasts',
   'Calendar',
@@ -52,7 +57,7 @@ export const TAGS = [
   'Plan',
 ] as const;
 
-/** What several places read, and the one change that more than one of them makes. */
+/** What several places read. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: asSomebody,
@@ -85,20 +90,26 @@ export const api = createApi({
       query: (house) => paths.plan(house),
       providesTags: ['Plan'],
     }),
+    usage: build.query<readonly Usage[], Stretch>({
+      query: ({ house, from, days }) => paths.forecast(house, from, days),
+      transformResponse: ({ usage }: ForecastAnswer) => usage,
+      providesTags: ['Forecasts'],
+    }),
     frictions: build.query<MixerFriction[], string>({
       query: (house) => paths.frictions(house),
       providesTags: ['Frictions'],
     }),
-    mark: build.mutation<
-      Mark,
-      { house: string; lotId: string; loadNumber: number; stepKey: string; change: MarkChange }
-    >({
-      query: ({ house, lotId, loadNumber, stepKey, change }) => ({
-        url: paths.mark(house, lotId, loadNumber, stepKey),
-        method: 'PUT',
-        body: change,
-      }),
-      invalidatesTags: ['Lots'],
+    records: build.query<LotRecord[], Stretch>({
+      query: ({ house, from, days }) => paths.records(house, from, days),
+      providesTags: ['Records'],
+    }),
+    lotRecords: build.query<LotRecord[], { readonly house: string; readonly lotId: string }>({
+      query: ({ house, lotId }) => paths.lotRecords(house, lotId),
+      providesTags: ['Records'],
+    }),
+    handovers: build.query<Handover[], string>({
+      query: (house) => paths.handovers(house),
+      providesTags: ['Handovers'],
     }),
   }),
 });
@@ -111,8 +122,11 @@ export const {
   useShiftsQuery,
   useLotsQuery,
   usePlanQuery,
+  useUsageQuery,
   useFrictionsQuery,
-  useMarkMutation,
+  useRecordsQuery,
+  useLotRecordsQuery,
+  useHandoversQuery,
 } = api;
 
 /** The problem document behind a failed request; null when the server was not reached at all. */

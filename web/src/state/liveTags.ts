@@ -9,7 +9,8 @@ const CREW: readonly Tag[] = ['Crew', 'Shifts', 'Book', 'FrontDoor'];
 
 /** What is read anew when something was written, by the first part of its address. */
 const TAGS: Readonly<Record<string, readonly Tag[]>> = {
-  lots: ['Lots', 'Services', 'Frictions'],
+  lots: ['Lots', 'Records', 'Log', 'Services', 'Frictions'],
+  handovers: ['Handovers'],
   counts: ['Services', 'Forecasts'],
   sales: SALES,
   till: SALES,

@@ -4,6 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { cursorSlice } from './cursor';
 import { draftsSlice, storeDrafts } from './drafts';
+import { outboxSlice, storeErrands } from './outbox';
 import { planDraftsSlice, storePlanDrafts } from './planDraft';
 import { preferencesSlice, storePreferences } from './preferences';
 
@@ -14,16 +15,18 @@ export function makeStore() {
       [api.reducerPath]: api.reducer,
       cursor: cursorSlice.reducer,
       drafts: draftsSlice.reducer,
+      outbox: outboxSlice.reducer,
       planDrafts: planDraftsSlice.reducer,
       preferences: preferencesSlice.reducer,
     },
     middleware: (standard) => standard().concat(api.middleware),
   });
   setupListeners(store.dispatch);
-  let { drafts, planDrafts, preferences } = store.getState();
+  let { drafts, outbox, planDrafts, preferences } = store.getState();
   store.subscribe(() => {
     const state = store.getState();
     if (state.drafts !== drafts) storeDrafts((drafts = state.drafts));
+    if (state.outbox !== outbox) storeErrands((outbox = state.outbox));
     if (state.planDrafts !== planDrafts) storePlanDrafts((planDrafts = state.planDrafts));
     if (state.preferences !== preferences) storePreferences((preferences = state.preferences));
   });

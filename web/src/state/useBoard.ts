@@ -4,7 +4,9 @@ import { useParams } from 'react-router';
 import { useBookQuery, useLotsQuery, usePlanQuery, useServicesQuery, useShiftsQuery } from './api';
 import { addDays, dateAt } from './localDate';
 import { boardLots, type BoardLot } from './lotBoard';
+import { lotsWithErrands } from './outboxLots';
 import { useCursor } from './useCursor';
+import { useWaiting } from './useErrands';
 
 /** Everything the board needs, once it is there. */
 export interface Board {
@@ -21,8 +23,8 @@ export interface Board {
 const DAYS_BEFORE = 2;
 /** Days of the board altogether. */
 const BOARD_DAYS = 9;
-/** Other devices' changes are looked for this often, ms. */
-const LOOK_EVERY_MS = 15_000;
+/** Other devices' changes come live; in case a line was cut unnoticed, it is looked anew this often, ms. */
+const LOOK_EVERY_MS = 60_000;
 
 /** The house that the address names. */
 export function useHouse(): string {
@@ -53,6 +55,7 @@ export function useBoard(around?: string): {
   // Without its plan a house still works: counted back from doors.
   const content = plan.data?.content ?? (plan.isLoading ? null : NO_PLAN);
 
+  const waiting = useWaiting(house);
   const isCurrent = services.currentData !== undefined && lots.currentData !== undefined;
 
   const board = useMemo(() => {
@@ -62,10 +65,10 @@ export function useBoard(around?: string): {
       book: book.data,
       services: services.data,
       shifts: shifts.data,
-      lots: boardLots(book.data, services.data, lots.data, content),
+      lots: boardLots(book.data, services.data, lotsWithErrands(lots.data, waiting), content),
       isCurrent,
     };
-  }, [house, book.data, services.data, shifts.data, lots.data, content, isCurrent]);
+  }, [house, book.data, services.data, shifts.data, lots.data, content, waiting, isCurrent]);
 
   const failed = [book, services, shifts, lots].filter((query) => query.isError && !query.data);
   return {

@@ -1,19 +1,8 @@
-import {
-  paths,
-  type ForecastAnswer,
-  type PlanPublication,
-  type PublishedPlan,
-  type Usage,
-} from '@calm/contract';
-import { api, type Stretch } from '../../state/api';
+import { paths, type PlanPublication, type PublishedPlan } from '@calm/contract';
+import { api } from '../../state/api';
 
 const planApi = api.injectEndpoints({
   endpoints: (build) => ({
-    usage: build.query<readonly Usage[], Stretch>({
-      query: ({ house, from, days }) => paths.forecast(house, from, days),
-      transformResponse: ({ usage }: ForecastAnswer) => usage,
-      providesTags: ['Forecasts'],
-    }),
     publish: build.mutation<PublishedPlan, { house: string; publication: PlanPublication }>({
       query: ({ house, publication }) => ({
         url: paths.plan(house),
@@ -32,4 +21,4 @@ const planApi = api.injectEndpoints({
   }),
 });
 
-export const { useUsageQuery, usePublishMutation } = planApi;
+export const { usePublishMutation } = planApi;

@@ -21,12 +21,12 @@ import {
   usePlanQuery,
   useServicesQuery,
   useShiftsQuery,
+  useUsageQuery,
 } from '../../state/api';
 import { addDays, dateAt, midnightOf, mondayAfter } from '../../state/localDate';
 import { useAppSelector } from '../../state/store';
 import { useHouse } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
-import { useUsageQuery } from './planApi';
 import { shownLots } from './shownLots';
 
 /** The week that is planned, and the plan as it is shown: a draft, or what the house works by. */

@@ -6,25 +6,27 @@ import { Ball } from '../../parts/Ball';
 import { doneKeys } from '../../parts/doneKeys';
 import { useFormats } from '../../parts/format';
 import { LotBand } from '../../parts/LotBand';
-import { useNotices } from '../../parts/Notices';
 import { useWidth } from '../../parts/useWidth';
-import { useMarkMutation } from '../../state/api';
 import { coverOf, shiftTimes } from '../../state/crewCover';
 import { whereIs, type BoardLot } from '../../state/lotBoard';
 import { coverWords, silhouetteOf, stateWord } from '../../state/lotWords';
 import type { Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
-import { useWrite } from '../../state/useWrite';
+import { useMark } from '../../state/useMark';
+import { useMay } from '../../state/useMay';
+import type { LotWindows } from '../../workers/useLotWindows';
 import styles from './Tonight.module.css';
 
 /** One lot: how it stands, where it is in its route, and what is next. */
 export function LotRow({
   board,
   lot,
+  windows,
   isQuiet = false,
 }: {
   readonly board: Board;
   readonly lot: BoardLot;
+  readonly windows: LotWindows | undefined;
   readonly isQuiet?: boolean;
 }) {
   const { t } = useTranslation();
@@ -51,12 +53,31 @@ export function LotRow({
       <div className={styles['where']}>
         <b>{stateWord(t, where)}</b>
         <span className="quiet">{sinceWords(t, f, where)}</span>
+        {windows && where.kind !== 'served' && <WindowWords windows={windows} />}
       </div>
       <Next board={board} lot={lot} where={where} sheet={sheet} />
       <Strip lot={lot} atMs={atMs} nowMs={nowMs} />
     </li>
   );
 }
+
+/** When its balls open well, and what that was before anything was measured. */
+function WindowWords({ windows: { planned, now, isNever } }: { readonly windows: LotWindows }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  if (isNever) return <span className={styles['never']}>{t('tonight.windowNever')}</span>;
+  if (!now) return null;
+  const isMoved = planned !== null && Math.abs(now.fromMs - planned.fromMs) >= MOVED_MS;
+  return (
+    <span className="quiet">
+      {t('tonight.window', { from: f.moment(now.fromMs), until: f.time(now.untilMs) })}
+      {isMoved && `, ${t('tonight.windowMoved', { was: f.time(planned.fromMs) })}`}
+    </span>
+  );
+}
+
+/** Windows are reckoned to minutes and known to quarter hours. */
+const MOVED_MS = 15 * 60_000;
 
 function sinceWords(
   t: ReturnType<typeof useTranslation>['t'],
@@ -85,6 +106,7 @@ function Next({
   const { t } = useTranslation();
   const f = useFormats();
   const { isNow, nowMs } = useCursor();
+  const mayMark = useMay('mark');
   if (where.kind === 'served') return <div className={styles['next']} />;
   if (where.kind === 'serving') {
     return (
@@ -114,6 +136,7 @@ function Next({
       </div>
       {isNow &&
         next.startMs - nowMs < SOON_MS &&
+        mayMark &&
         (lot.lot ? (
           <DoneButton board={board} lot={lot} work={next} />
         ) : (
@@ -135,28 +158,15 @@ function DoneButton({
   readonly work: PlannedWork;
 }) {
   const { t } = useTranslation();
-  const { changed } = useNotices();
-  const [mark] = useMarkMutation();
-  const stepKey = stageKey(work);
-  const lotId = lot.lot?.id ?? '';
-  const version =
-    lot.lot?.marks.find((m) => m.loadNumber === 0 && m.stepKey === stepKey)?.version ?? 0;
-  const send = (change: { isDone: boolean; version: number }) =>
-    mark({ house: board.house, lotId, loadNumber: 0, stepKey, change }).unwrap();
-  const { write, isSending } = useWrite(send);
-  const onDone = async () => {
-    const saved = await write({ isDone: true, version });
-    if (!saved) return;
-    const what = `${lot.code}: ${t(`workDone.${work.key}`)}`;
-    changed(what, () => send({ isDone: false, version: saved.version }));
-  };
+  const words = `${lot.code}: ${t(`workDone.${work.key}`)}`;
+  const tick = useMark(board.house, lot.lot, 0, stageKey(work), t(`work.${work.key}`), words);
   return (
     <Button
       variant="contained"
       size="large"
-      disabled={isSending}
-      onClick={() => void onDone()}
-      aria-label={`${lot.code}: ${t(`workDone.${work.key}`)}`}
+      disabled={tick.isSending}
+      onClick={() => tick.toggle(true)}
+      aria-label={words}
     >
       {t(`workDone.${work.key}`)}
     </Button>

@@ -1,4 +1,5 @@
 import type { Service } from '@calm/contract';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
@@ -8,15 +9,18 @@ import { Waiting } from '../../parts/Waiting';
 import { whereIs, type BoardLot } from '../../state/lotBoard';
 import { useBoard, type Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
+import ballStyles from './Balls.module.css';
+import { BallsOf } from './BallsOf';
+import { Decisions } from './Decisions';
 import { LotRow } from './LotRow';
 import styles from './Tonight.module.css';
+import { useTonight } from './useTonight';
 
 /** The next service, or the one that is open: its lots, where each is, and what is next. */
 export function Tonight() {
   const { t } = useTranslation();
-  const { atMs, nowMs } = useCursor();
+  const { atMs } = useCursor();
   const { board, error, retry } = useBoard();
-  const f = useFormats();
   if (error) return <Failed error={error} onRetry={retry} />;
   if (!board) return <Waiting />;
   const service = board.services.find((s) => Date.parse(s.endsAt) > atMs);
@@ -29,24 +33,46 @@ export function Tonight() {
       />
     );
   }
-  const isFor = (lot: BoardLot) =>
-    lot.date === service.date &&
-    service.counts.some((c) => c.count > 0 && lot.items.some((i) => i.productId === c.productId));
-  const forService = board.lots.filter(isFor);
-  const others = board.lots.filter((lot) => {
-    const where = whereIs(lot, atMs, nowMs);
-    return !isFor(lot) && lot.closeMs > atMs && where.kind !== 'to-make' && where.kind !== 'served';
-  });
+  return <Evening board={board} service={service} />;
+}
+
+/** One service: how its balls stand, what has to be decided, and its lots. */
+function Evening({ board, service }: { readonly board: Board; readonly service: Service }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { atMs, nowMs } = useCursor();
+  const [forService, others] = useMemo(
+    () => lotsAround(board, service, atMs, nowMs),
+    [board, service, atMs, nowMs],
+  );
+  const { balls, decisions, windowsOf } = useTonight(board, service, forService, others);
+  const rooms = board.book.places
+    .flatMap(({ name, room }) => (room ? [`${name} ${f.temperature(room.setC)}`] : []))
+    .join(' · ');
   return (
     <Page
       title={`${service.name}, ${f.date(service.date)}`}
       lead={<Countdown service={service} atMs={atMs} />}
       aside={<Wanted board={board} service={service} />}
     >
+      <Decisions house={board.house} decisions={decisions} />
       {forService.length === 0 && <p>{t('tonight.nothingWanted')}</p>}
+      {balls.length > 0 && (
+        <div className={ballStyles['all']}>
+          <p className="quiet small">{t('tonight.chart.legend')}</p>
+          {balls.map(({ lot, balls: each }) => (
+            <BallsOf
+              key={lot.code + lot.date + each.product.id}
+              house={board.house}
+              lot={lot}
+              balls={each}
+            />
+          ))}
+        </div>
+      )}
       <ul className={styles['lots']}>
         {forService.map((lot) => (
-          <LotRow key={lot.code + lot.date} board={board} lot={lot} />
+          <LotRow key={lot.code + lot.date} board={board} lot={lot} windows={windowsOf(lot)} />
         ))}
       </ul>
       <h2 className={styles['also']}>{t('tonight.also')}</h2>
@@ -55,12 +81,36 @@ export function Tonight() {
       ) : (
         <ul className={styles['lots']}>
           {others.map((lot) => (
-            <LotRow key={lot.code + lot.date} board={board} lot={lot} isQuiet />
+            <LotRow
+              key={lot.code + lot.date}
+              board={board}
+              lot={lot}
+              windows={windowsOf(lot)}
+              isQuiet
+            />
           ))}
         </ul>
       )}
+      {rooms && <p className="quiet">{t('tonight.rooms', { rooms })}</p>}
     </Page>
   );
+}
+
+/** The lots of a service, and the others that are under way. */
+function lotsAround(
+  board: Board,
+  service: Service,
+  atMs: number,
+  nowMs: number,
+): [BoardLot[], BoardLot[]] {
+  const isFor = (lot: BoardLot) =>
+    lot.date === service.date &&
+    service.counts.some((c) => c.count > 0 && lot.items.some((i) => i.productId === c.productId));
+  const isUnderWay = (lot: BoardLot) => {
+    const { kind } = whereIs(lot, atMs, nowMs);
+    return lot.closeMs > atMs && kind !== 'to-make' && kind !== 'served';
+  };
+  return [board.lots.filter(isFor), board.lots.filter((lot) => !isFor(lot) && isUnderWay(lot))];
 }
 
 function Countdown({ service, atMs }: { readonly service: Service; readonly atMs: number }) {

@@ -1,0 +1,177 @@
+import { QUARTER_MIN, type PullWave } from '@calm/core';
+import Button from '@mui/material/Button';
+import { useTranslation } from 'react-i18next';
+import { Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { Ball, type Silhouette } from '../../parts/Ball';
+import { useFormats } from '../../parts/format';
+import { useWidth } from '../../parts/useWidth';
+import type { BoardLot } from '../../state/lotBoard';
+import { useMay } from '../../state/useMay';
+import { useCursor } from '../../state/useCursor';
+import styles from './Balls.module.css';
+import type { ServiceBalls } from './serviceBalls';
+import { usePull } from './usePull';
+
+const MIN_MS = 60_000;
+/** A wave is offered this long before it is due, minutes. */
+const EARLY_MIN = 45;
+const HEIGHT = 112;
+/** The hour is written under every eighth quarter. */
+const EVERY = 8;
+
+/** One product: how many balls are ready and how many will be needed, and the wave to pull next. */
+export function BallsOf({
+  house,
+  lot,
+  balls,
+}: {
+  readonly house: string;
+  readonly lot: BoardLot;
+  readonly balls: ServiceBalls;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { product, standing, need } = balls;
+  const states = [
+    ['warming', 'dome', 'oat', standing.warming],
+    ['cold', 'low', 'cold', standing.cold],
+    ['notYet', 'low', 'quiet', standing.notYet],
+    ['past', 'slumped', 'quiet', standing.past],
+  ] as const satisfies readonly (readonly [string, Silhouette, string, number])[];
+  return (
+    <section className={styles['balls']} aria-label={product.name}>
+      <div className={styles['name']}>
+        <h2>{product.name}</h2>
+        <span className="quiet">{t('tonight.balls.needed', { count: Math.round(need) })}</span>
+      </div>
+      <p className={styles['ready']}>
+        <Ball shape="full" tone="oat" />
+        <b>{f.count(Math.round(standing.ready))}</b> <span>{t('tonight.balls.ready')}</span>
+      </p>
+      <ul className={styles['states']}>
+        {states.map(([name, shape, tone, count]) => (
+          <li key={name} data-none={Math.round(count) === 0} data-state={name}>
+            <Ball shape={shape} tone={tone} />
+            <b>{f.count(Math.round(count))}</b> <span>{t(`tonight.balls.${name}`)}</span>
+          </li>
+        ))}
+      </ul>
+      <Chart balls={balls} />
+      <NextPull house={house} lot={lot} balls={balls} />
+    </section>
+  );
+}
+
+/** The next wave: one big button, with what it brings and when. */
+function NextPull({
+  house,
+  lot,
+  balls,
+}: {
+  readonly house: string;
+  readonly lot: BoardLot;
+  readonly balls: ServiceBalls;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { atMs, isNow } = useCursor();
+  const mayMark = useMay('mark');
+  const pull = usePull(house);
+  const { waves, doorsMs, standing } = balls;
+  const [wave, after] = waves;
+  if (!lot.lot || !balls.pull || standing.cold + standing.notYet < 1) {
+    return <p className={styles['none']}>{t('tonight.pull.none')}</p>;
+  }
+  if (!wave) return <p className={styles['none']}>{t('tonight.pull.covered')}</p>;
+  const dueMs = doorsMs + wave.pullMin * MIN_MS;
+  const isSoon = dueMs - atMs < EARLY_MIN * MIN_MS;
+  const lateMin = Math.round((atMs - dueMs) / MIN_MS);
+  const words = waveWords(wave);
+  return (
+    <div className={styles['pull']}>
+      {isNow && isSoon && mayMark && (
+        <Button
+          variant="contained"
+          size="large"
+          className={styles['button'] ?? ''}
+          onClick={() => pull(lot, balls, wave)}
+        >
+          {t('tonight.pull.do', words)}
+        </Button>
+      )}
+      <p>
+        <b>{isSoon ? '' : `${t('tonight.pull.next', { ...words, at: f.time(dueMs) })} `}</b>
+        {isSoon &&
+          t(lateMin > 0 ? 'tonight.pull.late' : 'tonight.pull.due', {
+            at: f.time(dueMs),
+            by: f.duration(lateMin),
+          })}{' '}
+        <span className="quiet">
+          {t('tonight.pull.opens', {
+            at: f.time(Math.max(atMs, dueMs) + balls.temperMin * MIN_MS),
+          })}
+          {after &&
+            ` ${t('tonight.pull.then', { ...waveWords(after), at: f.time(doorsMs + after.pullMin * MIN_MS) })}`}
+        </span>
+      </p>
+    </div>
+  );
+}
+
+const waveWords = ({ trays, balls }: PullWave) => ({ count: trays, balls });
+
+/** Need by quarter hour against what stands ready for it. */
+function Chart({ balls }: { readonly balls: ServiceBalls }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { atMs } = useCursor();
+  const { ref, width } = useWidth<HTMLDivElement>();
+  const { doorsMs, quarters } = balls;
+  const rows = quarters.map(({ startMin, need, ready, short }) => ({
+    time: f.time(doorsMs + startMin * MIN_MS),
+    need: need - short,
+    short,
+    ready,
+  }));
+  const at = rows[Math.floor((atMs - doorsMs) / MIN_MS / QUARTER_MIN)]?.time;
+  const shortOf = Math.round(quarters.reduce((sum, { short }) => sum + short, 0));
+  const words =
+    shortOf > 0
+      ? t('tonight.chart.short', { count: shortOf })
+      : t('tonight.chart.enough', { need: f.count(Math.round(balls.need)) });
+  return (
+    <div ref={ref} className={styles['chart']} role="img" aria-label={words}>
+      <ComposedChart
+        width={width}
+        height={HEIGHT}
+        data={rows}
+        margin={{ left: -24, right: 4, top: 4 }}
+      >
+        <XAxis
+          dataKey="time"
+          interval={EVERY - 1}
+          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
+          stroke="var(--line)"
+        />
+        <YAxis
+          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
+          stroke="var(--line)"
+          domain={[0, 'auto']}
+          allowDecimals={false}
+          tickCount={3}
+        />
+        <Bar dataKey="need" stackId="need" fill="var(--primary)" isAnimationActive={false} />
+        <Bar dataKey="short" stackId="need" fill="var(--attention)" isAnimationActive={false} />
+        <Line
+          dataKey="ready"
+          type="stepAfter"
+          stroke="var(--oat)"
+          strokeWidth={3}
+          dot={false}
+          isAnimationActive={false}
+        />
+        {at && <ReferenceLine x={at} stroke="var(--attention)" strokeWidth={2} />}
+      </ComposedChart>
+    </div>
+  );
+}

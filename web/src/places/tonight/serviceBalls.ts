@@ -1,0 +1,169 @@
+import {
+  ballsToMake,
+  serviceIdOf,
+  standing,
+  type LotRecord,
+  type Product,
+  type Service,
+  type Usage,
+} from '@calm/contract';
+import {
+  nextPulls,
+  QUARTER_MIN,
+  servingQuarters,
+  stageKey,
+  standingAt,
+  usageCurve,
+  workOf,
+  type PlannedWork,
+  type Pulled,
+  type PullWave,
+  type Serving,
+  type ServingQuarter,
+  type Standing,
+} from '@calm/core';
+import type { BoardLot } from '../../state/lotBoard';
+import type { LotWindow } from '../../workers/useLotWindows';
+
+/** One product at one service: how its balls stand, what is asked for, what to pull next. */
+export interface ServiceBalls {
+  readonly product: Product;
+  readonly serviceId: string;
+  readonly need: number;
+  readonly standing: Standing;
+  /** Each quarter hour of the service, with the pulls that are still to come. */
+  readonly quarters: readonly ServingQuarter[];
+  /** Waves that are not pulled yet, the next one first. */
+  readonly waves: readonly PullWave[];
+  /** When doors open, epoch ms: waves count from there. */
+  readonly doorsMs: number;
+  /** From a pull until its balls open well. */
+  readonly temperMin: number;
+  /** Null for dough that is never put in the cold. */
+  readonly pull: PlannedWork | null;
+}
+
+const MIN_MS = 60_000;
+const HOUR_MS = 3_600_000;
+/** Dough whose window nobody knows is taken to keep so long, minutes. */
+const KEEPS_MIN = 120;
+
+/**
+ * How the balls of a product stand for a service.
+ *
+ * @param records of the lot
+ * @param window when its balls open well; null while that is not known
+ */
+export function serviceBalls(
+  lot: BoardLot,
+  product: Product,
+  service: Service,
+  usage: readonly Usage[],
+  records: readonly LotRecord[],
+  window: LotWindow | null,
+  atMs: number,
+): ServiceBalls {
+  const serviceId = serviceIdOf(service);
+  const doorsMs = Date.parse(service.startsAt);
+  const lengthMin = (Date.parse(service.endsAt) - doorsMs) / MIN_MS;
+  const count = service.counts.find(({ productId }) => productId === product.id);
+  const need = count?.count ?? 0;
+  const pull = workOf(lot.stages).find(({ key }) => key === 'pull') ?? null;
+  const minute = (ms: number) => (ms - doorsMs) / MIN_MS;
+  const fromMin = window ? minute(window.fromMs) : -30;
+  const untilMin = window ? minute(window.untilMs) : fromMin + KEEPS_MIN;
+  const temper = lot.stages.find(({ kind, key }) => kind === 'rest' && key === 'temper');
+  const planned = temper ? (temper.endMs - temper.startMs) / MIN_MS : 0;
+  // Balls open well some time before doors, or the plan's whole warming has to do.
+  const temperMin = pull
+    ? Math.max(0, Math.min(planned, fromMin - minute(pull.endMs)) || planned)
+    : 0;
+  const keepMin = Math.max(QUARTER_MIN, untilMin - fromMin);
+  const made = madeFor(lot, product, need, count ? ballsToMake(count) : 0);
+  const known = usage.find(
+    (each) => each.service === service.name && each.productId === product.id,
+  );
+  const curve = evened(known?.curve ?? [], lengthMin);
+  const pulled = pulledOf(lot, product, serviceId, pull, records, made, {
+    fromMin,
+    temperMin,
+    minute,
+  });
+  const serving: Serving = {
+    curve,
+    need,
+    made,
+    pulled,
+    temperMin,
+    keepMin,
+    ripeFromMin: fromMin,
+    coldUntilMin: coldUntil(lot, minute) ?? untilMin,
+  };
+  const atMin = minute(atMs);
+  const waves = pull ? nextPulls(serving, product.ballsPerTray, atMin) : [];
+  const all = [
+    ...pulled,
+    ...waves.map(({ readyMin, balls }) => ({ atMin: readyMin - temperMin, balls })),
+  ];
+  return {
+    product,
+    serviceId,
+    need,
+    standing: standingAt(serving, atMin),
+    quarters: servingQuarters({ ...serving, pulled: all }),
+    waves,
+    doorsMs,
+    temperMin,
+    pull,
+  };
+}
+
+/** A curve of as many quarters as the service has, summing to one. */
+function evened(curve: readonly number[], lengthMin: number): readonly number[] {
+  const even = usageCurve([], lengthMin);
+  const cut = even.map((_, i) => curve[i] ?? 0);
+  const sum = cut.reduce((a, b) => a + b, 0);
+  return sum > 0 ? cut.map((share) => share / sum) : even;
+}
+
+/** Balls of the lot that are for the service: what it asks for, as far as the lot goes. */
+function madeFor({ items }: BoardLot, product: Product, need: number, toMake: number): number {
+  const made = items.find(({ productId }) => productId === product.id)?.count ?? 0;
+  return Math.min(made, toMake) + (need - toMake);
+}
+
+function pulledOf(
+  { lot, doorsMs: lotDoorsMs }: BoardLot,
+  product: Product,
+  serviceId: string,
+  pull: PlannedWork | null,
+  records: readonly LotRecord[],
+  made: number,
+  at: {
+    readonly fromMin: number;
+    readonly temperMin: number;
+    readonly minute: (ms: number) => number;
+  },
+): Pulled[] {
+  if (!lot) return [];
+  // Never in the cold: ready by itself when its window opens.
+  if (!pull) return [{ atMin: at.fromMin - at.temperMin, balls: made }];
+  const taken = standing(records, 'pulled')
+    .filter((each) => each.lotId === lot.id && each.content.productId === product.id)
+    .map((each) => ({ ...each.content, atMin: at.minute(Date.parse(each.at)) }));
+  const mine = taken.filter((each) => each.serviceId === serviceId && each.balls > 0);
+  if (taken.length > 0) return mine.map(({ atMin, balls }) => ({ atMin, balls }));
+  // Ticked off without waves: what is for the lot's first service came out then.
+  if (at.minute(lotDoorsMs) !== 0) return [];
+  const mark = lot.marks.find(
+    ({ loadNumber, stepKey }) => loadNumber === 0 && stepKey === stageKey(pull),
+  );
+  return mark?.doneAt ? [{ atMin: at.minute(Date.parse(mark.doneAt)), balls: made }] : [];
+}
+
+/** When what is still in the cold has been there as long as its route allows, minutes from doors. */
+function coldUntil(lot: BoardLot, minute: (ms: number) => number): number | null {
+  const cold = lot.stages.findLast(({ kind, key }) => kind === 'rest' && key === 'cold');
+  if (cold?.kind !== 'rest') return null;
+  return minute(cold.startMs + cold.hours.most * HOUR_MS);
+}

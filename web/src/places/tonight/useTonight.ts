@@ -1,0 +1,70 @@
+import type { Service } from '@calm/contract';
+import { useMemo } from 'react';
+import { useUsageQuery } from '../../state/api';
+import type { BoardLot } from '../../state/lotBoard';
+import { addDays, dateAt } from '../../state/localDate';
+import type { Board } from '../../state/useBoard';
+import { useCursor } from '../../state/useCursor';
+import { useRecords } from '../../state/useRecords';
+import { useLotWindows, type LotBalls } from '../../workers/useLotWindows';
+import { decisionsOf, type Decision, type LotTonight } from './decisions';
+import { serviceBalls, type ServiceBalls } from './serviceBalls';
+
+/** An evening as its oven lead needs it. */
+export interface TonightNow {
+  /** Every product the service wants, lot by lot. */
+  readonly balls: readonly { readonly lot: BoardLot; readonly balls: ServiceBalls }[];
+  readonly decisions: readonly Decision[];
+  /** When a lot's balls open well, by its lead product. */
+  readonly windowsOf: (lot: BoardLot) => LotTonight['windows'] | undefined;
+}
+
+const NONE: readonly never[] = [];
+
+/** How the balls of a service stand, and what has to be decided. */
+export function useTonight(
+  board: Board,
+  service: Service,
+  lots: readonly BoardLot[],
+  others: readonly BoardLot[],
+): TonightNow {
+  const { atMs, nowMs } = useCursor();
+  const { house, book } = board;
+  const today = dateAt(nowMs, book.house.timeZone);
+  const { data: usage = NONE } = useUsageQuery({ house, from: today, days: 1 });
+  const records = useRecords(house, addDays(service.date, -2), 5);
+  const asked = useMemo(
+    () =>
+      [...lots, ...others].flatMap((lot): LotBalls[] =>
+        lot.items.flatMap(({ productId }) => {
+          const product = book.products.find(({ id }) => id === productId);
+          return product ? [{ lot, product }] : [];
+        }),
+      ),
+    [lots, others, book],
+  );
+  const windows = useLotWindows(board, asked);
+  return useMemo(() => {
+    const tonight = [...lots, ...others].map((lot): LotTonight => {
+      const mine = asked.flatMap((each, i) => (each.lot === lot ? [i] : []));
+      const [lead] = mine;
+      const isFor = lots.includes(lot);
+      return {
+        lot,
+        windows: windows[lead ?? -1] ?? { planned: null, now: null, isNever: false },
+        balls: mine.flatMap((i): ServiceBalls[] => {
+          const product = asked[i]?.product;
+          const count = service.counts.find(({ productId }) => productId === product?.id)?.count;
+          if (!isFor || !product || !count) return [];
+          const window = windows[i]?.now ?? null;
+          return [serviceBalls(lot, product, service, usage, records, window, atMs)];
+        }),
+      };
+    });
+    return {
+      balls: tonight.flatMap(({ lot, balls }) => balls.map((each) => ({ lot, balls: each }))),
+      decisions: decisionsOf(board, tonight, atMs, nowMs),
+      windowsOf: (lot) => tonight.find((each) => each.lot === lot)?.windows,
+    };
+  }, [board, service, lots, others, asked, windows, usage, records, atMs, nowMs]);
+}

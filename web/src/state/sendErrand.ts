@@ -1,0 +1,67 @@
+import { paths, type Mark, type Problem } from '@calm/contract';
+import type { Deed, Errand } from './outbox';
+
+/** What became of sending. */
+export type Sent =
+  | { readonly kind: 'taken'; readonly answer: unknown }
+  | { readonly kind: 'refused'; readonly refusal: Problem }
+  /** Not reached, or not now: it is to be sent again. */
+  | { readonly kind: 'later' }
+  /** Nobody is signed in. */
+  | { readonly kind: 'signed-out' };
+
+/** Longest wait for an answer, ms: after it the house counts as not reached. */
+const WAIT_MS = 10_000;
+
+/** Tells the house of one deed. The same errand sent twice is done once. */
+export async function sendErrand({ id, house, deed }: Errand): Promise<Sent> {
+  const { url, method, body } = requestOf(house, deed);
+  let answer: Response;
+  try {
+    answer = await fetch(url, {
+      method,
+      headers: { 'Content-Type': 'application/json', 'Idempotency-Key': id },
+      body: JSON.stringify(body),
+      signal: AbortSignal.timeout(WAIT_MS),
+    });
+    if (answer.ok) return { kind: 'taken', answer: await answer.json() };
+  } catch {
+    return { kind: 'later' };
+  }
+  if (answer.status === 401) return { kind: 'signed-out' };
+  if (answer.status === 429 || answer.status >= 500) return { kind: 'later' };
+  const refusal = (await answer.json()) as Problem;
+  const isSo = deed.kind === 'mark' && isAlready(deed, refusal);
+  return isSo ? { kind: 'taken', answer: refusal.current } : { kind: 'refused', refusal };
+}
+
+/** Somebody has done the same meanwhile: there is nothing to choose between. */
+function isAlready({ change }: Extract<Deed, { kind: 'mark' }>, { current }: Problem): boolean {
+  const theirs = current as Mark | undefined;
+  if (!theirs || change.extraMin !== undefined || change.personId !== undefined) return false;
+  if (change.skippedWhy !== undefined) return false;
+  if (change.isDone === true) return theirs.doneAt !== null && theirs.skippedWhy === null;
+  if (change.isDone === false) return theirs.doneAt === null;
+  return change.isStarted === (theirs.startedAt !== null);
+}
+
+function requestOf(house: string, deed: Deed): { url: string; method: string; body: unknown } {
+  switch (deed.kind) {
+    case 'mark':
+      return {
+        url: paths.mark(house, deed.lotId, deed.loadNumber, deed.stepKey),
+        method: 'PUT',
+        body: deed.change,
+      };
+    case 'load':
+      return {
+        url: paths.load(house, deed.lotId, deed.number),
+        method: 'PUT',
+        body: deed.change,
+      };
+    case 'record':
+      return { url: paths.lotRecords(house, deed.lotId), method: 'POST', body: deed.start };
+    case 'handover':
+      return { url: paths.handovers(house), method: 'POST', body: deed.start };
+  }
+}
