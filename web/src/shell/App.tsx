@@ -27,10 +27,15 @@ const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
 const DayPaper = place(async () => (await import('../places/plan/DayPaper')).DayPaper);
 const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
 const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).BatchSheet);
+const WeighOff = place(async () => (await import('../places/mix/WeighOff')).WeighOff);
+const DivideAndBall = place(
+  async () => (await import('../places/mix/DivideAndBall')).DivideAndBall,
+);
 const Paper = place(async () => (await import('../places/mix/Paper')).Paper);
 const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).WalkIn);
 const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
 const MyShift = place(async () => (await import('../places/crew/MyShift')).MyShift);
+const HandoverPage = place(async () => (await import('../places/crew/HandoverPage')).HandoverPage);
 const Log = place(async () => (await import('../places/log/Log')).Log);
 const House = place(async () => (await import('../places/house/House')).House);
 
@@ -64,9 +69,12 @@ export function App() {
           <Route path="plan/paper" element={<DayPaper />} />
           <Route path="mix" element={<Mix />} />
           <Route path="mix/:date/:product" element={<BatchSheet />} />
+          <Route path="mix/:date/:product/weigh" element={<WeighOff />} />
+          <Route path="mix/:date/:product/ball" element={<DivideAndBall />} />
           <Route path="mix/:date/:product/paper" element={<Paper />} />
           <Route path="walk-in" element={<WalkIn />} />
           <Route path="crew" element={<Crew />} />
+          <Route path="crew/handover" element={<HandoverPage />} />
           <Route path="crew/shift" element={<MyShift />} />
           <Route path="log" element={<Log />} />
           <Route path="house" element={<House />} />

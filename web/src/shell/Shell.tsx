@@ -18,6 +18,7 @@ import { ReadingDialog } from './ReadingDialog';
 import styles from './Shell.module.css';
 import { Spine } from './Spine';
 import { TimeRail } from './TimeRail';
+import { Timers } from './Timers';
 import { useKeys } from './useKeys';
 
 /** The clock is looked at this often, ms. */
@@ -54,6 +55,7 @@ export function Shell() {
           <TimeRail />
           <main className={styles['page']} tabIndex={-1}>
             <OutboxBar />
+            <Timers />
             <NotNowBanner />
             {error && !book ? (
               <Failed error={error} onRetry={() => void refetch()} />

@@ -12,6 +12,7 @@ export function CrewNav() {
       pages={[
         { to: `/${house}/crew`, name: t('crew.nav.everybody') },
         { to: `/${house}/crew/shift`, name: t('crew.nav.mine') },
+        { to: `/${house}/crew/handover`, name: t('crew.nav.handover') },
       ]}
     />
   );

@@ -7,12 +7,14 @@ import { useFormats } from '../../parts/format';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useSessionQuery } from '../../state/api';
-import { useBoard, useHouse } from '../../state/useBoard';
+import { useBoard, useHouse, type Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
 import { useMark } from '../../state/useMark';
 import { CrewNav } from './CrewNav';
 import styles from './MyShift.module.css';
+import { Unread } from './Unread';
 import { shiftBoard, type ShiftWork } from './shiftWork';
+import { StepActions } from './StepActions';
 
 /** What is mine to do: now, next, later; what to look for, and one press when it is done. */
 export function MyShift() {
@@ -28,15 +30,16 @@ export function MyShift() {
   return (
     <Page title={t('crew.mine.title', { name: me.name })}>
       <CrewNav />
+      <Unread house={house} board={board} />
       {isEmpty && (
         <p className={styles['nothing']}>
           {t(done.length > 0 ? 'crew.mine.allDone' : 'crew.mine.nothing')}
         </p>
       )}
       {now.map((each) => (
-        <BigStep key={nameOf(each)} step={each} house={house} when="now" />
+        <BigStep key={nameOf(each)} board={board} step={each} house={house} when="now" />
       ))}
-      {next && <BigStep step={next} house={house} when="next" />}
+      {next && <BigStep board={board} step={next} house={house} when="next" />}
       <Small title={t('crew.mine.later')} steps={later} house={house} />
       <Small title={t('crew.mine.done')} steps={done} house={house} />
     </Page>
@@ -48,10 +51,12 @@ const nameOf = ({ boardLot, work }: ShiftWork) =>
 
 /** One step that is to be done, as large as floury hands need it. */
 function BigStep({
-  step: { boardLot, work, others },
+  board,
+  step,
   house,
   when,
 }: {
+  readonly board: Board;
   readonly step: ShiftWork;
   readonly house: string;
   readonly when: 'now' | 'next';
@@ -59,6 +64,7 @@ function BigStep({
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs } = useCursor();
+  const { boardLot, work, others } = step;
   const title = t(`work.${work.key}`);
   const tick = useMark(house, boardLot.lot, 0, stageKey(work), title);
   const lateMin = Math.round((atMs - work.startMs) / 60_000);
@@ -70,7 +76,14 @@ function BigStep({
           <b>
             {f.time(work.startMs)}–{f.time(work.endMs)}
           </b>
-          {lateMin > 0 && <span> {t('crew.mine.began', { by: f.duration(lateMin) })}</span>}
+          {tick.startedAt !== null ? (
+            <span data-begun="true">
+              {' '}
+              {t('crew.mine.begun', { at: f.time(Date.parse(tick.startedAt)) })}
+            </span>
+          ) : (
+            lateMin > 0 && <span> {t('crew.mine.began', { by: f.duration(lateMin) })}</span>
+          )}
         </p>
         <h2>{title}</h2>
         <p className={styles['lot']}>
@@ -81,16 +94,7 @@ function BigStep({
         <p className="quiet">{t(`crew.notSo.${work.key}`)}</p>
       </div>
       <div className={styles['do']}>
-        {boardLot.lot ? (
-          <Button
-            variant={when === 'now' ? 'contained' : 'outlined'}
-            size="large"
-            disabled={tick.isSending}
-            onClick={() => tick.toggle(true)}
-          >
-            {t('crew.mine.markDone')}
-          </Button>
-        ) : null}
+        {boardLot.lot && <StepActions board={board} step={step} tick={tick} title={title} />}
         <Button
           component={Link}
           to={`/${house}/mix/${boardLot.date}/${boardLot.product.slug}`}

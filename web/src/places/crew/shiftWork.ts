@@ -1,6 +1,7 @@
 import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/crewCover';
 import type { BoardLot } from '../../state/lotBoard';
+import { markOf } from '../../state/outboxLots';
 import type { Board } from '../../state/useBoard';
 
 /** A piece of work of somebody's shift. */
@@ -38,17 +39,22 @@ export function shiftBoard(board: Board, personId: string, atMs: number): ShiftB
     .flatMap((boardLot) =>
       workOf(boardLot.stages).flatMap((work): ShiftWork[] => {
         const isNear = work.startMs < atMs + ON_MS && work.endMs > atMs - BACK_MS;
-        const { people } = isNear ? coverOf(board, shifts, work) : { people: [] };
-        if (!people.some(({ id }) => id === personId)) return [];
-        const mark = boardLot.lot?.marks.find(
-          ({ loadNumber, stepKey }) => loadNumber === 0 && stepKey === stageKey(work),
-        );
+        if (!isNear) return [];
+        const mark = markOf(boardLot.lot, 0, stageKey(work));
+        const { people } = coverOf(board, shifts, work);
+        // Whom it was handed to does it, whoever was planned.
+        const isMine = mark.personId
+          ? mark.personId === personId
+          : people.some(({ id }) => id === personId);
+        if (!isMine) return [];
         return [
           {
             boardLot,
             work,
-            others: people.filter(({ id }) => id !== personId).map(({ name }) => name),
-            doneMs: mark?.doneAt ? Date.parse(mark.doneAt) : null,
+            others: mark.personId
+              ? []
+              : people.filter(({ id }) => id !== personId).map(({ name }) => name),
+            doneMs: mark.doneAt ? Date.parse(mark.doneAt) : null,
           },
         ];
       }),

@@ -3,14 +3,10 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useParams } from 'react-router';
 import { Caution } from '../../parts/Caution';
-import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
-import { Message } from '../../parts/Message';
 import { Page } from '../../parts/Page';
-import { Waiting } from '../../parts/Waiting';
-import { useBoard, type Board } from '../../state/useBoard';
+import type { Board } from '../../state/useBoard';
 import styles from './BatchSheet.module.css';
 import { LoadOut } from './LoadOut';
 import { LotNote } from './LotNote';
@@ -20,36 +16,19 @@ import { ScaleChain } from './ScaleChain';
 import { SheetHead } from './SheetHead';
 import { Steps } from './Steps';
 import { useLoadTemps } from './useLoadTemps';
-import { findBoardLot, useSheet, type Sheet } from './useSheet';
+import { useSheet, type Sheet } from './useSheet';
 import { WaterPanel } from './WaterPanel';
+import { WindowNow } from './WindowNow';
 import { WeighList } from './WeighList';
+import { WithLot } from './WithLot';
 
 /** The batch sheet of one product and date: from ball counts to the bowl, load by load. */
 export function BatchSheet() {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const { date = '', product = '' } = useParams();
-  const isDate = /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date));
-  const { board, error, retry } = useBoard(isDate ? date : '2000-01-01');
-  if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
-  const known = board.book.products.find((p) => p.slug === product);
-  const boardLot = isDate ? findBoardLot(board, date, product) : null;
-  if (!boardLot) {
-    const isOpen = board.services.some((service) => service.date === date);
-    const why = !known || !isDate ? 'unknown' : isOpen ? 'notWanted' : 'closed';
-    return (
-      <Message
-        title={t(`mix.none.${why}`)}
-        text={t(`mix.none.${why}How`, {
-          product: known?.name ?? '',
-          date: isDate ? f.date(date) : '',
-        })}
-        link={{ label: t('stops.demand'), to: `/${board.house}/demand?days=7` }}
-      />
-    );
-  }
-  return <OpenSheet key={boardLot.lot?.id ?? 'preview'} board={board} sheetOf={boardLot} />;
+  return (
+    <WithLot>
+      {(board, lot) => <OpenSheet key={lot.lot?.id ?? 'preview'} board={board} sheetOf={lot} />}
+    </WithLot>
+  );
 }
 
 function OpenSheet({
@@ -124,6 +103,7 @@ function LoadSheet({
         {boardLot.lot && (
           <>
             <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />
+            <WindowNow board={board} boardLot={boardLot} />
             <Onward board={board} boardLot={boardLot} />
             <LotNote house={board.house} lot={boardLot.lot} />
           </>

@@ -2,17 +2,15 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useTranslation } from 'react-i18next';
-import { Link, useParams, useSearchParams } from 'react-router';
-import { Failed } from '../../parts/Failed';
+import { Link, useSearchParams } from 'react-router';
 import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
-import { Waiting } from '../../parts/Waiting';
 import type { BoardLot } from '../../state/lotBoard';
-import { useBoard, type Board } from '../../state/useBoard';
+import type { Board } from '../../state/useBoard';
 import { Labels } from './Labels';
 import styles from './Paper.module.css';
 import { PaperSheet } from './PaperSheet';
-import { findBoardLot } from './useSheet';
+import { WithLot } from './WithLot';
 
 type Kind = 'sheet' | 'labels' | 'roll';
 const KINDS: readonly Kind[] = ['sheet', 'labels', 'roll'];
@@ -20,21 +18,21 @@ const KINDS: readonly Kind[] = ['sheet', 'labels', 'roll'];
 /** A lot on paper: a page for each load, or a label for each tray, on sheets or a 62-mm roll. */
 export function Paper() {
   const { t } = useTranslation();
-  const { date = '', product = '' } = useParams();
-  const { board, error, retry } = useBoard(/^\d{4}-\d{2}-\d{2}$/.test(date) ? date : '2000-01-01');
-  if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
-  const lot = findBoardLot(board, date, product);
-  if (!lot?.scaled.ok) {
-    return (
-      <Message
-        title={t('mix.none.notWanted')}
-        text={t('mix.none.unknownHow')}
-        link={{ label: t('stops.mix'), to: `/${board.house}/mix` }}
-      />
-    );
-  }
-  return <OnPaper board={board} lot={lot} />;
+  return (
+    <WithLot>
+      {(board, lot) =>
+        lot.scaled.ok ? (
+          <OnPaper board={board} lot={lot} />
+        ) : (
+          <Message
+            title={t('mix.none.notWanted')}
+            text={t('mix.none.unknownHow')}
+            link={{ label: t('stops.mix'), to: `/${board.house}/mix` }}
+          />
+        )
+      }
+    </WithLot>
+  );
 }
 
 function OnPaper({ board, lot }: { readonly board: Board; readonly lot: BoardLot }) {

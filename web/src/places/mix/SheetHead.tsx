@@ -21,6 +21,11 @@ export function SheetHead({ board, sheet }: { readonly board: Board; readonly sh
       ) : (
         <NotStarted board={board} sheet={sheet} />
       )}
+      {sheet.scaled.ok && sheet.boardLot.lot && (
+        <Button variant="contained" component={Link} to="ball">
+          {t('mix.balling.open')}
+        </Button>
+      )}
       {sheet.scaled.ok && (
         <Button variant="outlined" component={Link} to="paper">
           {t('mix.paper.open')}

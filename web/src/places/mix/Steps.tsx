@@ -1,10 +1,13 @@
 import type { MethodStep } from '@calm/contract';
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../parts/Caution';
 import { useFormats } from '../../parts/format';
 import type { Board } from '../../state/useBoard';
 import styles from './BatchSheet.module.css';
+import { timerKey } from '../../state/timers';
+import { useDraft } from '../../state/useDraft';
 import { useMark } from '../../state/useMark';
 import type { Sheet } from './useSheet';
 
@@ -49,6 +52,7 @@ function Step({
   const f = useFormats();
   const { lot } = sheet.boardLot;
   const tick = useMark(board.house, lot, number, step.key, step.title);
+  const timer = useDraft<number>(timerKey(lot?.id ?? '', number, step.key));
   const pace = [
     step.minutes === undefined ? '' : f.duration(step.minutes),
     step.speed ? t(`mix.steps.${step.speed}`) : '',
@@ -69,6 +73,18 @@ function Step({
             <span className={styles['at']}> {f.time(Date.parse(tick.doneAt))}</span>
           )}
         </b>
+        {lot && step.minutes !== undefined && tick.doneAt === null && (
+          <Button
+            variant="outlined"
+            onClick={() => {
+              if (tick.startedAt !== null) return tick.more(2);
+              timer.keep(0);
+              tick.start();
+            }}
+          >
+            {t(tick.startedAt === null ? 'mark.begin' : 'mark.twoMore')}
+          </Button>
+        )}
         <p>{step.detail}</p>
         {step.lookFor && <p className={styles['lookFor']}>{step.lookFor}</p>}
         {step.caution && <Caution about={step.caution} />}

@@ -4,7 +4,6 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 import { KITCHEN_TEMP, TAP_TEMP } from '../../parts/readNumber';
-import { TwoSides } from '../../parts/TwoSides';
 import { WhyThis } from '../../parts/WhyThis';
 import styles from './WaterPanel.module.css';
 import type { LoadTempsState } from './useLoadTemps';
@@ -70,28 +69,9 @@ export function WaterPanel({
         {field('tapTempC', TAP_TEMP)}
         {load.temps.prefermentTempC !== null && field('prefermentTempC')}
       </div>
-      {load.stale && (
-        <TwoSides
-          what={t('mix.water.temps')}
-          theirs={tempsWords(f.temperature, load.stale.theirs)}
-          mine={tempsWords(f.temperature, load.stale.mine)}
-          onKeepTheirs={load.keepTheirs}
-          onUseMine={load.useMine}
-        />
-      )}
       <Methods sheet={sheet} advice={advice} temps={temps} frictionC={load.frictionC} />
     </aside>
   );
-}
-
-function tempsWords(
-  say: (c: number) => string,
-  temps: LoadTemps & { readonly doughOutC: number | null },
-): string {
-  return [temps.flourTempC, temps.roomTempC, temps.tapTempC, temps.prefermentTempC, temps.doughOutC]
-    .filter((c) => c !== null)
-    .map((c) => say(c))
-    .join(' / ');
 }
 
 /** The three schools side by side, with the working. */

@@ -1,6 +1,8 @@
 import { adviseLoad, type LoadTemps } from '@calm/contract';
 import type { Dilution, ScaledLot, WaterAdvice, WeighedLine } from '@calm/core';
+import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { useFormats, type Formats } from '../../parts/format';
 import styles from './BatchSheet.module.css';
 import type { Sheet } from './useSheet';
@@ -34,7 +36,14 @@ export function WeighList({
           <Lines sheet={sheet} lines={scaled.preferment.ingredients} />
         </>
       )}
-      <h2>{t('mix.weigh.bowl')}</h2>
+      <div className={styles['weighHead']}>
+        <h2>{t('mix.weigh.bowl')}</h2>
+        {boardLot.lot && (
+          <Button variant="contained" component={Link} to={`weigh?load=${number}`}>
+            {t('mix.weighOff.open')}
+          </Button>
+        )}
+      </div>
       <Lines sheet={sheet} lines={load.ingredients} water={{ advice, dilution: scaled.dilution }} />
       <p className={styles['bowlSum']}>
         {t('mix.weigh.sum', { sum: f.kilograms(load.doughG, 2) })}

@@ -1,14 +1,12 @@
 import {
   paths,
-  type LoadChange,
-  type LoadRecord,
   type LossChange,
   type Lot,
   type LotStart,
   type NoteChange,
   type WithdrawChange,
 } from '@calm/contract';
-import { api, keepInStretches } from '../../state/api';
+import { api } from '../../state/api';
 
 interface OfLot {
   readonly house: string;
@@ -20,23 +18,6 @@ const mixApi = api.injectEndpoints({
     startLot: build.mutation<Lot, { house: string; start: LotStart }>({
       query: ({ house, start }) => ({ url: paths.lots(house), method: 'POST', body: start }),
       invalidatesTags: ['Lots'],
-    }),
-    changeLoad: build.mutation<LoadRecord, OfLot & { number: number; change: LoadChange }>({
-      query: ({ house, lotId, number, change }) => ({
-        url: paths.load(house, lotId, number),
-        method: 'PUT',
-        body: change,
-      }),
-      onQueryStarted: ({ house, lotId }, request) =>
-        keepInStretches('lots', house, request, (stretch, kept) =>
-          api.util.updateQueryData('lots', stretch, (lots) => {
-            const lot = lots.find(({ id }) => id === lotId);
-            if (!lot) return;
-            const loads = lot.loads.map((load) => (load.number === kept.number ? kept : load));
-            Object.assign(lot, { loads });
-          }),
-        ),
-      invalidatesTags: ['Lots', 'Frictions'],
     }),
     changeNote: build.mutation<Lot, OfLot & { change: NoteChange }>({
       query: ({ house, lotId, change }) => ({
@@ -70,7 +51,6 @@ const mixApi = api.injectEndpoints({
 
 export const {
   useStartLotMutation,
-  useChangeLoadMutation,
   useChangeLossesMutation,
   useChangeNoteMutation,
   useWithdrawLotMutation,

@@ -1,0 +1,48 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { EMPTY_SCALE, pourRate, putOn, readScale, tare } from './benchScale';
+
+const grams = fc.double({ min: 0, max: 30_000, noNaN: true });
+const steps = fc.constantFrom(0.01, 0.1, 1, 5);
+
+describe('the bench scale', () => {
+  it('shows what lies on it to its step, once it has settled', () => {
+    fc.assert(
+      fc.property(grams, steps, (onIt, stepG) => {
+        const load = putOn(EMPTY_SCALE, onIt, 0);
+        const { grams: shown, isStable } = readScale(load, 2000, stepG);
+        expect(isStable).toBe(true);
+        expect(Math.abs(shown - onIt)).toBeLessThanOrEqual(stepG / 2 + 1e-6);
+        expect(Math.abs(shown / stepG - Math.round(shown / stepG))).toBeLessThan(1e-6);
+      }),
+    );
+  });
+
+  it('swings at first, near what lies on it, and says so', () => {
+    const load = putOn(EMPTY_SCALE, 5000, 0);
+    const swung = [50, 90, 250, 400].map((at) => readScale(load, at, 1));
+    expect(swung.every(({ isStable }) => !isStable)).toBe(true);
+    expect(swung.some(({ grams: g }) => g !== 5000)).toBe(true);
+    expect(swung.every(({ grams: g }) => Math.abs(g - 5000) <= 20)).toBe(true);
+  });
+
+  it('counts from its tare, and never holds less than nothing', () => {
+    const bowl = tare(putOn(EMPTY_SCALE, 1200, 0));
+    expect(readScale(bowl, 5000, 1).grams).toBe(0);
+    expect(readScale(putOn(bowl, 300, 5000), 9000, 1).grams).toBe(300);
+    expect(readScale(putOn(bowl, -5000, 5000), 9000, 1).grams).toBe(-1200);
+  });
+
+  it('is reached by a hand that pours, without going past it by more than a trickle', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 25_000 }), (wantedG) => {
+        let shown = 0;
+        let seconds = 0;
+        for (; shown < wantedG && seconds < 60; seconds += 0.05)
+          shown += pourRate(shown, wantedG) * 0.05;
+        expect(seconds).toBeLessThan(60);
+        expect(shown - wantedG).toBeLessThanOrEqual(Math.max(1, wantedG / 2.5) * 0.05 + 0.02);
+      }),
+    );
+  });
+});

@@ -1,0 +1,62 @@
+/*
+ * The simulated bench scale that ships with the house: it behaves as a real one on a bench does, and stands
+ * where a real one will. What is put on it is known exactly; what it shows swings, settles and is rounded.
+ */
+
+/** What a scale shows. */
+export interface ScaleReading {
+  /** Less what was tared, rounded to its step, g. */
+  readonly grams: number;
+  /** It has stopped swinging: the weight can be taken. */
+  readonly isStable: boolean;
+}
+
+/** What lies on a scale, and since when. */
+export interface ScaleLoad {
+  readonly onItG: number;
+  readonly taredG: number;
+  /** When something was last put on or taken off, ms. */
+  readonly touchedMs: number;
+}
+
+export const EMPTY_SCALE: ScaleLoad = { onItG: 0, taredG: 0, touchedMs: -Infinity };
+
+/** It swings for so long after a touch, ms. */
+const SETTLES_MS = 900;
+/** How far it swings at first, share of what lies on it, and at least in steps. */
+const SWING_SHARE = 0.004;
+const SWING_STEPS = 2;
+const SWINGS_A_SECOND = 3;
+
+/** Puts something on, or takes it off when below nothing. Never less than nothing lies on a scale. */
+export const putOn = (load: ScaleLoad, grams: number, atMs: number): ScaleLoad => ({
+  ...load,
+  onItG: Math.max(0, load.onItG + grams),
+  touchedMs: atMs,
+});
+
+/** Counts from what lies on it now. */
+export const tare = (load: ScaleLoad): ScaleLoad => ({ ...load, taredG: load.onItG });
+
+/**
+ * What the scale shows at a moment.
+ *
+ * @param stepG the smallest step it shows, g
+ */
+export function readScale(load: ScaleLoad, atMs: number, stepG: number): ScaleReading {
+  const sinceMs = atMs - load.touchedMs;
+  const isStable = sinceMs >= SETTLES_MS;
+  const left = isStable ? 0 : 1 - sinceMs / SETTLES_MS;
+  const widthG = Math.max(load.onItG * SWING_SHARE, SWING_STEPS * stepG);
+  const swingG = widthG * left * Math.sin((2 * Math.PI * SWINGS_A_SECOND * sinceMs) / 1000);
+  const grams = Math.round((load.onItG - load.taredG + swingG) / stepG) * stepG;
+  // Steps of 0.01 are no whole numbers of anything in binary.
+  return { grams: Number(grams.toFixed(4)), isStable };
+}
+
+/** Flows while the hand pours: fast at first, a trickle near the weight wanted, as hands do. */
+export function pourRate(shownG: number, wantedG: number): number {
+  const leftG = wantedG - shownG;
+  const fast = Math.max(1, wantedG / 2.5);
+  return leftG > wantedG * 0.12 ? fast : Math.max(fast / 12, 0.2);
+}
