@@ -36,6 +36,7 @@ const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).Walk
 const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
 const MyShift = place(async () => (await import('../places/crew/MyShift')).MyShift);
 const HandoverPage = place(async () => (await import('../places/crew/HandoverPage')).HandoverPage);
+const LotPage = place(async () => (await import('../places/log/LotPage')).LotPage);
 const Log = place(async () => (await import('../places/log/Log')).Log);
 const House = place(async () => (await import('../places/house/House')).House);
 
@@ -77,6 +78,7 @@ export function App() {
           <Route path="crew/handover" element={<HandoverPage />} />
           <Route path="crew/shift" element={<MyShift />} />
           <Route path="log" element={<Log />} />
+          <Route path="log/:lot" element={<LotPage />} />
           <Route path="house" element={<House />} />
           <Route path="*" element={<NoSuchPage />} />
         </Route>

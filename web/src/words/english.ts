@@ -3,6 +3,7 @@ import shared from '@calm/contract/words/en.json' with { type: 'json' };
 import crew from './en/crew.json' with { type: 'json' };
 import demand from './en/demand.json' with { type: 'json' };
 import formulas from './en/formulas.json' with { type: 'json' };
+import log from './en/log.json' with { type: 'json' };
 import mix from './en/mix.json' with { type: 'json' };
 import places from './en/places.json' with { type: 'json' };
 import plan from './en/plan.json' with { type: 'json' };
@@ -23,4 +24,5 @@ export const english = {
   weekFaults: weekWords.faults,
   mix,
   formulas,
+  log,
 };

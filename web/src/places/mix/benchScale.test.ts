@@ -26,6 +26,10 @@ describe('the bench scale', () => {
     expect(swung.every(({ grams: g }) => Math.abs(g - 5000) <= 20)).toBe(true);
   });
 
+  it('shows nothing when nothing was ever put on it', () => {
+    expect(readScale(EMPTY_SCALE, 0, 1)).toEqual({ grams: 0, isStable: true });
+  });
+
   it('counts from its tare, and never holds less than nothing', () => {
     const bowl = tare(putOn(EMPTY_SCALE, 1200, 0));
     expect(readScale(bowl, 5000, 1).grams).toBe(0);

@@ -46,9 +46,12 @@ export const tare = (load: ScaleLoad): ScaleLoad => ({ ...load, taredG: load.onI
 export function readScale(load: ScaleLoad, atMs: number, stepG: number): ScaleReading {
   const sinceMs = atMs - load.touchedMs;
   const isStable = sinceMs >= SETTLES_MS;
-  const left = isStable ? 0 : 1 - sinceMs / SETTLES_MS;
   const widthG = Math.max(load.onItG * SWING_SHARE, SWING_STEPS * stepG);
-  const swingG = widthG * left * Math.sin((2 * Math.PI * SWINGS_A_SECOND * sinceMs) / 1000);
+  const swingG = isStable
+    ? 0
+    : widthG *
+      (1 - sinceMs / SETTLES_MS) *
+      Math.sin((2 * Math.PI * SWINGS_A_SECOND * sinceMs) / 1000);
   const grams = Math.round((load.onItG - load.taredG + swingG) / stepG) * stepG;
   // Steps of 0.01 are no whole numbers of anything in binary.
   return { grams: Number(grams.toFixed(4)), isStable };

@@ -1,0 +1,197 @@
+import { scaleRecipe, standing, type HouseBook, type LotLog } from '@calm/contract';
+import { countBack, pieceRun, stageKey, workOf } from '@calm/core';
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { Failed } from '../../parts/Failed';
+import { useFormats } from '../../parts/format';
+import { Page } from '../../parts/Page';
+import { Waiting } from '../../parts/Waiting';
+import { useBookQuery } from '../../state/api';
+import type { BoardLot } from '../../state/lotBoard';
+import { markOf, recordsWithErrands } from '../../state/outboxLots';
+import { useHouse } from '../../state/useBoard';
+import { useWaiting } from '../../state/useErrands';
+import { useMay } from '../../state/useMay';
+import styles from './Log.module.css';
+import { useLotLogQuery } from './logApi';
+import { LotPicture } from './LotPicture';
+import { Outcomes } from './Outcomes';
+import { Records } from './Records';
+
+/** Everything on record of one lot: as planned, as it was, what was seen, how it turned out. */
+export function LotPage() {
+  const house = useHouse();
+  const { lot = '' } = useParams();
+  const { data: log, error, refetch } = useLotLogQuery({ house, lotId: lot });
+  const { data: book } = useBookQuery(house);
+  if (error && !log) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!log || !book) return <Waiting />;
+  return <OneLot key={lot} house={house} log={log} book={book} />;
+}
+
+/** A lot from the log as boards have it: by its own frozen recipe and plan. */
+function asBoardLot({ lot, planned }: LotLog, book: HouseBook): BoardLot | null {
+  const [first] = lot.items;
+  const product = book.products.find(({ id }) => id === first?.productId);
+  if (!product) return null;
+  const scaled = scaleRecipe(lot.recipe, lot.items);
+  const size = {
+    loads: lot.loads.length,
+    balls: lot.items.reduce((sum, { count }) => sum + count, 0),
+  };
+  const doorsMs = Date.parse(lot.doorsAt);
+  return {
+    product,
+    date: lot.serviceDate,
+    lot,
+    code: lot.code,
+    recipe: lot.recipe,
+    items: lot.items,
+    wanted: lot.items,
+    scaled,
+    stages: planned ?? countBack(lot.recipe.route, doorsMs, size),
+    doorsMs,
+    closeMs: Date.parse(lot.closeAt),
+  };
+}
+
+function OneLot({
+  house,
+  log,
+  book,
+}: {
+  readonly house: string;
+  readonly log: LotLog;
+  readonly book: HouseBook;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const mayMark = useMay('mark');
+  const { lot, isWithdrawn } = log;
+  const boardLot = useMemo(() => asBoardLot(log, book), [log, book]);
+  const waiting = useWaiting(house);
+  const records = useMemo(
+    () => recordsWithErrands(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
+    [log.records, waiting, lot.id],
+  );
+  return (
+    <Page
+      title={t('log.title', { code: lot.code, dough: lot.recipe.formulaName })}
+      lead={t('log.for', {
+        date: f.fullDate(lot.serviceDate),
+        version: lot.recipe.formulaVersion,
+        made: lot.items.map((item) => `${f.count(item.count)} ${item.name}`).join(', '),
+      })}
+      aside={
+        <Button variant="outlined" component={Link} to={`/${house}/log`}>
+          {t('log.all')}
+        </Button>
+      }
+    >
+      {isWithdrawn && <p role="status">{t('log.isBack')}</p>}
+      {boardLot && <LotPicture book={book} lot={boardLot} />}
+      {mayMark && !isWithdrawn && <Outcomes house={house} lot={lot} records={records} />}
+      <div className={styles['two']}>
+        <section>
+          <h2 className={styles['head']}>{t('log.steps')}</h2>
+          <table className={styles['lots']}>
+            <thead>
+              <tr>
+                <th scope="col">{t('log.step')}</th>
+                <th scope="col">{t('log.planned')}</th>
+                <th scope="col">{t('log.was')}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {workOf(boardLot?.stages ?? []).map((work) => {
+                const mark = markOf(lot, 0, stageKey(work));
+                const doneMs = mark.doneAt === null ? null : Date.parse(mark.doneAt);
+                return (
+                  <tr key={stageKey(work)}>
+                    <th scope="row">{t(`work.${work.key}`)}</th>
+                    <td>{f.moment(work.endMs)}</td>
+                    <td>
+                      {mark.skippedWhy !== null
+                        ? t('outbox.skipped', { why: mark.skippedWhy })
+                        : doneMs === null
+                          ? t('log.notDone')
+                          : f.moment(doneMs)}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </section>
+        <section>
+          <h2 className={styles['head']}>{t('log.loads')}</h2>
+          <table className={styles['lots']}>
+            <thead>
+              <tr>
+                {(['load', 'flour', 'room', 'water', 'dough_out'] as const).map((key) => (
+                  <th key={key} scope="col">
+                    {t(`log.${key}`)}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {lot.loads.map((load) => (
+                <tr key={load.number}>
+                  <th scope="row">{load.number}</th>
+                  <td>{f.temperature(load.flourTempC)}</td>
+                  <td>{f.temperature(load.roomTempC)}</td>
+                  <td>{f.temperature(load.waterTempC)}</td>
+                  <td>
+                    {load.doughOutC === null ? t('log.notTaken') : f.temperature(load.doughOutC)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Pieces log={{ ...log, records }} book={book} />
+          {lot.note && (
+            <p>
+              <b>{t('mix.note.title')}</b>: {lot.note}
+            </p>
+          )}
+        </section>
+      </div>
+      <h2 className={styles['head']}>{t('log.records')}</h2>
+      <Records house={house} lot={lot} book={book} records={records} mayCorrect={mayMark} />
+    </Page>
+  );
+}
+
+/** How heavy the pieces of each product were. */
+function Pieces({
+  log: { lot, records },
+  book,
+}: {
+  readonly log: LotLog;
+  readonly book: HouseBook;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return lot.items.map((item) => {
+    const grams = standing(records, 'piece')
+      .filter(({ content }) => content.productId === item.productId && content.grams > 1)
+      .map(({ content }) => content.grams);
+    const run = pieceRun(grams, item.ballWeightG, book.house.settings.ballTolerancePercent);
+    if (!run) return null;
+    const sum = grams.reduce((all, g) => all + g, 0);
+    return (
+      <p key={item.productId}>
+        {t('log.pieces', {
+          count: grams.length,
+          product: item.name,
+          mean: f.grams(sum / grams.length, 1),
+          wanted: f.grams(item.ballWeightG),
+          scatter: f.grams(run.scatterG, 1),
+        })}
+      </p>
+    );
+  });
+}

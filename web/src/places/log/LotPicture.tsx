@@ -1,0 +1,101 @@
+import type { HouseBook } from '@calm/contract';
+import { STANDARD_TARGET, stageKey, workOf } from '@calm/core';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../parts/format';
+import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/SwellingRibbon';
+import { useWidth } from '../../parts/useWidth';
+import type { BoardLot } from '../../state/lotBoard';
+import { doughOnItsWay, doughOutOf, stagesAsTheyAre } from '../../state/lotWay';
+import { markOf } from '../../state/outboxLots';
+import type { WayAnswer } from '../../workers/engineAnswers';
+import { useWay } from '../../workers/useWay';
+import styles from './Log.module.css';
+
+const HOUR_MS = 3_600_000;
+const HEIGHT = 150;
+const RIBBON = 110;
+const HEAD = 8;
+const PAD = 24;
+
+/** A lot's ribbon as its record has it, and behind it, in outline, as it was planned. */
+export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly lot: BoardLot }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { ref, width } = useWidth<HTMLDivElement>();
+  const prefermentC = book.house.settings.usualTempsC.preferment;
+  const planned = useMemo(
+    () => doughOnItsWay(lot, lot.product, prefermentC, lot.stages),
+    [lot, prefermentC],
+  );
+  const was = useMemo(
+    () =>
+      doughOnItsWay(
+        lot,
+        lot.product,
+        prefermentC,
+        stagesAsTheyAre(lot, lot.closeMs),
+        doughOutOf(lot) ?? undefined,
+      ),
+    [lot, prefermentC],
+  );
+  const plannedWay = useWay(planned?.document ?? null);
+  const wasWay = useWay(was?.document ?? null);
+  const ribbon = ribbonOf(lot, wasWay);
+  if (!was || !ribbon) return null;
+  const { mixedMs } = was;
+  const lastHour = (lot.closeMs - mixedMs) / HOUR_MS;
+  const toX = (hour: number) => PAD + (hour / Math.max(1, lastHour)) * (width - 2 * PAD);
+  const hourOf = (ms: number) => (ms - mixedMs) / HOUR_MS;
+  const beads = workOf(lot.stages).flatMap((work): RibbonBead[] => {
+    const { doneAt } = markOf(lot.lot, 0, stageKey(work));
+    const hour = doneAt === null ? -1 : hourOf(Date.parse(doneAt));
+    const title = `${t(`work.${work.key}`)} ${doneAt === null ? '' : f.moment(Date.parse(doneAt))}`;
+    return hour < 0 ? [] : [{ hour, label: t(`work.${work.key}`), title }];
+  });
+  const { window } = ribbon;
+  const words =
+    window.kind === 'ready'
+      ? t('log.opensWell', {
+          from: f.moment(mixedMs + window.earliestHour * HOUR_MS),
+          until: f.moment(mixedMs + window.latestHour * HOUR_MS),
+        })
+      : t('tonight.windowNever');
+  return (
+    <div ref={ref} className={styles['picture']}>
+      <svg width={width} height={HEIGHT}>
+        <rect
+          className={styles['service']}
+          x={toX(hourOf(lot.doorsMs))}
+          width={Math.max(0, toX(lastHour) - toX(hourOf(lot.doorsMs)))}
+          y={HEAD}
+          height={HEIGHT - HEAD - 20}
+        />
+        <SwellingRibbon
+          lot={ribbon}
+          ghost={ribbonOf(lot, plannedWay)}
+          toX={toX}
+          y={HEAD}
+          height={RIBBON}
+          beads={beads}
+          part={{ fromHour: 0, untilHour: lastHour }}
+          label={t('log.ribbon', { code: lot.code })}
+        />
+        <text className={styles['axis']} x={PAD} y={HEIGHT - 4}>
+          {f.moment(mixedMs)}
+        </text>
+        <text className={styles['axis']} x={width - PAD} y={HEIGHT - 4} textAnchor="end">
+          {f.moment(lot.closeMs)}
+        </text>
+      </svg>
+      <p>
+        {words} <span className="quiet">{t('log.ghost')}</span>
+      </p>
+    </div>
+  );
+}
+
+function ribbonOf({ product }: BoardLot, way: WayAnswer | null): RibbonLot | null {
+  if (!way?.ok) return null;
+  return { ...way.value, target: { ...STANDARD_TARGET, ...product.target } };
+}

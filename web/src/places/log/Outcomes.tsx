@@ -1,0 +1,192 @@
+import {
+  BAKINGS,
+  LEFTOVERS,
+  LOOKS,
+  OPENINGS,
+  standing,
+  type Leftover,
+  type Lot,
+  type LotItem,
+  type LotRecord,
+  type RecordContent,
+} from '@calm/contract';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Choice } from '../../parts/Choice';
+import { useFormats } from '../../parts/format';
+import { NumberField } from '../../parts/NumberField';
+import { BALLS, KITCHEN_TEMP } from '../../parts/readNumber';
+import { TextCell } from '../../parts/TextCell';
+import { useAddRecord } from '../../state/useRecords';
+import styles from './Log.module.css';
+
+/** How a lot turned out, one press each: at opening, in the oven, what was left; and a look at the dough. */
+export function Outcomes({
+  house,
+  lot,
+  records,
+}: {
+  readonly house: string;
+  readonly lot: Lot;
+  readonly records: readonly LotRecord[];
+}) {
+  const { t } = useTranslation();
+  const add = useAddRecord(house);
+  const put = (content: RecordContent, words: string) =>
+    add(lot.id, content, `${lot.code}: ${words}`);
+  const ask = <Found extends string>(
+    kind: 'opened' | 'baked',
+    names: readonly Found[],
+    contentOf: (found: Found) => RecordContent,
+  ) => {
+    const now = standing(records, kind).at(-1);
+    return (
+      <section aria-label={t(`log.ask.${kind}`)}>
+        <h2 className={styles['head']}>{t(`log.ask.${kind}`)}</h2>
+        <div className={styles['found']}>
+          {names.map((found) => (
+            <Button
+              key={found}
+              variant={now?.content.found === found ? 'contained' : 'outlined'}
+              aria-pressed={now?.content.found === found}
+              onClick={() =>
+                // What stands is corrected by what is pressed; the first one stays to be read.
+                add(
+                  lot.id,
+                  contentOf(found),
+                  `${lot.code}: ${t(`found.${found}`)}`,
+                  now?.content.found === found ? undefined : now?.id,
+                )
+              }
+              disabled={now?.content.found === found}
+            >
+              {t(`found.${found}`)}
+            </Button>
+          ))}
+        </div>
+      </section>
+    );
+  };
+  return (
+    <>
+      <div className={styles['two']}>
+        {ask('opened', OPENINGS, (found) => ({ kind: 'opened', found, note: '' }))}
+        {ask('baked', BAKINGS, (found) => ({ kind: 'baked', found, note: '' }))}
+      </div>
+      <div className={styles['two']}>
+        <section aria-label={t('log.ask.left')}>
+          <h2 className={styles['head']}>{t('log.ask.left')}</h2>
+          {lot.items.map((item) => (
+            <Used
+              key={item.productId}
+              item={item}
+              records={records}
+              onPut={(content, id) => {
+                add(lot.id, content, `${lot.code}: ${t('log.ask.left')}`, id);
+              }}
+            />
+          ))}
+        </section>
+        <section aria-label={t('log.ask.look')}>
+          <h2 className={styles['head']}>{t('log.ask.look')}</h2>
+          <Looked onPut={put} />
+          <TextCell
+            label={t('log.ask.say')}
+            value=""
+            most={500}
+            onCommit={(note) => put({ kind: 'said', note }, note)}
+          />
+        </section>
+      </div>
+    </>
+  );
+}
+
+/** What was left of one product, and what became of it. */
+function Used({
+  item,
+  records,
+  onPut,
+}: {
+  readonly item: LotItem;
+  readonly records: readonly LotRecord[];
+  readonly onPut: (content: RecordContent, correctsId: string | undefined) => void;
+}) {
+  const { t } = useTranslation();
+  const now = standing(records, 'used')
+    .filter(({ content }) => content.productId === item.productId)
+    .at(-1);
+  const [to, setTo] = useState<Leftover>(now?.content.leftTo ?? 'kept');
+  const put = (left: number, leftTo: Leftover) =>
+    onPut(
+      {
+        kind: 'used',
+        productId: item.productId,
+        used: Math.max(0, item.count - left),
+        left,
+        leftTo,
+        note: now?.content.note ?? '',
+      },
+      now?.id,
+    );
+  return (
+    <div className={styles['used']}>
+      <div>
+        <NumberField
+          label={t('log.leftOf', { product: item.name })}
+          rule={{ ...BALLS, max: item.count, mayBeEmpty: true }}
+          value={now?.content.left ?? null}
+          onCommit={(left) => left !== null && put(left, to)}
+        />
+      </div>
+      <Choice
+        label={t('log.leftTo')}
+        value={to}
+        values={LEFTOVERS}
+        say={(each) => t(`log.leftover.${each}`)}
+        onChange={(each) => {
+          setTo(each);
+          if (now) put(now.content.left, each);
+        }}
+      />
+    </div>
+  );
+}
+
+/** A look at the dough, with its core temperature if there is a thermometer at hand. */
+function Looked({ onPut }: { readonly onPut: (content: RecordContent, words: string) => void }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const [coreTempC, setCoreTempC] = useState<number | null>(null);
+  return (
+    <div className={styles['used']}>
+      <div>
+        <NumberField
+          label={t('log.core')}
+          measure="temp"
+          rule={{ ...KITCHEN_TEMP, mayBeEmpty: true }}
+          step={0.5}
+          value={coreTempC}
+          onCommit={setCoreTempC}
+        />
+      </div>
+      {LOOKS.map((found) => (
+        <Button
+          key={found}
+          variant="outlined"
+          size="large"
+          onClick={() => {
+            onPut(
+              { kind: 'looked', found, coreTempC, note: '' },
+              [t(`found.${found}`), coreTempC === null ? '' : f.temperature(coreTempC)].join(' '),
+            );
+            setCoreTempC(null);
+          }}
+        >
+          {t(`found.${found}`)}
+        </Button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import type { HouseBook, Lot, LotRecord, RecordContent } from '@calm/contract';
+import Button from '@mui/material/Button';
+import type { TFunction } from 'i18next';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats, type Formats } from '../../parts/format';
+import { TextCell } from '../../parts/TextCell';
+import { useAddRecord } from '../../state/useRecords';
+import styles from './Log.module.css';
+
+/** What is read with the weights, not one by one. */
+const COUNTED: readonly RecordContent['kind'][] = ['piece'];
+
+/** Everything that was seen of a lot in time's order; what was corrected stays, struck through. */
+export function Records({
+  house,
+  lot,
+  book,
+  records,
+  mayCorrect,
+}: {
+  readonly house: string;
+  readonly lot: Lot;
+  readonly book: HouseBook;
+  readonly records: readonly LotRecord[];
+  readonly mayCorrect: boolean;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const corrected = new Set(records.map(({ correctsId }) => correctsId));
+  const shown = records
+    .filter(({ content }) => !COUNTED.includes(content.kind))
+    .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
+  if (shown.length === 0) return <p className="quiet">{t('log.noRecords')}</p>;
+  return (
+    <ul className={styles['records']}>
+      {shown.map((record) => (
+        <li key={record.id} data-corrected={corrected.has(record.id)}>
+          <span className="quiet">{f.moment(Date.parse(record.at))}</span>
+          <span>{sayRecord(record.content, lot, t, f)}</span>
+          <span className="quiet">
+            {nameOf(record.personId)}
+            {record.correctsId !== null && ` ${t('log.corrects')}`}
+          </span>
+          {mayCorrect && !corrected.has(record.id) && 'note' in record.content && (
+            <NoteOf house={house} lot={lot} record={record} />
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Puts a record's words right: another one takes its place, and it stays to be read. */
+function NoteOf({
+  house,
+  lot,
+  record: { id, content },
+}: {
+  readonly house: string;
+  readonly lot: Lot;
+  readonly record: LotRecord;
+}) {
+  const { t } = useTranslation();
+  const [isOpen, setOpen] = useState(false);
+  const add = useAddRecord(house);
+  if (!('note' in content)) return null;
+  if (!isOpen) return <Button onClick={() => setOpen(true)}>{t('log.correct')}</Button>;
+  return (
+    <TextCell
+      label={t('log.note')}
+      value={content.note}
+      most={500}
+      mayBeEmpty={content.kind !== 'said'}
+      width={280}
+      onCommit={(note) => {
+        add(lot.id, { ...content, note }, `${lot.code}: ${note}`, id);
+        setOpen(false);
+      }}
+    />
+  );
+}
+
+/** A record as a sentence. */
+export function sayRecord(content: RecordContent, lot: Lot, t: TFunction, f: Formats): string {
+  const product = (id: string) => lot.items.find(({ productId }) => productId === id)?.name ?? '';
+  const noted = (words: string, note: string) => (note ? `${words} “${note}”` : words);
+  switch (content.kind) {
+    case 'weighed':
+      return t('log.say.weighed', {
+        load: content.loadNumber,
+        what: content.key,
+        grams: f.grams(content.grams, 1),
+        wanted: f.grams(content.wantedG, 1),
+      });
+    case 'piece':
+      return t('mix.balling.piece', {
+        product: product(content.productId),
+        grams: f.grams(content.grams),
+      });
+    case 'pulled':
+      return t('log.say.pulled', {
+        count: content.trays,
+        balls: content.balls,
+        product: product(content.productId),
+      });
+    case 'looked':
+      return noted(
+        [
+          t('log.say.looked', { found: t(`found.${content.found}`) }),
+          content.coreTempC === null
+            ? ''
+            : t('log.say.core', { core: f.temperature(content.coreTempC) }),
+        ].join(' '),
+        content.note,
+      );
+    case 'opened':
+      return noted(t('log.say.opened', { found: t(`found.${content.found}`) }), content.note);
+    case 'baked':
+      return noted(t('log.say.baked', { found: t(`found.${content.found}`) }), content.note);
+    case 'used':
+      return noted(
+        t('log.say.used', {
+          product: product(content.productId),
+          used: content.used,
+          left: content.left,
+          to: t(`log.leftover.${content.leftTo}`),
+        }),
+        content.note,
+      );
+    case 'said':
+      return `“${content.note}”`;
+  }
+}
