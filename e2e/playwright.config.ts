@@ -32,6 +32,8 @@ export default defineConfig({
     launchOptions: CHROMIUM,
     screenshot: 'only-on-failure',
     locale: 'en-GB',
+    // What a journey keeps from the network is kept from the page, not from a worker that stands in for it.
+    serviceWorkers: 'block',
     actionTimeout: 20_000,
   },
   projects: [

@@ -1,9 +1,59 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   root: import.meta.dirname,
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      filename: 'offline.js',
+      injectRegister: false,
+      manifest: {
+        name: 'Calm Tray',
+        short_name: 'Calm Tray',
+        display: 'standalone',
+        background_color: '#F7F4EE',
+        theme_color: '#1E5852',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        globPatterns: ['assets/**/*.{js,css,woff2}', '*.svg'],
+        maximumFileSizeToCacheInBytes: 8_000_000,
+        // The page itself carries a nonce of its own: what came last is kept whole, with its headers.
+        navigateFallback: null,
+        inlineWorkboxRuntime: true,
+        skipWaiting: true,
+        clientsClaim: true,
+        runtimeCaching: [
+          {
+            urlPattern: ({ request }) => request.mode === 'navigate',
+            handler: 'NetworkFirst',
+            options: {
+              cacheName: 'calm-pages',
+              networkTimeoutSeconds: 4,
+              // Every address has the same page.
+              plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
+            },
+          },
+          {
+            // What a shift board is made of: its last answers stay on the device.
+            urlPattern: ({ url }) =>
+              /^\/api\/v1\/houses\/[^/]+\/(session|book|services|shifts|lots|records|plan|handovers|forecast|mixers\/frictions)(\/|$)/.test(
+                url.pathname,
+              ),
+            handler: 'NetworkFirst',
+            options: {
+              cacheName: 'calm-board',
+              networkTimeoutSeconds: 4,
+              expiration: { maxEntries: 120, maxAgeSeconds: 3 * 86_400 },
+              cacheableResponse: { statuses: [200] },
+            },
+          },
+        ],
+      },
+    }),
+  ],
   html: { cspNonce: '__CSP_NONCE__' },
   build: { outDir: 'dist', emptyOutDir: true, assetsInlineLimit: 0 },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },

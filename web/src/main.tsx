@@ -10,7 +10,7 @@ import { BrowserRouter } from 'react-router';
 import { App } from './shell/App';
 import { Themed } from './shell/Themed';
 import './shell/base.css';
-import { setClock } from './state/clock';
+import { setClock, setClockFromLastTime } from './state/clock';
 import { makeStore } from './state/store';
 import './words';
 
@@ -21,12 +21,18 @@ const cache = createCache({ key: 'ct', ...(nonce && { nonce }) });
 // A page from before an update asks for code that is gone: fetch the page anew.
 window.addEventListener('vite:preloadError', () => window.location.reload());
 
+// Without a network a tablet keeps its pages, its board, and what is done on it.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/offline.js');
+}
+
 async function readClock(): Promise<void> {
   try {
     const answer = await fetch(paths.clock());
     setClock((await answer.json()) as ClockReading);
   } catch {
-    // Without the server the device's own clock has to do; every page will say what is missing.
+    // Every page will say what is missing.
+    setClockFromLastTime();
   }
 }
 

@@ -199,6 +199,7 @@ export async function readItems(
   const rows = await tx
     .select()
     .from(t.lotItems)
-    .where(and(eq(t.lotItems.houseId, houseId), inArray(t.lotItems.lotId, [...lotIds])));
+    .where(and(eq(t.lotItems.houseId, houseId), inArray(t.lotItems.lotId, [...lotIds])))
+    .orderBy(asc(t.lotItems.position));
   return new Map([...groupByLot(rows)].map(([id, items]) => [id, items.map(itemOf)]));
 }

@@ -15,6 +15,11 @@ const sessionApi = api.injectEndpoints({
     }),
     signOut: build.mutation<null, string>({
       query: (house) => ({ url: paths.session(house), method: 'DELETE' }),
+      async onQueryStarted(_house, { queryFulfilled }) {
+        await queryFulfilled;
+        // What this device could read without a network was somebody's: it goes with them.
+        if ('caches' in window) await caches.delete('calm-board');
+      },
       invalidatesTags: ['Session'],
     }),
     startOwner: build.mutation<unknown, { readonly house: string; readonly owner: OwnerStart }>({

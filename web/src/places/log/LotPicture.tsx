@@ -20,8 +20,6 @@ const PAD = 24;
 
 /** A lot's ribbon as its record has it, and behind it, in outline, as it was planned. */
 export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly lot: BoardLot }) {
-  const { t } = useTranslation();
-  const f = useFormats();
   const { ref, width } = useWidth<HTMLDivElement>();
   const prefermentC = book.house.settings.usualTempsC.preferment;
   const planned = useMemo(
@@ -42,8 +40,36 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
   const plannedWay = useWay(planned?.document ?? null);
   const wasWay = useWay(was?.document ?? null);
   const ribbon = ribbonOf(lot, wasWay);
-  if (!was || !ribbon) return null;
-  const { mixedMs } = was;
+  return (
+    <div ref={ref} className={styles['picture']}>
+      {was && ribbon && width > 0 && (
+        <Drawn
+          lot={lot}
+          ribbon={ribbon}
+          ghost={ribbonOf(lot, plannedWay)}
+          mixedMs={was.mixedMs}
+          width={width}
+        />
+      )}
+    </div>
+  );
+}
+
+function Drawn({
+  lot,
+  ribbon,
+  ghost,
+  mixedMs,
+  width,
+}: {
+  readonly lot: BoardLot;
+  readonly ribbon: RibbonLot;
+  readonly ghost: RibbonLot | null;
+  readonly mixedMs: number;
+  readonly width: number;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
   const lastHour = (lot.closeMs - mixedMs) / HOUR_MS;
   const toX = (hour: number) => PAD + (hour / Math.max(1, lastHour)) * (width - 2 * PAD);
   const hourOf = (ms: number) => (ms - mixedMs) / HOUR_MS;
@@ -51,7 +77,7 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
     const { doneAt } = markOf(lot.lot, 0, stageKey(work));
     const hour = doneAt === null ? -1 : hourOf(Date.parse(doneAt));
     const title = `${t(`work.${work.key}`)} ${doneAt === null ? '' : f.moment(Date.parse(doneAt))}`;
-    return hour < 0 ? [] : [{ hour, label: t(`work.${work.key}`), title }];
+    return hour < 0 ? [] : [{ hour, label: '', title }];
   });
   const { window } = ribbon;
   const words =
@@ -62,7 +88,7 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
         })
       : t('tonight.windowNever');
   return (
-    <div ref={ref} className={styles['picture']}>
+    <>
       <svg width={width} height={HEIGHT}>
         <rect
           className={styles['service']}
@@ -73,7 +99,7 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
         />
         <SwellingRibbon
           lot={ribbon}
-          ghost={ribbonOf(lot, plannedWay)}
+          ghost={ghost}
           toX={toX}
           y={HEAD}
           height={RIBBON}
@@ -91,7 +117,7 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
       <p>
         {words} <span className="quiet">{t('log.ghost')}</span>
       </p>
-    </div>
+    </>
   );
 }
 

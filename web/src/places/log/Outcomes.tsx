@@ -50,16 +50,11 @@ export function Outcomes({
               key={found}
               variant={now?.content.found === found ? 'contained' : 'outlined'}
               aria-pressed={now?.content.found === found}
-              onClick={() =>
+              onClick={() => {
+                if (now?.content.found === found) return;
                 // What stands is corrected by what is pressed; the first one stays to be read.
-                add(
-                  lot.id,
-                  contentOf(found),
-                  `${lot.code}: ${t(`found.${found}`)}`,
-                  now?.content.found === found ? undefined : now?.id,
-                )
-              }
-              disabled={now?.content.found === found}
+                add(lot.id, contentOf(found), `${lot.code}: ${t(`found.${found}`)}`, now?.id);
+              }}
             >
               {t(`found.${found}`)}
             </Button>
