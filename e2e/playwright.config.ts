@@ -23,7 +23,7 @@ export default defineConfig({
   globalSetup: './globalSetup.ts',
   workers: 2,
   timeout: 180_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 15_000 },
   forbidOnly: true,
   // A click that meets a page in motion on a busy machine is tried once more, and shown as flaky.
   retries: 1,
@@ -34,7 +34,7 @@ export default defineConfig({
     locale: 'en-GB',
     // What a journey keeps from the network is kept from the page, not from a worker that stands in for it.
     serviceWorkers: 'block',
-    actionTimeout: 20_000,
+    actionTimeout: 30_000,
   },
   projects: [
     project('desk-light', desk, 'light', true),

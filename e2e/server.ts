@@ -9,10 +9,15 @@ export const NOW = '2026-11-25T14:40:00.000Z';
 /** The same wall clock a day on. */
 export const TOMORROW = '2026-11-26T14:40:00.000Z';
 
-/** Starts a real server process on the built web files; resolves with its address. */
+/**
+ * Starts a real server process on the built web files; resolves with its address.
+ *
+ * @param speed how fast its clock goes on from there; 0 stands still
+ */
 export async function startServer(
   databaseUrl: string,
   now: string,
+  speed = 0,
 ): Promise<{ url: string; stop: () => Promise<void> }> {
   const port = await freePort();
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
@@ -22,6 +27,7 @@ export async function startServer(
       DATABASE_URL: databaseUrl,
       PORT: String(port),
       CALM_NOW: now,
+      CALM_SPEED: String(speed),
       LOG_LEVEL: 'error',
       CALM_WEB_DIR: process.env['CALM_WEB_DIR'] ?? `${root}web/dist`,
     },

@@ -4,6 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
 import { live } from './bench/liveBench.mjs';
+import { log } from './bench/logBench.mjs';
 import { benchWeeks } from './bench/weekBench';
 import { WORKER_FILE } from './bench/vite.config.mjs';
 import { CHROMIUM } from './chromium.mjs';
@@ -28,6 +29,7 @@ await runTool(async () => {
   };
   try {
     await live(house.url, house.cookie, say);
+    await log(house.databaseUrl, house.url, house.cookie, say);
     await firstLoad(desk, house.url);
     await drag(desk, house.url);
     await dragBead(desk, house.url);

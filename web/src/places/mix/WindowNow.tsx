@@ -33,7 +33,9 @@ export function WindowNow({
   }
   if (!now) return null;
   const shiftMin = planned ? Math.round((now.fromMs - planned.fromMs) / MIN_MS) : 0;
+  const keepsMin = planned ? Math.round((now.untilMs - planned.untilMs) / MIN_MS) : 0;
   const isMoved = Math.abs(shiftMin) >= MOVED_MIN;
+  const isEndMoved = Math.abs(keepsMin) >= MOVED_MIN;
   const pull = workOf(boardLot.stages).find(({ key }) => key === 'pull');
   const words = {
     by: f.duration(Math.abs(shiftMin)),
@@ -43,9 +45,13 @@ export function WindowNow({
     pull: f.moment(pull ? pull.startMs + shiftMin * MIN_MS : now.fromMs),
   };
   return (
-    <p className={styles['windowNow']} data-moved={isMoved} role="status">
+    <p className={styles['windowNow']} data-moved={isMoved || isEndMoved} role="status">
       {isMoved ? t(shiftMin < 0 ? 'mix.window.earlier' : 'mix.window.later', words) : ''}{' '}
-      {t('mix.window.opens', words)} {isMoved && pull && t('mix.window.pull', words)}
+      {t('mix.window.opens', words)} {isMoved && pull && t('mix.window.pull', words)}{' '}
+      {isEndMoved &&
+        t(keepsMin < 0 ? 'mix.window.shorter' : 'mix.window.longer', {
+          by: f.duration(Math.abs(keepsMin)),
+        })}
     </p>
   );
 }
