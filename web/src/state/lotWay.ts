@@ -40,26 +40,25 @@ type Stretch = Pick<PlannedStage, 'index' | 'startMs' | 'endMs'>;
  * @param nowMs work that is not done yet does not end before now
  */
 export function stagesAsTheyAre({ stages, lot }: BoardLot, nowMs: number): readonly Stretch[] {
-  let endedMs = -Infinity;
+  const doneMs = stages.map((stage) => (stage.kind === 'work' ? doneMsOf(lot, stage) : null));
+  let endedMs = stages[0]?.startMs ?? 0;
   return stages.map((stage, i) => {
-    const { index } = stage;
-    const startMs = Math.max(endedMs, i === 0 ? stage.startMs : endedMs);
-    if (stage.kind === 'rest') {
-      const next = stages.slice(i + 1).find(({ kind }) => kind === 'work');
-      const untilMs = next
-        ? (doneMsOf(lot, next) ?? next.endMs) - (next.endMs - next.startMs)
-        : stage.endMs;
-      endedMs = Math.max(startMs, untilMs);
-      return { index, startMs, endMs: endedMs };
-    }
-    const doneMs = doneMsOf(lot, stage);
-    const isDue = lot !== null && stage.endMs < nowMs;
-    endedMs = Math.max(
-      doneMs === null ? startMs : -Infinity,
-      doneMs ?? (isDue ? nowMs : stage.endMs),
-    );
-    return { index, startMs: Math.min(startMs, endedMs), endMs: endedMs };
+    const startMs = endedMs;
+    // What came after it is on record: it was over by then, whatever the plan said.
+    const overMs = Math.min(...doneMs.slice(i + 1).map((ms) => ms ?? Infinity), Infinity);
+    endedMs = Math.max(startMs, Math.min(overMs, doneMs[i] ?? plannedEnd(i)));
+    return { index: stage.index, startMs, endMs: endedMs };
   });
+
+  function plannedEnd(i: number): number {
+    const stage = stages[i] as PlannedStage;
+    if (stage.kind === 'work') {
+      return lot !== null && stage.endMs < nowMs ? nowMs : stage.endMs;
+    }
+    const next = stages.findIndex(({ kind }, j) => j > i && kind === 'work');
+    const work = stages[next];
+    return work ? (doneMs[next] ?? work.endMs) - (work.endMs - work.startMs) : stage.endMs;
+  }
 }
 
 function doneMsOf(lot: BoardLot['lot'], stage: PlannedStage): number | null {

@@ -34,4 +34,4 @@ ALTER TABLE `lot_records` ADD CONSTRAINT `lot_records_lot` FOREIGN KEY (`house_i
 CREATE INDEX `handovers_at` ON `handovers` (`house_id`,`at`);--> statement-breakpoint
 CREATE INDEX `lot_records_kind` ON `lot_records` (`house_id`,`lot_id`,`kind`);--> statement-breakpoint
 CREATE INDEX `lot_records_found` ON `lot_records` (`house_id`,`found`);--> statement-breakpoint
-CREATE INDEX `lots_log` ON `lots` (`house_id`,`service_date`,`formula_id`,`code`,`note`);
+CREATE INDEX `lots_log` ON `lots` (`house_id`,`service_date`,`id`,`formula_id`,`code`,`note`);

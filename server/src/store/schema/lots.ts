@@ -44,7 +44,7 @@ export const lots = mysqlTable(
     unique('lots_active').on(t.houseId, t.activeKey),
     index('lots_by_date').on(t.houseId, t.serviceDate),
     /** All that the log looks for: it never opens a row that it does not show. */
-    index('lots_log').on(t.houseId, t.serviceDate, t.formulaId, t.code, t.note),
+    index('lots_log').on(t.houseId, t.serviceDate, t.id, t.formulaId, t.code, t.note),
     foreignKey({
       name: 'lots_formula',
       columns: [t.houseId, t.formulaId],

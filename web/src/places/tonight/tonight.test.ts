@@ -1,0 +1,180 @@
+import {
+  NO_PLAN,
+  serviceIdOf,
+  untouched,
+  type Lot,
+  type LotRecord,
+  type Service,
+} from '@calm/contract';
+import { stageKey, workOf } from '@calm/core';
+import { exampleBook } from '@calm/demo';
+import { describe, expect, it } from '@jest/globals';
+import { boardLots, leadProducts } from '../../state/lotBoard';
+import type { Board } from '../../state/useBoard';
+import { exampleLot, exampleServices } from '../../test-support/lots';
+import type { LotWindow } from '../../workers/useLotWindows';
+import { decisionsOf, type LotTonight } from './decisions';
+import { serviceBalls } from './serviceBalls';
+
+const book = exampleBook();
+const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
+if (!round) throw new Error('the demo has a round');
+const services = exampleServices(round);
+const [lunch, dinner] = services as [Service, Service];
+const doorsMs = Date.parse(dinner.startsAt);
+const MIN = 60_000;
+/** Opens well from half an hour before lunch, for four hours. */
+const window: LotWindow = {
+  fromMs: Date.parse(lunch.startsAt) - 30 * MIN,
+  peakMs: Date.parse(lunch.startsAt) + 60 * MIN,
+  untilMs: Date.parse(lunch.startsAt) + 210 * MIN,
+};
+const boardOf = (change: Partial<Lot> = {}): Board => ({
+  house: 'yard',
+  book,
+  services,
+  shifts: [],
+  lots: boardLots(book, services, [exampleLot(book, round, change)], NO_PLAN),
+  isCurrent: true,
+});
+const ballsAt = (
+  board: Board,
+  service: Service,
+  atMs: number,
+  records: readonly LotRecord[] = [],
+) => {
+  const [lot] = board.lots;
+  if (!lot) throw new Error('the lot is on the board');
+  return serviceBalls(lot, round, service, [], records, window, atMs);
+};
+const pulled = (balls: number, atMs: number, service = dinner): LotRecord => ({
+  id: `${balls}/${atMs}`,
+  lotId: exampleLot(book, round).id,
+  at: new Date(atMs).toISOString(),
+  personId: null,
+  correctsId: null,
+  content: {
+    kind: 'pulled',
+    productId: round.id,
+    serviceId: serviceIdOf(service),
+    trays: Math.ceil(balls / round.ballsPerTray),
+    balls,
+  },
+});
+const pullMark = () => {
+  const pull = workOf(boardOf().lots[0]?.stages ?? []).find(({ key }) => key === 'pull');
+  if (!pull) throw new Error('a round is pulled');
+  return { pull, key: stageKey(pull) };
+};
+
+describe('balls of a service', () => {
+  it('are in the cold until they are pulled, and the first wave is for doors', () => {
+    const balls = ballsAt(boardOf(), dinner, doorsMs - 5 * 60 * MIN);
+    expect(balls.standing).toMatchObject({ ready: 0, warming: 0, cold: 60 });
+    const [wave] = balls.waves;
+    expect(wave?.readyMin).toBe(0);
+    expect(wave?.pullMin).toBe(-balls.temperMin);
+  });
+
+  it('warm, then stand ready, for their own service alone', () => {
+    const board = boardOf();
+    const outMs = doorsMs - 3 * 60 * MIN;
+    const { temperMin } = ballsAt(board, dinner, outMs);
+    const records = [pulled(24, outMs)];
+    expect(ballsAt(board, dinner, outMs + MIN, records).standing).toMatchObject({
+      warming: 24,
+      cold: 36,
+    });
+    const warm = ballsAt(board, dinner, outMs + (temperMin + 1) * MIN, records).standing;
+    expect(warm).toMatchObject({ warming: 0, ready: 24 });
+    expect(ballsAt(board, lunch, outMs + MIN, records).standing.warming).toBe(0);
+  });
+
+  it('ticked off without waves came out for the first service', () => {
+    const { key, pull } = pullMark();
+    const marks = [
+      { ...untouched(0, key), doneAt: new Date(pull.endMs).toISOString(), version: 1 },
+    ];
+    const board = boardOf({ marks });
+    expect(ballsAt(board, lunch, pull.endMs + MIN).standing.warming).toBe(60);
+    expect(ballsAt(board, dinner, pull.endMs + MIN).standing.warming).toBe(0);
+  });
+
+  it('are back in the cold when a pull is taken back', () => {
+    const outMs = doorsMs - 3 * 60 * MIN;
+    const out = pulled(24, outMs);
+    const back = {
+      ...out,
+      id: 'back',
+      correctsId: out.id,
+      content: { ...out.content, trays: 0, balls: 0 },
+    } as LotRecord;
+    expect(ballsAt(boardOf(), dinner, outMs + MIN, [out, back]).standing).toMatchObject({
+      warming: 0,
+      cold: 60,
+    });
+  });
+});
+
+describe('what has to be decided', () => {
+  const decide = (board: Board, atMs: number, change: Partial<LotTonight> = {}) => {
+    const [lot] = board.lots;
+    if (!lot) throw new Error('the lot is on the board');
+    const windows = { planned: window, now: window, isNever: false };
+    const tonight = { lot, windows, balls: [ballsAt(board, dinner, atMs)], ...change };
+    return decisionsOf(board, [tonight], atMs, atMs).map(({ kind }) => kind);
+  };
+  const { key, pull } = pullMark();
+  const allDone = boardOf({
+    marks: workOf(boardOf().lots[0]?.stages ?? []).map((work) => ({
+      ...untouched(0, stageKey(work)),
+      doneAt: new Date(work.endMs).toISOString(),
+      version: 1,
+    })),
+  });
+
+  it('is nothing while all goes to plan', () => {
+    expect(decide(allDone, doorsMs - 5 * 60 * MIN)).toEqual([]);
+  });
+
+  it('is a wave that should have come out', () => {
+    expect(decide(allDone, doorsMs - 30 * MIN)).toContain('pull-late');
+  });
+
+  it('is a step that is late, and one that nobody can do', () => {
+    const marks = allDone.lots[0]?.lot?.marks.filter(({ stepKey }) => stepKey !== key) ?? [];
+    const undone = boardOf({ marks: marks.slice(0, -1) });
+    const last = workOf(undone.lots[0]?.stages ?? []).at(-2);
+    expect(decide(undone, (last?.endMs ?? 0) + 60 * MIN, { balls: [] })).toContain('step-late');
+    const unpulled = boardOf({ marks });
+    // Nobody is on shift.
+    expect(decide(unpulled, pull.startMs - 60 * MIN, { balls: [] })).toContain('nobody');
+  });
+
+  it('is a window that has moved, and a lot that makes too few', () => {
+    const now = { ...window, fromMs: window.fromMs - 50 * MIN, untilMs: doorsMs + 60 * MIN };
+    const windows = { planned: window, now, isNever: false };
+    expect(decide(allDone, window.fromMs - 60 * MIN, { windows, balls: [] })).toEqual(['moved']);
+    const lots = boardOf().lots.map((lot) => ({
+      ...lot,
+      wanted: lot.items.map((item) => ({ ...item, count: item.count + 12 })),
+    }));
+    const few = { ...allDone, lots: lots.map((lot) => ({ ...lot, stages: lot.stages })) };
+    expect(decide(few, doorsMs - 40 * 60 * 60 * MIN, { balls: [] })).toContain('too-few');
+  });
+
+  it('is three things at most, the most urgent first', () => {
+    const board = boardOf();
+    const [lot] = board.lots;
+    if (!lot) throw new Error('the lot is on the board');
+    const atMs = doorsMs - 30 * MIN;
+    const windows = { planned: window, now: window, isNever: false };
+    const many = Array.from({ length: 6 }, (): LotTonight => {
+      return { lot, windows, balls: [ballsAt(board, dinner, atMs)] };
+    });
+    const decisions = decisionsOf(board, many, atMs, atMs);
+    expect(decisions).toHaveLength(3);
+    const times = decisions.map(({ byMs }) => byMs);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+  });
+});
