@@ -59,6 +59,7 @@ export function ShiftDialog({
         nextDay={t('crew.shift.nextDay')}
         onChange={(to) => setHours({ ...hours, ...to })}
       />
+      <p className="quiet small">{t('crew.shift.break')}</p>
     </RecordDialog>
   );
 }

@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 import { KITCHEN_TEMP } from '../../parts/readNumber';
+import { useMay } from '../../state/useMay';
 import styles from './BatchSheet.module.css';
 import type { LoadTempsState } from './useLoadTemps';
 import type { Sheet } from './useSheet';
@@ -22,6 +23,7 @@ interface LoadOutProps {
 export function LoadOut(props: LoadOutProps) {
   const { load } = props;
   const { t } = useTranslation();
+  const mayMake = useMay('make');
   return (
     <section className={styles['out']} aria-label={t('mix.out.title')}>
       <h2>{t('mix.out.title')}</h2>
@@ -32,6 +34,7 @@ export function LoadOut(props: LoadOutProps) {
           size="far"
           rule={{ ...KITCHEN_TEMP, mayBeEmpty: true }}
           step={0.1}
+          disabled={!mayMake}
           value={load.temps.doughOutC}
           onCommit={(doughOutC) => load.write({ doughOutC })}
         />

@@ -5,6 +5,7 @@ import { NumberField } from '../../parts/NumberField';
 import { useNotices } from '../../parts/Notices';
 import { TwoSides } from '../../parts/TwoSides';
 import { useDraftedWrite } from '../../state/useDraftedWrite';
+import { useMay } from '../../state/useMay';
 import { useWrite } from '../../state/useWrite';
 import styles from './BatchSheet.module.css';
 import { useChangeLossesMutation } from './mixApi';
@@ -20,6 +21,7 @@ interface Weighed {
 export function Losses({ house, lot }: { readonly house: string; readonly lot: Lot }) {
   const { t } = useTranslation();
   const f = useFormats();
+  const mayMake = useMay('make');
   const { changed } = useNotices();
   const [change] = useChangeLossesMutation();
   const send = (to: { leftG: number | null; trimG: number | null; version: number }) =>
@@ -48,6 +50,7 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
           measure="grams"
           rule={GRAMS}
           step={50}
+          disabled={!mayMake}
           value={leftG}
           onCommit={(value) => void save({ leftG: value, trimG })}
         />
@@ -57,6 +60,7 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
             measure="grams"
             rule={GRAMS}
             step={50}
+            disabled={!mayMake}
             value={trimG}
             onCommit={(value) => void save({ leftG, trimG: value })}
           />

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { TwoSides } from '../../parts/TwoSides';
 import { useDraft } from '../../state/useDraft';
+import { useMay } from '../../state/useMay';
 import { useWrite } from '../../state/useWrite';
 import { useChangeNoteMutation } from './mixApi';
 
@@ -17,6 +18,7 @@ export function LotNote({ house, lot }: { readonly house: string; readonly lot: 
   const { draft, keep, drop } = useDraft<string>(`note/${house}/${lot.id}`);
   const [readVersion, setReadVersion] = useState(lot.version);
   const [change] = useChangeNoteMutation();
+  const mayMake = useMay('make');
   const send = (next: NoteChange) => change({ house, lotId: lot.id, change: next }).unwrap();
   const { write, stale, settle } = useWrite(send);
   const text = draft ?? lot.note;
@@ -38,6 +40,7 @@ export function LotNote({ house, lot }: { readonly house: string; readonly lot: 
         minRows={2}
         label={t('mix.note.title')}
         value={text}
+        disabled={!mayMake}
         error={isLong}
         helperText={
           isLong

@@ -7,6 +7,7 @@ import { problemOf } from '../../state/api';
 import { useFormats } from '../../parts/format';
 import { useNotices } from '../../parts/Notices';
 import type { Board } from '../../state/useBoard';
+import { useMay } from '../../state/useMay';
 import styles from './BatchSheet.module.css';
 import { useStartLotMutation, useWithdrawLotMutation } from './mixApi';
 import type { Sheet } from './useSheet';
@@ -14,12 +15,13 @@ import type { Sheet } from './useSheet';
 /** Before the start: mixer and start. After: code, and the way back. */
 export function SheetHead({ board, sheet }: { readonly board: Board; readonly sheet: Sheet }) {
   const { t } = useTranslation();
+  const mayMake = useMay('make');
   return (
     <>
       {sheet.boardLot.lot ? (
         <UnderWay board={board} sheet={sheet} />
       ) : (
-        <NotStarted board={board} sheet={sheet} />
+        mayMake && <NotStarted board={board} sheet={sheet} />
       )}
       {sheet.scaled.ok && sheet.boardLot.lot && (
         <Button variant="contained" component={Link} to="ball">
@@ -104,6 +106,7 @@ function UnderWay({ board, sheet }: { readonly board: Board; readonly sheet: She
   const { t } = useTranslation();
   const { changed, failed } = useNotices();
   const [withdraw, { isLoading }] = useWithdrawLotMutation();
+  const mayMake = useMay('make');
   const { lot } = sheet.boardLot;
   if (!lot) return null;
   const send = (isWithdrawn: boolean, version: number) =>
@@ -122,9 +125,11 @@ function UnderWay({ board, sheet }: { readonly board: Board; readonly sheet: She
       <span className="quiet small">
         {t('mix.by', { mixer: lot.recipe.mixer.name, version: lot.recipe.formulaVersion })}
       </span>
-      <Button variant="outlined" disabled={isLoading} onClick={() => void onWithdraw()}>
-        {t('mix.withdraw')}
-      </Button>
+      {mayMake && (
+        <Button variant="outlined" disabled={isLoading} onClick={() => void onWithdraw()}>
+          {t('mix.withdraw')}
+        </Button>
+      )}
     </>
   );
 }

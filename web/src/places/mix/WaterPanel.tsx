@@ -5,6 +5,7 @@ import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 import { KITCHEN_TEMP, TAP_TEMP } from '../../parts/readNumber';
 import { WhyThis } from '../../parts/WhyThis';
+import { useMay } from '../../state/useMay';
 import styles from './WaterPanel.module.css';
 import type { LoadTempsState } from './useLoadTemps';
 import type { Sheet } from './useSheet';
@@ -27,6 +28,7 @@ export function WaterPanel({
   readonly number: number;
 }) {
   const { t } = useTranslation();
+  const mayMake = useMay('make');
   const f = useFormats();
   const { recipe } = sheet;
   const bowl = scaled.loads[number - 1];
@@ -38,6 +40,7 @@ export function WaterPanel({
       measure="temp"
       rule={rule}
       step={0.5}
+      disabled={!mayMake}
       value={load.temps[key]}
       onInput={(value) => onLive({ ...temps, [key]: value })}
       onCommit={(value) => {

@@ -57,9 +57,13 @@ export function readScale(load: ScaleLoad, atMs: number, stepG: number): ScaleRe
   return { grams: Number(grams.toFixed(4)), isStable };
 }
 
-/** Flows while the hand pours: fast at first, a trickle near the weight wanted, as hands do. */
-export function pourRate(shownG: number, wantedG: number): number {
+/**
+ * How fast a hand pours, g a second: at first as fast as it can, slower the less is to go, and a trickle in
+ * the end, as hands do.
+ *
+ * @param stepG the smallest step the scale shows, g
+ */
+export function pourRate(shownG: number, wantedG: number, stepG: number): number {
   const leftG = wantedG - shownG;
-  const fast = Math.max(1, wantedG / 2.5);
-  return leftG > wantedG * 0.12 ? fast : Math.max(fast / 12, 0.2);
+  return Math.max(Math.min(wantedG / 2.5, 1.5 * leftG), 2 * stepG);
 }

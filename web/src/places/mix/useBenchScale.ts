@@ -27,11 +27,11 @@ export function useBenchScale(stepG: number): BenchScale {
       if (pouringG === null) return;
       setLoad((before) => {
         const shown = before.onItG - before.taredG;
-        return putOn(before, (pourRate(shown, pouringG) * TICK_MS) / 1000, now);
+        return putOn(before, (pourRate(shown, pouringG, stepG) * TICK_MS) / 1000, now);
       });
     }, TICK_MS);
     return () => clearInterval(timer);
-  }, [pouringG]);
+  }, [pouringG, stepG]);
   const put = useCallback(
     (grams: number) => setLoad((before) => putOn(before, grams, performance.now())),
     [],

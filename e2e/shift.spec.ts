@@ -1,0 +1,194 @@
+import { expect, expectAccessible, sessionOf, test, watchConsole } from './house';
+
+test.use({ viewport: { width: 1024, height: 768 } });
+
+test('without a network a tablet keeps its board through a reload, and what is done on it', async ({
+  browser,
+  session,
+  at,
+}) => {
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  await context.addCookies([session]);
+  const page = await context.newPage();
+  await page.goto(at('crew/shift'));
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  // From here on the worker stands between page and network: it has seen the board once.
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Begin' }).first()).toBeVisible();
+  await expect(async () => {
+    const kept = await page.evaluate(async () => (await caches.open('calm-board')).keys());
+    expect(kept.length).toBeGreaterThan(4);
+  }).toPass();
+
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Maro’s shift' })).toBeVisible();
+  await page.getByRole('button', { name: 'Begin' }).first().click();
+  await expect(page.getByText(/1 thing done here waits/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/1 thing done here waits/)).toBeVisible();
+  await expect(page.getByText(/begun 15:40/).first()).toBeVisible();
+
+  await context.setOffline(false);
+  await expect(page.getByText(/done here/)).toHaveCount(0, { timeout: 30_000 });
+  await page.reload();
+  await expect(page.getByText(/begun 15:40/).first()).toBeVisible();
+  await context.close();
+});
+
+test('two did a step differently while one had no network: both sides are shown, none is dropped', async ({
+  page,
+  context,
+  browser,
+  house,
+  at,
+}) => {
+  const sheet = at('mix/2026-11-26/slab');
+  await page.goto(sheet);
+  const pan = page.getByRole('checkbox', { name: 'Divide into pans' });
+  await expect(pan).toBeVisible();
+  await context.setOffline(true);
+  await pan.click();
+  await expect(page.getByText(/1 thing done here waits/)).toBeVisible();
+
+  const other = await browser.newContext();
+  await other.addCookies([await sessionOf(house, 'Tilde')]);
+  const tilde = await other.newPage();
+  await tilde.goto(at('crew/shift'));
+  const step = tilde.getByRole('region', { name: 'Divide into pans' });
+  await step.getByRole('button', { name: 'Skip' }).click();
+  await tilde
+    .getByRole('textbox', { name: /Why is Divide into pans skipped/ })
+    .fill('No pans left');
+  await expectAccessible(tilde);
+  await tilde.getByRole('dialog').getByRole('button', { name: 'Skip' }).click();
+  await expect(tilde.getByText(/Skipped: Divide into pans/)).toBeVisible();
+  await expect(async () => {
+    expect(await tilde.evaluate(() => localStorage.getItem('calm-tray.outbox'))).toBe('[]');
+  }).toPass();
+
+  await context.setOffline(false);
+  const told = page.getByRole('alert').filter({ hasText: 'Not taken' });
+  await expect(told).toContainText('skipped, No pans left', { timeout: 30_000 });
+  await expectAccessible(page);
+  await page.reload();
+  await told.getByRole('button', { name: 'Mine stands' }).click();
+  await expect(told).toHaveCount(0);
+  await expect(pan).toBeChecked();
+  await tilde.reload();
+  await expect(tilde.getByText('Divide into pans').first()).toBeVisible();
+  await other.close();
+});
+
+test('a step is handed to somebody, and is theirs', async ({ page, browser, house, at }) => {
+  await page.goto(at('crew/shift'));
+  const step = page.getByRole('region', { name: 'Divide into pans' });
+  await step.getByRole('button', { name: 'Hand to' }).click();
+  await expectAccessible(page);
+  await page.getByRole('dialog').getByRole('button', { name: /^Wren/ }).click();
+  await expect(page.getByText('Divide into pans is with Wren now.')).toBeVisible();
+  await expect(step).toHaveCount(0);
+  const other = await browser.newContext();
+  await other.addCookies([await sessionOf(house, 'Wren')]);
+  const wren = await other.newPage();
+  await wren.goto(at('crew/shift'));
+  await expect(wren.getByRole('region', { name: 'Divide into pans' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(step).toBeVisible();
+  await other.close();
+});
+
+test('a load is weighed off at the scale and by typing; pieces run on a chart', async ({
+  page,
+  at,
+}) => {
+  const said = watchConsole(page);
+  await page.goto(at('mix/2026-11-27/yard-round'));
+  await page.getByRole('link', { name: 'Weigh off' }).click();
+  await test.step('on the scale: hold, wait until it settles, take', async () => {
+    const pour = page.getByRole('button', { name: 'Hold to pour' });
+    await pour.hover();
+    await page.mouse.down();
+    await expect(page.getByText('as wanted').first()).toBeVisible({ timeout: 20_000 });
+    await page.mouse.up();
+    const take = page.getByRole('button', { name: 'Take this weight' });
+    await expect(take).toBeEnabled();
+    await take.click();
+    await expect(page.getByRole('heading', { name: 'Water' })).toBeVisible();
+    await expectAccessible(page);
+  });
+  await test.step('by typing; too much is said', async () => {
+    const typed = page.getByRole('textbox', { name: /Or type what another scale shows/ });
+    await typed.fill('13000');
+    await typed.press('Enter');
+    await expect(page.getByRole('button', { name: /^Water.*57\s?g over/ })).toBeVisible();
+    // A wrong weight is put right: the line is chosen, and weighed again.
+    await page.getByRole('button', { name: /^Water/ }).click();
+    await typed.fill('12943');
+    await typed.press('Enter');
+    await expect(page.getByRole('button', { name: /^Water.*as wanted/ })).toBeVisible();
+  });
+  await test.step('pieces: the last ten say how the hand runs', async () => {
+    await page.goto(at('mix/2026-11-27/yard-round/ball'));
+    const round = page.getByRole('region', { name: 'Yard Round' });
+    const typed = round.getByRole('textbox', { name: /Or type what another scale shows/ });
+    for (let i = 0; i < 10; i += 1) {
+      await typed.fill(String(281 + (i % 3)));
+      await typed.press('Enter');
+    }
+    await expect(round.getByText(/Your last 10 run \d\.\d\s?g heavy/)).toBeVisible();
+    await expectAccessible(page);
+    await round.getByRole('button', { name: 'Next piece' }).click();
+    await expect(round.getByRole('button', { name: 'Take this weight' })).toBeEnabled();
+  });
+  expect(said).toEqual([]);
+});
+
+test('the log: a lot is found, opened, put right, and taken out as a table', async ({
+  page,
+  at,
+}) => {
+  const said = watchConsole(page);
+  await page.goto(at('log'));
+  await expect(page.getByRole('link', { name: /^YR-/ }).first()).toBeVisible();
+  await expectAccessible(page);
+  await test.step('what is looked for is in the address', async () => {
+    await page.getByRole('textbox', { name: 'Code or note' }).fill('SL-11');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('link', { name: /^YR-/ })).toHaveCount(0);
+    await expect(page.getByRole('link', { name: /^SL-/ }).first()).toBeVisible();
+    await page.getByRole('combobox', { name: 'Turned out' }).click();
+    await page.getByRole('option', { name: 'gummy' }).click();
+    await expect(page).toHaveURL(/text=SL-11&found=gummy|found=gummy&text=SL-11/);
+    await page.goto(at('log?text=nowhere'));
+    await expect(page.getByText(/No lot is like that/)).toBeVisible();
+  });
+  await test.step('a lot tells all of itself; a note is put right and stays to be read', async () => {
+    await page.goto(at('log?text=YR-1123'));
+    await page.getByRole('link', { name: 'YR-1123-A' }).click();
+    await expect(page.getByRole('heading', { name: 'YR-1123-A, Yard dough' })).toBeVisible();
+    await expect(page.getByRole('img', { name: /thick as it rose/ })).toBeVisible();
+    await expect(page.getByText(/By its record it opened well from/)).toBeVisible();
+    await page
+      .getByRole('textbox', { name: 'Something else worth knowing' })
+      .fill('Best this week');
+    await page.keyboard.press('Enter');
+    const said1 = page.getByRole('listitem').filter({ hasText: '“Best this week”' });
+    await said1.getByRole('button', { name: 'Put right' }).click();
+    await page.getByRole('textbox', { name: 'Note', exact: true }).fill('Best of the month');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('“Best of the month”')).toBeVisible();
+    await expect(page.getByText('corrects an earlier one').first()).toBeVisible();
+    await expect(said1).toHaveCount(1);
+    await expectAccessible(page);
+  });
+  await test.step('the table goes out as it is looked for', async () => {
+    await page.goto(at('log?text=YR-1123'));
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name: 'Take out as CSV' }).click(),
+    ]);
+    expect(download.suggestedFilename()).toMatch(/\.csv$/);
+  });
+  expect(said).toEqual([]);
+});
