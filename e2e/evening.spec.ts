@@ -130,13 +130,13 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
 
     await test.step('the next wave, when it is due', async () => {
       const crackle = phone.getByRole('region', { name: 'Crackle' });
-      const before = await shown(phone, 'Crackle', 'ripe, in the cold');
+      const before = await shown(phone, 'Crackle', 'cold, ripe');
       const button = crackle.getByRole('button', { name: /^Pull \d+ trays?$/ });
       if (before > 0) {
         await expect(button).toBeVisible({ timeout: 90_000 });
         await button.click();
         await expect(async () => {
-          expect(await shown(phone, 'Crackle', 'ripe, in the cold')).toBeLessThan(before);
+          expect(await shown(phone, 'Crackle', 'cold, ripe')).toBeLessThan(before);
         }).toPass();
       }
     });

@@ -10,6 +10,7 @@ import { serveHouse } from './servedHouse.mjs';
 
 const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 1024, height: 768 };
+const UPRIGHT = { width: 768, height: 1024 };
 const PHONE = { width: 390, height: 844 };
 
 /** @typedef {import('@playwright/test').Page} Page */
@@ -32,28 +33,19 @@ async function festival(page) {
   await page.getByRole('button', { name: /^Why this/ }).click();
 }
 
-/** A till's table whose columns have been found. @param {Page} page */
-async function messyTable(page) {
-  const lines = [
-    'Receipt;Sold on;Ordered at;Article;Qty',
-    '1;01.07.2026;19:25;YARD ROUND, large;2',
-    '2;01.07.2026;19:56;Lemonade;4',
-    '3;13.07.2026;12:40;Slab;1',
-  ];
-  await page.locator('input[type="file"]').setInputFiles({
-    name: 'till-july.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(lines.join('\n')),
-  });
-  await page.getByText('What its products are here').waitFor();
+/** Half of the flour on the scale. @param {Page} page */
+async function pouring(page) {
+  await page.getByRole('button', { name: 'Hold to pour' }).hover();
+  await page.mouse.down();
+  await page.waitForTimeout(1500);
+  await page.mouse.up();
+  await page.waitForTimeout(1200);
 }
 
-/** An amount of dough with its bags. @param {Page} page */
-async function bags(page) {
-  const rounds = page.getByRole('textbox', { name: 'Yard Round', exact: true });
-  await rounds.fill('240');
-  await rounds.press('Enter');
-  await page.getByText('In whole bags').waitFor();
+/** A lot of the log, opened. @param {Page} page */
+async function firstLot(page) {
+  await page.getByRole('link', { name: 'YR-1112-A' }).click();
+  await page.getByRole('img', { name: /thick as it rose/ }).waitFor();
 }
 
 /** The week as it is settled. @param {Page} page */
@@ -87,10 +79,8 @@ async function firstRoute(page) {
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
   { name: 'demand', path: 'demand?days=7', size: DESK, act: festival },
-  { name: 'demand-history', path: 'demand/history', size: DESK, act: messyTable },
   { name: 'formulas', path: 'formulas', size: DESK },
   { name: 'formula', path: 'formulas/slab-dough', size: DESK, act: saltier },
-  { name: 'make', path: 'formulas/yard-dough/make', size: DESK, act: bags },
   { name: 'route', path: 'formulas/routes', size: DESK, act: firstRoute },
   { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
   { name: 'my-shift-tablet', path: 'crew/shift', size: TABLET },
@@ -105,9 +95,17 @@ const VIEWS = [
   { name: 'mix', path: 'mix', size: DESK },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
   { name: 'batch-sheet-dark-tablet', path: 'mix/2026-11-28/slab', size: TABLET, theme: 'dark' },
+  {
+    name: 'weigh-off-dark-tablet',
+    path: 'mix/2026-11-27/yard-round/weigh?load=1',
+    size: UPRIGHT,
+    theme: 'dark',
+    act: pouring,
+  },
+  { name: 'divide-and-ball-tablet', path: 'mix/2026-11-27/yard-round/ball', size: TABLET },
   { name: 'paper', path: 'mix/2026-11-28/slab/paper', size: DESK },
   { name: 'crew', path: 'crew', size: DESK },
-  { name: 'labels', path: 'mix/2026-11-27/yard-round/paper?as=labels', size: DESK },
+  { name: 'lot', path: 'log?text=YR-1112', size: DESK, act: firstLot },
   { name: 'tonight-phone', path: 'tonight', size: PHONE },
 ];
 

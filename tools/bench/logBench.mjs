@@ -55,7 +55,8 @@ export async function log(databaseUrl, url, { name, value }, say) {
 async function layIntoThePast(/** @type {string} */ databaseUrl) {
   const db = await createConnection(databaseUrl);
   const own = "house_id = (select id from houses where slug = 'lantern-yard')";
-  const newId = (/** @type {string} */ id) => `concat('ffff', substr(${id}, 5, 28), lpad(seq, 4, '0'))`;
+  const newId = (/** @type {string} */ id) =>
+    `concat('ffff', substr(${id}, 5, 28), lpad(seq, 4, '0'))`;
   const copies = `seq_1_to_${COPIES}`;
   await db.query(`insert into lots (id, house_id, code, service_date, formula_id, route_id, mixer_id,
       started_at, doors_at, close_at, note, left_g, trim_g, recipe, planned, active_key, version)

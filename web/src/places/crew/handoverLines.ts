@@ -62,7 +62,8 @@ function runningWords(
   f: Formats,
 ): string {
   const next = 'next' in where ? where.next : null;
-  const window = windows?.now;
+  // Once doors are open, every wave has a window of its own.
+  const window = where.kind === 'serving' ? null : windows?.now;
   return [
     t('crew.handover.line.resting', {
       code: lot.code,

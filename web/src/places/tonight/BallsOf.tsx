@@ -83,7 +83,7 @@ function NextPull({
     return <p className={styles['none']}>{t('tonight.pull.none')}</p>;
   }
   if (!wave) return <p className={styles['none']}>{t('tonight.pull.covered')}</p>;
-  const dueMs = doorsMs + wave.pullMin * MIN_MS;
+  const dueMs = toFive(doorsMs + wave.pullMin * MIN_MS);
   const isSoon = dueMs - atMs < EARLY_MIN * MIN_MS;
   const lateMin = Math.round((atMs - dueMs) / MIN_MS);
   const words = waveWords(wave);
@@ -108,15 +108,18 @@ function NextPull({
           })}{' '}
         <span className="quiet">
           {t('tonight.pull.opens', {
-            at: f.time(Math.max(atMs, dueMs) + balls.temperMin * MIN_MS),
+            at: f.time(toFive(Math.max(atMs, dueMs) + balls.temperMin * MIN_MS)),
           })}
           {after &&
-            ` ${t('tonight.pull.then', { ...waveWords(after), at: f.time(doorsMs + after.pullMin * MIN_MS) })}`}
+            ` ${t('tonight.pull.then', { ...waveWords(after), at: f.time(toFive(doorsMs + after.pullMin * MIN_MS)) })}`}
         </span>
       </p>
     </div>
   );
 }
+
+/** Nobody pulls to the minute: five minutes earlier is as good. */
+const toFive = (ms: number) => Math.floor(ms / (5 * MIN_MS)) * 5 * MIN_MS;
 
 const waveWords = ({ trays, balls }: PullWave) => ({ count: trays, balls });
 

@@ -34,6 +34,8 @@ export function LotRow({
   const { atMs, nowMs } = useCursor();
   const where = whereIs(lot, atMs, nowMs);
   const { shape, tone } = silhouetteOf(where);
+  // Once doors are open, every wave has a window of its own.
+  const isOut = where.kind === 'serving' || where.kind === 'served';
   const sheet = `/${board.house}/mix/${lot.date}/${lot.product.slug}`;
   return (
     <li className={styles['lot']} data-quiet={isQuiet}>
@@ -53,7 +55,7 @@ export function LotRow({
       <div className={styles['where']}>
         <b>{stateWord(t, where)}</b>
         <span className="quiet">{sinceWords(t, f, where)}</span>
-        {windows && where.kind !== 'served' && <WindowWords windows={windows} />}
+        {windows && !isOut && <WindowWords windows={windows} />}
       </div>
       <Next board={board} lot={lot} where={where} sheet={sheet} />
       <Strip lot={lot} atMs={atMs} nowMs={nowMs} />
