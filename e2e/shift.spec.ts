@@ -182,6 +182,20 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
     await expect(said1).toHaveCount(1);
     await expectAccessible(page);
   });
+  await test.step('a photo is made small, kept and shown; what is no picture is said', async () => {
+    const input = page.locator('input[type="file"]');
+    await input.setInputFiles({
+      name: 'dough.png',
+      mimeType: 'image/png',
+      buffer: await page.screenshot(),
+    });
+    const photo = page.getByRole('img', { name: 'Photo of YR-1123-A' });
+    await expect(photo).toBeVisible();
+    expect(await photo.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
+    const text = { name: 'dough.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
+    await input.setInputFiles(text);
+    await expect(page.getByText('That is no picture this device can read.')).toBeVisible();
+  });
   await test.step('the table goes out as it is looked for', async () => {
     await page.goto(at('log?text=YR-1123'));
     const [download] = await Promise.all([

@@ -82,6 +82,8 @@ export const paths = {
   records: (slug: string, from: string, days: number) =>
     `${house(slug)}/records?from=${from}&days=${days}`,
   lotRecords: (slug: string, id: string) => `${lot(slug, id)}/records`,
+  lotPhotos: (slug: string, id: string) => `${lot(slug, id)}/photos`,
+  photo: (slug: string, id: string) => record(slug, 'photos', id),
   handovers: (slug: string) => `${house(slug)}/handovers`,
   handoverRead: (slug: string, id: string) => `${record(slug, 'handovers', id)}/read`,
   log: (slug: string, query: LogQuery = {}) => `${house(slug)}/log${search(query)}`,

@@ -52,6 +52,7 @@ export type RecordContent =
       readonly leftTo: Leftover;
       readonly note: string;
     }
+  | { readonly kind: 'photo'; readonly photoId: string; readonly note: string }
   | { readonly kind: 'said'; readonly note: string };
 
 export type RecordKind = RecordContent['kind'];
@@ -66,6 +67,19 @@ export interface RecordStart {
   readonly correctsId?: string;
   readonly content: RecordContent;
 }
+
+/** A photo of a lot, already made small by the device that took it. */
+export interface PhotoStart {
+  /** Names the photo, and its record. */
+  readonly id: string;
+  readonly at?: string;
+  readonly note: string;
+  /** JPEG, base64. */
+  readonly jpeg: string;
+}
+
+/** Largest photo that is kept, bytes. */
+export const LARGEST_PHOTO = 500_000;
 
 /** A record as the house has it. It is never changed; another may correct it. */
 export interface LotRecord {

@@ -366,6 +366,7 @@ async function insertSales(tx: Queries, houseId: string, id: Ids, now: Date, wee
 async function removeHouse(tx: Queries, houseId: string) {
   const children = [
     t.handovers,
+    t.lotPhotos,
     t.lotRecords,
     t.marks,
     t.loads,

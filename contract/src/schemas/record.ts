@@ -4,9 +4,11 @@ import type { LogQuery } from '../log';
 import type { MarkChange } from '../lot';
 import {
   BAKINGS,
+  LARGEST_PHOTO,
   LEFTOVERS,
   LOOKS,
   OPENINGS,
+  type PhotoStart,
   type RecordContent,
   type RecordKind,
   type RecordStart,
@@ -71,6 +73,17 @@ export const recordStartSchema = Joi.object<RecordStart>({
   at: at(),
   correctsId: id(),
   content: content.required(),
+});
+
+/** POST a photo of a lot. */
+export const photoStartSchema = Joi.object<PhotoStart>({
+  id: id().required(),
+  at: at(),
+  note: note(),
+  jpeg: Joi.string()
+    .base64()
+    .max(Math.ceil((LARGEST_PHOTO * 4) / 3) + 4)
+    .required(),
 });
 
 /** POST a shift's word to the next. */

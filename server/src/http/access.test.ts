@@ -43,6 +43,7 @@ const DOORS: Readonly<
   mark: [
     ['put', paths.mark(HOUSE, ID, 0, 'pull')],
     ['post', paths.lotRecords(HOUSE, ID)],
+    ['post', paths.lotPhotos(HOUSE, ID)],
     ['post', paths.handovers(HOUSE)],
     ['put', paths.handoverRead(HOUSE, ID)],
   ],

@@ -3,15 +3,17 @@ import {
   handoverStartSchema,
   logQuery,
   params,
+  photoStartSchema,
   recordStartSchema,
 } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { Database } from '../store/database';
 import { readHandovers } from '../store/handovers';
+import { findPhoto } from '../store/photos';
 import { readLotRecords, readRecords } from '../store/records';
 import { logCsv, logPage, lotLog } from '../use-cases/log';
-import { addHandover, addLotRecord, readHandover } from '../use-cases/records';
-import { done } from '../use-cases/result';
+import { addHandover, addLotRecord, addPhoto, readHandover } from '../use-cases/records';
+import { done, type Result } from '../use-cases/result';
 import { addDays } from '../use-cases/wallClock';
 import { houseDoor, type Visit } from './door';
 
@@ -47,6 +49,34 @@ export function recordDoors(api: Router, db: Database): void {
       body: recordStartSchema,
       status: 201,
       run: (visit) => addLotRecord(visit.scope, visit.params.lot, visit.body, writing(visit)),
+    }),
+  );
+  api.post(
+    '/houses/:house/lots/:lot/photos',
+    houseDoor(db, {
+      needs: 'mark',
+      params: params.lot,
+      body: photoStartSchema,
+      status: 201,
+      run: (visit) => addPhoto(visit.scope, visit.params.lot, visit.body, writing(visit)),
+    }),
+  );
+  api.get(
+    '/houses/:house/photos/:id',
+    houseDoor(db, {
+      needs: 'see',
+      params: params.record,
+      run: async ({ scope, params: { id } }): Promise<Result<Buffer>> => {
+        const jpeg = await findPhoto(scope, id);
+        return jpeg ? done(jpeg) : { kind: 'not-found', what: 'photo' };
+      },
+      // Never anything but a picture, whatever is in it; a photo is never changed.
+      send: (res, jpeg) => {
+        res
+          .type('image/jpeg')
+          .set('Cache-Control', 'private, max-age=31536000, immutable')
+          .send(jpeg);
+      },
     }),
   );
   api.get(

@@ -1,7 +1,15 @@
-import type { Handover, HandoverStart, LotRecord, RecordStart } from '@calm/contract';
+import {
+  LARGEST_PHOTO,
+  type Handover,
+  type HandoverStart,
+  type LotRecord,
+  type PhotoStart,
+  type RecordStart,
+} from '@calm/contract';
 import { v7 as uuid } from 'uuid';
 import { findHandover, insertHandover, writeHandoverRead } from '../store/handovers';
 import { findLotRow } from '../store/lots';
+import { insertPhoto } from '../store/photos';
 import { insertRecord, readLotRecords } from '../store/records';
 import type { Scope } from '../store/scope';
 import { badInput, done, type Refusal, type Result } from './result';
@@ -55,6 +63,34 @@ export async function addLotRecord(
     ? done(record)
     : badInput('id', 'id.taken', 'There is a record of this name already.');
 }
+
+/** Keeps a photo of a lot and puts it on record. Anything that is no JPEG is refused, whatever it says it is. */
+export async function addPhoto(
+  scope: Scope,
+  lotId: string,
+  { id, at, note, jpeg }: PhotoStart,
+  writing: Writing,
+): Promise<Result<LotRecord>> {
+  const bytes = Buffer.from(jpeg, 'base64');
+  if (!isJpeg(bytes) || bytes.length > LARGEST_PHOTO) {
+    return badInput(
+      'jpeg',
+      'photo.kind',
+      'That is no photo that can be kept: a JPEG up to 500 kB.',
+    );
+  }
+  const content = { kind: 'photo', photoId: id, note } as const;
+  const start = { id, content, ...(at !== undefined && { at }) };
+  const record = await addLotRecord(scope, lotId, start, writing);
+  if (record.kind === 'done') await insertPhoto(scope, { id, lotId, jpeg: bytes });
+  return record;
+}
+
+/** Begins and ends as a JPEG does. */
+const isJpeg = (bytes: Buffer): boolean =>
+  bytes.length > 4 &&
+  bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) &&
+  bytes.subarray(-2).equals(Buffer.from([0xff, 0xd9]));
 
 /** Why a record cannot be corrected by one of a kind; null when it can. */
 async function cannotCorrect(

@@ -19,7 +19,7 @@ export type ShelfName =
 export type Refusal =
   | {
       readonly kind: 'not-found';
-      readonly what: 'house' | 'lot' | 'load' | 'formula' | 'handover' | ShelfName;
+      readonly what: 'house' | 'lot' | 'load' | 'formula' | 'handover' | 'photo' | ShelfName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
   | { readonly kind: 'in-use'; readonly what: ShelfName }

@@ -1,4 +1,4 @@
-import { char, datetime, decimal, int } from 'drizzle-orm/mysql-core';
+import { char, customType, datetime, decimal, int } from 'drizzle-orm/mysql-core';
 
 /*
  * Columns that tables have in common. Everything belongs to a house: each table is unique on
@@ -16,3 +16,5 @@ export const grams = (name: string) => decimal(name, { precision: 12, scale: 3, 
 export const percent = (name: string) => decimal(name, { precision: 8, scale: 4, mode: 'number' });
 export const tempC = (name: string) => decimal(name, { precision: 6, scale: 2, mode: 'number' });
 export const instant = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+/** Bytes, up to 16 MB. */
+export const bytes = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });

@@ -13,7 +13,7 @@ import {
   varchar,
 } from 'drizzle-orm/mysql-core';
 import { formulas, products, routes } from './book';
-import { grams, id, instant, percent, ref, refOrNone, tempC, version } from './columns';
+import { bytes, grams, id, instant, percent, ref, refOrNone, tempC, version } from './columns';
 import { houseId, mixers } from './house';
 
 export const lots = mysqlTable(
@@ -160,6 +160,24 @@ export const lotRecords = mysqlTable(
     index('lot_records_found').on(t.houseId, t.found),
     foreignKey({
       name: 'lot_records_lot',
+      columns: [t.houseId, t.lotId],
+      foreignColumns: [lots.houseId, lots.id],
+    }),
+  ],
+);
+
+/** Photos of lots. Each has a record that tells when it was taken and by whom. */
+export const lotPhotos = mysqlTable(
+  'lot_photos',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    lotId: ref('lot_id'),
+    jpeg: bytes('jpeg').notNull(),
+  },
+  (t) => [
+    foreignKey({
+      name: 'lot_photos_lot',
       columns: [t.houseId, t.lotId],
       foreignColumns: [lots.houseId, lots.id],
     }),

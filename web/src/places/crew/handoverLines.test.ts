@@ -2,22 +2,12 @@ import { NO_PLAN, untouched, type Lot } from '@calm/contract';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { createInstance } from 'i18next';
-import { makeFormats } from '../../parts/format';
 import { boardLots, leadProducts } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { exampleLot, exampleServices } from '../../test-support/lots';
-import { english } from '../../words/english';
+import { formats as f, t } from '../../test-support/words';
 import { handoverLines } from './handoverLines';
 
-const catalogue = createInstance();
-await catalogue.init({
-  lng: 'en',
-  resources: { en: { translation: english } },
-  interpolation: { escapeValue: false },
-});
-const { t } = catalogue;
-const f = makeFormats({ locale: 'en-GB', timeZone: 'UTC', units: 'metric' });
 const book = exampleBook();
 const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
 if (!round) throw new Error('the demo has a round');

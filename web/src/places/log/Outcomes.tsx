@@ -20,6 +20,7 @@ import { BALLS, KITCHEN_TEMP } from '../../parts/readNumber';
 import { TextCell } from '../../parts/TextCell';
 import { useAddRecord } from '../../state/useRecords';
 import styles from './Log.module.css';
+import { TakePhoto } from './TakePhoto';
 
 /** How a lot turned out, one press each: at opening, in the oven, what was left; and a look at the dough. */
 export function Outcomes({
@@ -86,6 +87,9 @@ export function Outcomes({
         <section aria-label={t('log.ask.look')}>
           <h2 className={styles['head']}>{t('log.ask.look')}</h2>
           <Looked onPut={put} />
+          <div className={styles['used']}>
+            <TakePhoto house={house} lot={lot} />
+          </div>
           <TextCell
             label={t('log.ask.say')}
             value=""

@@ -1,4 +1,10 @@
-import type { HouseBook, Lot, LotRecord, RecordContent } from '@calm/contract';
+import {
+  paths,
+  type HouseBook,
+  type Lot,
+  type LotRecord,
+  type RecordContent,
+} from '@calm/contract';
 import Button from '@mui/material/Button';
 import type { TFunction } from 'i18next';
 import { useState } from 'react';
@@ -38,7 +44,19 @@ export function Records({
       {shown.map((record) => (
         <li key={record.id} data-corrected={corrected.has(record.id)}>
           <span className="quiet">{f.moment(Date.parse(record.at))}</span>
-          <span>{sayRecord(record.content, lot, t, f)}</span>
+          <span>
+            {sayRecord(record.content, lot, t, f)}
+            {record.content.kind === 'photo' && (
+              <a href={paths.photo(house, record.content.photoId)} target="_blank" rel="noreferrer">
+                <img
+                  className={styles['photo']}
+                  src={paths.photo(house, record.content.photoId)}
+                  alt={t('log.photo.alt', { code: lot.code })}
+                  loading="lazy"
+                />
+              </a>
+            )}
+          </span>
           <span className="quiet">
             {nameOf(record.personId)}
             {record.correctsId !== null && ` ${t('log.corrects')}`}
@@ -129,6 +147,8 @@ export function sayRecord(content: RecordContent, lot: Lot, t: TFunction, f: For
         }),
         content.note,
       );
+    case 'photo':
+      return noted(t('log.photo.said'), content.note);
     case 'said':
       return `“${content.note}”`;
   }

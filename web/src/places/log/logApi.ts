@@ -1,4 +1,11 @@
-import { paths, type LogPage, type LogQuery, type LotLog } from '@calm/contract';
+import {
+  paths,
+  type LogPage,
+  type LogQuery,
+  type LotLog,
+  type LotRecord,
+  type PhotoStart,
+} from '@calm/contract';
 import { api } from '../../state/api';
 
 const logApi = api.injectEndpoints({
@@ -7,6 +14,17 @@ const logApi = api.injectEndpoints({
       query: ({ house, query }) => paths.log(house, query),
       providesTags: ['Log'],
     }),
+    addPhoto: build.mutation<
+      LotRecord,
+      { readonly house: string; readonly lotId: string; readonly photo: PhotoStart }
+    >({
+      query: ({ house, lotId, photo }) => ({
+        url: paths.lotPhotos(house, lotId),
+        method: 'POST',
+        body: photo,
+      }),
+      invalidatesTags: ['Records', 'Log'],
+    }),
     lotLog: build.query<LotLog, { readonly house: string; readonly lotId: string }>({
       query: ({ house, lotId }) => paths.lotLog(house, lotId),
       providesTags: ['Log', 'Lots', 'Records'],
@@ -14,4 +32,4 @@ const logApi = api.injectEndpoints({
   }),
 });
 
-export const { useLogQuery, useLotLogQuery } = logApi;
+export const { useAddPhotoMutation, useLogQuery, useLotLogQuery } = logApi;

@@ -1,23 +1,13 @@
 import type { AsIf } from '@calm/contract';
 import type { Conflict, Mending, PlannedLot, WayOut } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
-import { createInstance } from 'i18next';
-import { makeFormats } from '../../parts/format';
-import { english } from '../../words/english';
+import { formats as f, t } from '../../test-support/words';
 import { doughWarnings, sayWarning } from './doughWarnings';
 import type { PlanWords } from './planWords';
 import { planSayings } from './sayConflict';
 import { sayPulls } from './sayPulls';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
 
-const catalogue = createInstance();
-await catalogue.init({
-  lng: 'en',
-  resources: { en: { translation: english } },
-  interpolation: { escapeValue: false },
-});
-const { t } = catalogue;
-const f = makeFormats({ locale: 'en-GB', timeZone: 'UTC', units: 'metric' });
 const at = Date.parse('2026-11-27T10:00:00Z') / 60_000;
 const lot: PlannedLot = {
   id: 'yard',
