@@ -16,9 +16,13 @@ const sessionApi = api.injectEndpoints({
     signOut: build.mutation<null, string>({
       query: (house) => ({ url: paths.session(house), method: 'DELETE' }),
       async onQueryStarted(_house, { queryFulfilled }) {
-        await queryFulfilled;
-        // What this device could read without a network was somebody's: it goes with them.
-        if ('caches' in window) await caches.delete('calm-board');
+        try {
+          await queryFulfilled;
+          // What this device could read without a network was somebody's: it goes with them.
+          if ('caches' in window) await caches.delete('calm-board');
+        } catch {
+          // Without a network nobody can leave; the house still knows them.
+        }
       },
       invalidatesTags: ['Session'],
     }),
