@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import type { CrewMember, ShiftException, ShiftPattern } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/Failed';
@@ -12,21 +11,11 @@ import { CrewNav } from './CrewNav';
 import { DayDialog } from './DayDialog';
 import { Days } from './Days';
 import { Deeds } from './Deeds';
+import type { Open } from './open';
 import { People } from './People';
 import { PersonDialog } from './PersonDialog';
 import { ShiftDialog } from './ShiftDialog';
 import { WeekOfShifts } from './WeekOfShifts';
-
-/** What is open for writing; null makes a new one. */
-export type Open =
-  | { readonly kind: 'person'; readonly of: CrewMember | null }
-  | {
-      readonly kind: 'shift';
-      readonly of: ShiftPattern | null;
-      readonly personId: string;
-      readonly weekday: number;
-    }
-  | { readonly kind: 'day'; readonly of: ShiftException | null };
 
 /** Who works here: their weeks, the days that differ, and what was done by whom. */
 export function Crew() {

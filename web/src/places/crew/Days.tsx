@@ -6,7 +6,7 @@ import { useBookQuery } from '../../state/api';
 import { dateAt } from '../../state/localDate';
 import { useHouse } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
-import type { Open } from './Crew';
+import type { Open } from './open';
 import styles from './Crew.module.css';
 
 /** Days ahead on which somebody is away, or comes at other hours. */

@@ -1,6 +1,6 @@
 import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import type { Open } from './Crew';
+import type { Open } from './open';
 import styles from './Crew.module.css';
 
 /** Everybody, with what they are here, what they can do, and whether they can come in. */

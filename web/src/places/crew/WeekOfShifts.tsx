@@ -2,7 +2,7 @@ import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { clockText } from '../../parts/TimeOfDay';
-import type { Open } from './Crew';
+import type { Open } from './open';
 import styles from './Crew.module.css';
 import { WEEKDAYS } from '../../parts/weekdays';
 
