@@ -187,16 +187,15 @@ interface Following<Kept> {
   readonly queryFulfilled: Promise<{ readonly data: Kept }>;
 }
 
-type StretchUpdate = ReturnType<typeof api.util.updateQueryData<'services' | 'lots'>>;
+type StretchUpdate = ReturnType<typeof api.util.updateQueryData<'services'>>;
 
 /**
- * Puts what the house has acknowledged into every stretch of days at hand, without waiting for them to
+ * Puts what the house has acknowledged into the services of every stretch of days at hand, without waiting for them to
  * come anew: a number must not fall back to what it was while they do.
  *
  * @param change the update that writes the acknowledged value into one stretch
  */
-export async function keepInStretches<Kept>(
-  name: 'services' | 'lots',
+export async function keepInServices<Kept>(
   house: string,
   { dispatch, getState, queryFulfilled }: Following<Kept>,
   change: (stretch: Stretch, kept: Kept) => StretchUpdate,
@@ -204,7 +203,7 @@ export async function keepInStretches<Kept>(
   try {
     const { data } = await queryFulfilled;
     const state = getState() as Parameters<typeof api.util.selectCachedArgsForQuery>[0];
-    const stretches: readonly Stretch[] = api.util.selectCachedArgsForQuery(state, name);
+    const stretches: readonly Stretch[] = api.util.selectCachedArgsForQuery(state, 'services');
     stretches
       .filter((stretch) => stretch.house === house)
       .forEach((stretch) => dispatch(change(stretch, data)));

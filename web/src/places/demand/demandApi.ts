@@ -20,7 +20,7 @@ import {
   type ServicePatternContent,
   type SettingsChange,
 } from '@calm/contract';
-import { api, keepInStretches, type Stretch } from '../../state/api';
+import { api, keepInServices, type Stretch } from '../../state/api';
 import { shelfWrites } from '../../state/shelfWrites';
 
 /** Which number of the week. */
@@ -98,7 +98,7 @@ const demandApi = api.injectEndpoints({
           body: change,
         }),
         onQueryStarted: ({ house, date, patternId }, request) =>
-          keepInStretches('services', house, request, (stretch, kept) =>
+          keepInServices(house, request, (stretch, kept) =>
             api.util.updateQueryData('services', stretch, (services) => {
               const service = services.find(
                 (each) => each.date === date && each.patternId === patternId,
