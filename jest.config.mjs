@@ -23,7 +23,5 @@ const project = (name) => ({
 
 export default {
   testTimeout: 60_000,
-  // As many as there are cores on the smallest machine that it has to run on: Jest itself would leave one idle.
-  maxWorkers: 2,
   projects: ['core', 'contract', 'server', 'cli', 'demo', 'web'].map(project),
 };

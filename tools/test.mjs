@@ -37,8 +37,10 @@ await runTool(async () => {
   /** @type {Tally[]} */
   const tallies = [];
   mkdirSync(RESULTS, { recursive: true });
-  if (isWanted('lint')) tallies.push(await check('Lint', 'npm', ['run', '--silent', 'lint']));
-  if (isWanted('types')) tallies.push(await check('Types', 'npm', ['run', '--silent', 'types']));
+  const checks = [];
+  if (isWanted('lint')) checks.push(check('Lint', 'npm', ['run', '--silent', 'lint']));
+  if (isWanted('types')) checks.push(check('Types', 'npm', ['run', '--silent', 'types']));
+  tallies.push(...(await Promise.all(checks)));
   if (isWanted('jest') || isWanted('e2e')) {
     const database = process.env['DATABASE_URL']
       ? null

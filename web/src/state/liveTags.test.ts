@@ -23,6 +23,12 @@ describe('what a write touches', () => {
     expect(liveTags(within(path))).toContain(tag);
   });
 
+  it('is little of a lot that is written often: no weight on a scale has the book read anew', () => {
+    expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log']);
+    expect(liveTags(within(paths.mark('yard', 'a-lot', 1, 'mix')))).not.toContain('Frictions');
+    expect(liveTags(within(paths.handovers('yard')))).toEqual(['Handovers']);
+  });
+
   it('is nothing when somebody comes or goes', () => {
     expect(liveTags(within(paths.session('yard')))).toEqual([]);
   });

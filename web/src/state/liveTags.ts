@@ -30,10 +30,18 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   places: BOOK,
 };
 
+/** Of a lot, only what is written often touches less than all that hangs on lots. */
+const OF_A_LOT: Readonly<Record<string, readonly Tag[]>> = {
+  records: ['Records', 'Log'],
+  photos: ['Records', 'Log'],
+  marks: ['Lots', 'Services'],
+};
+
 /** What a write touches; what is not known touches the book and all that was sold. */
 export function liveTags(path: string): readonly Tag[] {
-  const [, first = '', second] = path.split('/');
+  const [, first = '', second, third = ''] = path.split('/');
   if (first === 'session' || first === 'owner') return [];
   if (first === 'brought-in' && second === 'sales') return SALES;
+  if (first === 'lots' && OF_A_LOT[third]) return OF_A_LOT[third];
   return TAGS[first] ?? [...BOOK, ...SALES];
 }

@@ -32,7 +32,7 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
   const sheet = useSheet(board, boardLot);
   const [params] = useSearchParams();
   const { scaled, recipe } = sheet;
-  const number = Math.max(1, Number(params.get('load') ?? 1));
+  const number = Math.max(1, Number.parseInt(params.get('load') ?? '', 10) || 1);
   const records = useLotRecords(board.house, boardLot.lot?.id ?? null);
   const load = scaled.ok ? scaled.value.loads[number - 1] : undefined;
   const record = boardLot.lot?.loads.find((each) => each.number === number);
