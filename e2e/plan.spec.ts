@@ -122,7 +122,6 @@ test('a clash by hand is said at once, understood, and solved by its first sugge
     await expectAccessible(page);
   });
 
-  let changes = 1;
   await test.step('its first suggestion, pressed until all fits', async () => {
     const fits = page.getByText(/^Everything fits in this draft/);
     await expect(async () => {
@@ -130,14 +129,18 @@ test('a clash by hand is said at once, understood, and solved by its first sugge
       const first = conflicts(page).getByRole('button').first();
       await expect(first).toHaveText(/give it to|earlier|later/, { timeout: 2000 });
       await first.click({ timeout: 2000 });
-      changes += 1;
       await expect(fits).toBeVisible({ timeout: 3000 });
     }).toPass({ timeout: 40_000 });
   });
 
   await test.step('all of it goes back', async () => {
-    for (let i = 0; i < changes; i += 1) await page.keyboard.press('Control+z');
-    await expect(balling).toHaveAttribute('aria-label', before ?? '');
+    // A press that met the picture in motion may have counted twice: back until it is as it was.
+    await expect(async () => {
+      if ((await balling.getAttribute('aria-label')) !== before) {
+        await page.keyboard.press('Control+z');
+      }
+      await expect(balling).toHaveAttribute('aria-label', before ?? '', { timeout: 5000 });
+    }).toPass({ timeout: 60_000 });
   });
 });
 
