@@ -165,7 +165,9 @@ test('what one device writes the others show within a second or two', async ({
     timeout: 10_000,
   });
   await page.keyboard.press('Control+z');
-  await expect(other.getByRole('button', { name: /^Ossian, Tue/ })).toBeVisible({ timeout: 10_000 });
+  await expect(other.getByRole('button', { name: /^Ossian, Tue/ })).toBeVisible({
+    timeout: 10_000,
+  });
   await other.context().close();
 });
 

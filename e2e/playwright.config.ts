@@ -36,8 +36,5 @@ export default defineConfig({
     serviceWorkers: 'block',
     actionTimeout: 30_000,
   },
-  projects: [
-    project('desk-light', desk, 'light', true),
-    project('phone-dark', phone, 'dark'),
-  ],
+  projects: [project('desk-light', desk, 'light', true), project('phone-dark', phone, 'dark')],
 });
