@@ -26,3 +26,5 @@ export * from './record';
 export * from './handover';
 export * from './log';
 export * from './plannedStages';
+export * from './lotBoard';
+export * from './lotWay';

@@ -1,8 +1,9 @@
+import { whereIs } from '@calm/contract';
 import type { Silhouette } from '../parts/Ball';
-import { stopOf, whereIs } from '../state/lotBoard';
 import { dateAt } from '../state/localDate';
 import { useBoard } from '../state/useBoard';
 import { useCursor } from '../state/useCursor';
+import { stopOf } from '../state/lotStop';
 
 /** How dough looks at each stop that can hold some. */
 export const SHAPE_AT_STOP: Readonly<

@@ -1,8 +1,12 @@
-import { untouched, type LoadRecord, type Lot, type MarkChange } from '@calm/contract';
-import { exampleBook } from '@calm/demo';
+import {
+  untouched,
+  type LoadRecord,
+  type Lot,
+  type MarkChange,
+  leadProducts,
+} from '@calm/contract';
+import { exampleBook, exampleLot } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { exampleLot } from '../test-support/lots';
-import { leadProducts } from './lotBoard';
 import {
   outboxSlice,
   posted,

@@ -5,12 +5,12 @@ import {
   stagesOfPlan,
   type PlanContent,
   type Service,
+  boardLots,
 } from '@calm/contract';
 import { preferredLot, type PlannedLot, type WeekProblem } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { coverOf, shiftTimes } from './crewCover';
-import { boardLots } from './lotBoard';
 import type { Board } from './useBoard';
 
 const book = exampleBook();

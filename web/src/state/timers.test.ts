@@ -1,9 +1,7 @@
-import { NO_PLAN, untouched, type Lot, type Mark } from '@calm/contract';
-import { exampleBook } from '@calm/demo';
+import { NO_PLAN, untouched, type Lot, type Mark, boardLots, leadProducts } from '@calm/contract';
+import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { stageKey } from '@calm/core';
-import { boardLots, leadProducts } from './lotBoard';
-import { exampleLot, exampleServices } from '../test-support/lots';
 import { countdown, timersOf } from './timers';
 
 const book = exampleBook();

@@ -1,5 +1,5 @@
+import type { BoardLot } from '@calm/contract';
 import { stageKey } from '@calm/core';
-import type { BoardLot } from './lotBoard';
 
 /** A step that hands are on, and until when. */
 export interface Timer {

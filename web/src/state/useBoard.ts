@@ -1,9 +1,15 @@
-import { NO_PLAN, type HouseBook, type Service, type Shift } from '@calm/contract';
+import {
+  NO_PLAN,
+  type HouseBook,
+  type Service,
+  type Shift,
+  boardLots,
+  type BoardLot,
+} from '@calm/contract';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useBookQuery, useLotsQuery, usePlanQuery, useServicesQuery, useShiftsQuery } from './api';
 import { addDays, dateAt } from './localDate';
-import { boardLots, type BoardLot } from './lotBoard';
 import { lotsWithErrands } from './outboxLots';
 import { useCursor } from './useCursor';
 import { useWaiting } from './useErrands';

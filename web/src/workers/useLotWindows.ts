@@ -1,7 +1,12 @@
-import type { Product } from '@calm/contract';
+import {
+  type Product,
+  type BoardLot,
+  doughOnItsWay,
+  doughOutOf,
+  stagesAsTheyAre,
+  type DoughOnItsWay,
+} from '@calm/contract';
 import { useMemo } from 'react';
-import type { BoardLot } from '../state/lotBoard';
-import { doughOnItsWay, doughOutOf, stagesAsTheyAre, type DoughOnItsWay } from '../state/lotWay';
 import type { Board } from '../state/useBoard';
 import { useCursor } from '../state/useCursor';
 import type { WayAnswer } from './engineAnswers';

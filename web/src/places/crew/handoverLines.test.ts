@@ -1,10 +1,8 @@
-import { NO_PLAN, untouched, type Lot } from '@calm/contract';
+import { NO_PLAN, untouched, type Lot, boardLots, leadProducts } from '@calm/contract';
 import { stageKey, workOf } from '@calm/core';
-import { exampleBook } from '@calm/demo';
+import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { boardLots, leadProducts } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
-import { exampleLot, exampleServices } from '../../test-support/lots';
 import { formats as f, t } from '../../test-support/words';
 import { handoverLines } from './handoverLines';
 

@@ -1,9 +1,13 @@
-import type { HandoverLine, HandoverPart } from '@calm/contract';
+import {
+  type HandoverLine,
+  type HandoverPart,
+  doughOutOf,
+  whereIs,
+  type BoardLot,
+} from '@calm/contract';
 import { stageKey, workOf } from '@calm/core';
 import type { TFunction } from 'i18next';
 import type { Formats } from '../../parts/format';
-import { doughOutOf } from '../../state/lotWay';
-import { whereIs, type BoardLot } from '../../state/lotBoard';
 import { stateWord } from '../../state/lotWords';
 import { markOf } from '../../state/outboxLots';
 import type { Board } from '../../state/useBoard';

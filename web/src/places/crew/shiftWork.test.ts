@@ -1,8 +1,7 @@
-import type { Lot, Service, Shift } from '@calm/contract';
+import { type Lot, type Service, type Shift, boardLots } from '@calm/contract';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { boardLots } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { shiftBoard } from './shiftWork';
 

@@ -1,6 +1,6 @@
+import type { BoardLot } from '@calm/contract';
 import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/crewCover';
-import type { BoardLot } from '../../state/lotBoard';
 import { markOf } from '../../state/outboxLots';
 import type { Board } from '../../state/useBoard';
 

@@ -1,12 +1,11 @@
 import Button from '@mui/material/Button';
-import type { Product, ProductCount, Sale, Service } from '@calm/contract';
+import type { Product, ProductCount, Sale, Service, BoardLot } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { LabelledCell } from '../../parts/LabelledCell';
 import { BALLS } from '../../parts/readNumber';
 import { onOrAfter, TimeOfDay } from '../../parts/TimeOfDay';
 import { useBookQuery } from '../../state/api';
-import type { BoardLot } from '../../state/lotBoard';
 import { minuteAt } from '../../state/localDate';
 import { useHouse } from '../../state/useBoard';
 import styles from './Demand.module.css';

@@ -1,8 +1,7 @@
-import type { ForecastAnswer, HouseCalendar, Sale, Service } from '@calm/contract';
+import type { ForecastAnswer, HouseCalendar, Sale, Service, BoardLot } from '@calm/contract';
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { CountCell } from './CountCell';
 import styles from './Demand.module.css';

@@ -1,7 +1,6 @@
-import { lotItem, recipeFor, scaleRecipe } from '@calm/contract';
+import { lotItem, recipeFor, scaleRecipe, type BoardLot } from '@calm/contract';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import type { BoardLot } from '../../state/lotBoard';
 import { shoppingOf } from './shoppingLines';
 
 const book = exampleBook();

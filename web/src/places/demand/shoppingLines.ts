@@ -1,6 +1,5 @@
 import { shoppingList, type ShoppingLine } from '@calm/core';
-import type { HouseBook } from '@calm/contract';
-import type { BoardLot } from '../../state/lotBoard';
+import type { HouseBook, BoardLot } from '@calm/contract';
 
 /** What some lots still take, and which of them cannot be made as they stand. */
 export interface Shopping {

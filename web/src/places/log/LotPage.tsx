@@ -1,4 +1,4 @@
-import { scaleRecipe, standing, type HouseBook, type LotLog } from '@calm/contract';
+import { scaleRecipe, standing, type HouseBook, type LotLog, type BoardLot } from '@calm/contract';
 import { countBack, pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
@@ -9,7 +9,6 @@ import { useFormats } from '../../parts/format';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useBookQuery } from '../../state/api';
-import type { BoardLot } from '../../state/lotBoard';
 import { markOf, recordsWithErrands } from '../../state/outboxLots';
 import { useHouse } from '../../state/useBoard';
 import { useWaiting } from '../../state/useErrands';

@@ -1,12 +1,16 @@
-import type { HouseBook } from '@calm/contract';
+import {
+  type HouseBook,
+  type BoardLot,
+  doughOnItsWay,
+  doughOutOf,
+  stagesAsTheyAre,
+} from '@calm/contract';
 import { STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/SwellingRibbon';
 import { useWidth } from '../../parts/useWidth';
-import type { BoardLot } from '../../state/lotBoard';
-import { doughOnItsWay, doughOutOf, stagesAsTheyAre } from '../../state/lotWay';
 import { markOf } from '../../state/outboxLots';
 import type { WayAnswer } from '../../workers/engineAnswers';
 import { useWay } from '../../workers/useWay';

@@ -1,4 +1,4 @@
-import { standing, type Product } from '@calm/contract';
+import { standing, type Product, type BoardLot } from '@calm/contract';
 import { pieceRun, stageKey, useRemainder as remainderUse, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -8,7 +8,6 @@ import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 import { useNotices } from '../../parts/Notices';
 import { Page } from '../../parts/Page';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { useMark } from '../../state/useMark';
 import { useAddRecord, useLotRecords } from '../../state/useRecords';

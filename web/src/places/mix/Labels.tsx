@@ -1,9 +1,7 @@
-import type { Product } from '@calm/contract';
+import { type Product, type BoardLot, documentOfLot, mixedMsOf } from '@calm/contract';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
-import type { BoardLot } from '../../state/lotBoard';
-import { documentOfLot, mixedMsOf } from '../../state/lotWay';
 import type { Board } from '../../state/useBoard';
 import { useWay } from '../../workers/useWay';
 import styles from './Paper.module.css';

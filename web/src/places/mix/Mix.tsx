@@ -1,3 +1,4 @@
+import { whereIs, type BoardLot } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball } from '../../parts/Ball';
@@ -5,11 +6,11 @@ import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
-import { stopOf, whereIs, type BoardLot } from '../../state/lotBoard';
 import { silhouetteOf, stateWord } from '../../state/lotWords';
 import { useBoard, type Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
 import styles from './Mix.module.css';
+import { stopOf } from '../../state/lotStop';
 
 /** The doughs at the mixer now, and the next to be made. */
 export function Mix() {

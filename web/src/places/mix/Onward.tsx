@@ -1,10 +1,10 @@
+import type { BoardLot } from '@calm/contract';
 import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import Checkbox from '@mui/material/Checkbox';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../parts/Caution';
 import { useFormats } from '../../parts/format';
 import { coverOf, shiftTimes } from '../../state/crewCover';
-import type { BoardLot } from '../../state/lotBoard';
 import { coverWords } from '../../state/lotWords';
 import type { Board } from '../../state/useBoard';
 import styles from './BatchSheet.module.css';

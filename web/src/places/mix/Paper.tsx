@@ -1,3 +1,4 @@
+import type { BoardLot } from '@calm/contract';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -5,7 +6,6 @@ import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { Labels } from './Labels';
 import styles from './Paper.module.css';

@@ -1,9 +1,8 @@
-import { adviseLoad } from '@calm/contract';
+import { adviseLoad, type BoardLot } from '@calm/contract';
 import type { WeighedLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../parts/Caution';
 import { useFormats } from '../../parts/format';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import styles from './Paper.module.css';
 import { QrMark } from './QrMark';

@@ -1,4 +1,4 @@
-import { adviseLoad, standing, type RecordOf } from '@calm/contract';
+import { adviseLoad, standing, type RecordOf, type BoardLot } from '@calm/contract';
 import type { WeighedLine } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -9,7 +9,6 @@ import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';
 import { useNotices } from '../../parts/Notices';
 import { Page } from '../../parts/Page';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { useAddRecord, useLotRecords } from '../../state/useRecords';
 import { useBenchScale } from './useBenchScale';

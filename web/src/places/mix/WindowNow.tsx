@@ -1,8 +1,8 @@
+import type { BoardLot } from '@calm/contract';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { workOf } from '@calm/core';
 import { useFormats } from '../../parts/format';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { useLotWindows } from '../../workers/useLotWindows';
 import styles from './BatchSheet.module.css';

@@ -1,3 +1,4 @@
+import type { BoardLot } from '@calm/contract';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useParams } from 'react-router';
@@ -5,7 +6,6 @@ import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
 import { Waiting } from '../../parts/Waiting';
-import type { BoardLot } from '../../state/lotBoard';
 import { useBoard, type Board } from '../../state/useBoard';
 import { findBoardLot } from './useSheet';
 

@@ -4,10 +4,10 @@ import {
   scaleRecipe,
   type LoadTemps,
   type Recipe,
+  type BoardLot,
 } from '@calm/contract';
 import type { Outcome, ScaledLot, ScaleReason } from '@calm/core';
 import { useFrictionsQuery } from '../../state/api';
-import type { BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import { useDraft } from '../../state/useDraft';
 

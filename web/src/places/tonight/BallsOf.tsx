@@ -1,3 +1,4 @@
+import type { BoardLot } from '@calm/contract';
 import { QUARTER_MIN, type PullWave } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -5,7 +6,6 @@ import { Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts'
 import { Ball, type Silhouette } from '../../parts/Ball';
 import { useFormats } from '../../parts/format';
 import { useWidth } from '../../parts/useWidth';
-import type { BoardLot } from '../../state/lotBoard';
 import { useMay } from '../../state/useMay';
 import { useCursor } from '../../state/useCursor';
 import styles from './Balls.module.css';

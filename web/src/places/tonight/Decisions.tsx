@@ -1,9 +1,9 @@
+import type { BoardLot } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { stageKey, type PlannedWork } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useFormats } from '../../parts/format';
-import type { BoardLot } from '../../state/lotBoard';
 import { useCursor } from '../../state/useCursor';
 import { useMark } from '../../state/useMark';
 import { useMay } from '../../state/useMay';

@@ -1,3 +1,4 @@
+import { whereIs, type BoardLot } from '@calm/contract';
 import { stageKey, type PlannedWork, type Whereabouts } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -8,7 +9,6 @@ import { useFormats } from '../../parts/format';
 import { LotBand } from '../../parts/LotBand';
 import { useWidth } from '../../parts/useWidth';
 import { coverOf, shiftTimes } from '../../state/crewCover';
-import { whereIs, type BoardLot } from '../../state/lotBoard';
 import { coverWords, silhouetteOf, stateWord } from '../../state/lotWords';
 import type { Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';

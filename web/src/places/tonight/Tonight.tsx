@@ -1,4 +1,4 @@
-import type { Service } from '@calm/contract';
+import { type Service, whereIs, type BoardLot } from '@calm/contract';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/Failed';
@@ -6,7 +6,6 @@ import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
-import { whereIs, type BoardLot } from '../../state/lotBoard';
 import { useBoard, type Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';
 import ballStyles from './Balls.module.css';

@@ -1,6 +1,6 @@
+import { whereIs, type BoardLot } from '@calm/contract';
 import { stageKey, type PlannedWork, type PullWave } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/crewCover';
-import { whereIs, type BoardLot } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
 import type { LotWindows } from '../../workers/useLotWindows';
 import type { ServiceBalls } from './serviceBalls';

@@ -6,6 +6,7 @@ import {
   type Product,
   type Service,
   type Usage,
+  type BoardLot,
 } from '@calm/contract';
 import {
   nextPulls,
@@ -22,7 +23,6 @@ import {
   type ServingQuarter,
   type Standing,
 } from '@calm/core';
-import type { BoardLot } from '../../state/lotBoard';
 import type { LotWindow } from '../../workers/useLotWindows';
 
 /** One product at one service: how its balls stand, what is asked for, what to pull next. */

@@ -5,13 +5,13 @@ import {
   type Lot,
   type LotRecord,
   type Service,
+  boardLots,
+  leadProducts,
 } from '@calm/contract';
 import { stageKey, workOf } from '@calm/core';
-import { exampleBook } from '@calm/demo';
+import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { boardLots, leadProducts } from '../../state/lotBoard';
 import type { Board } from '../../state/useBoard';
-import { exampleLot, exampleServices } from '../../test-support/lots';
 import type { LotWindow } from '../../workers/useLotWindows';
 import { decisionsOf, type LotTonight } from './decisions';
 import { serviceBalls } from './serviceBalls';

@@ -1,8 +1,8 @@
+import type { BoardLot } from '@calm/contract';
 import { stageKey } from '@calm/core';
 import type { PullWave } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
-import type { BoardLot } from '../../state/lotBoard';
 import { markOf } from '../../state/outboxLots';
 import { useErrands } from '../../state/useErrands';
 import { useAddRecord } from '../../state/useRecords';

@@ -1,7 +1,6 @@
-import type { Service } from '@calm/contract';
+import type { Service, BoardLot } from '@calm/contract';
 import { useMemo } from 'react';
 import { useUsageQuery } from '../../state/api';
-import type { BoardLot } from '../../state/lotBoard';
 import { addDays, dateAt } from '../../state/localDate';
 import type { Board } from '../../state/useBoard';
 import { useCursor } from '../../state/useCursor';

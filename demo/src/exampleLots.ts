@@ -12,7 +12,7 @@ import {
  * A lot and its services for tests: as a house would have them on a Thursday, without a database.
  */
 
-export const DATE = '2026-11-26';
+const DATE = '2026-11-26';
 const at = (time: string) => `${DATE}T${time}:00.000Z`;
 
 /** Lunch and dinner that want a product. */

@@ -1,7 +1,7 @@
 import type { Lot, Service } from '@calm/contract';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { boardLots, leadProducts, stopOf, whereIs, type BoardLot } from './lotBoard';
+import { boardLots, leadProducts, type BoardLot } from './lotBoard';
 
 const book = exampleBook();
 const DATE = '2026-11-25';
@@ -74,14 +74,5 @@ describe('the board', () => {
     };
     expect(lotOf('yard-round', [lot]).items[0]?.count).toBe(100);
     expect(lotOf('yard-round', [lot]).code).toBe('YR-1123-A');
-  });
-
-  it('finds each stop of the spine as time goes on', () => {
-    const lot = lotOf('yard-round');
-    const now = (lot.stages[0]?.startMs ?? 0) - 1;
-    const stops = lot.stages.map((stage) => stopOf(whereIs(lot, stage.endMs - 1, now)));
-    expect(stops).toEqual(['plan', 'mix', 'mix', 'mix', 'mix', 'walk-in', 'walk-in', 'tonight']);
-    expect(stopOf(whereIs(lot, lot.doorsMs, now))).toBe('tonight');
-    expect(stopOf(whereIs(lot, lot.closeMs, now))).toBe('log');
   });
 });

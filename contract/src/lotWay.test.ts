@@ -1,8 +1,7 @@
 import { NO_PLAN, untouched, type Lot, type Mark } from '@calm/contract';
 import { stageKey, workOf } from '@calm/core';
-import { exampleBook } from '@calm/demo';
+import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { exampleLot, exampleServices } from '../test-support/lots';
 import { boardLots, leadProducts, type BoardLot } from './lotBoard';
 import { doughOnItsWay, doughOutOf, stagesAsTheyAre } from './lotWay';
 

@@ -1,21 +1,4 @@
 import {
-  ballsToMake,
-  lotItem,
-  NO_PLAN,
-  plannedLotOf,
-  productsOfDough,
-  recipeFor,
-  scaleRecipe,
-  stagesOfPlan,
-  type HouseBook,
-  type Lot,
-  type LotItem,
-  type PlanContent,
-  type Product,
-  type Recipe,
-  type Service,
-} from '@calm/contract';
-import {
   countBack,
   whereabouts,
   type Outcome,
@@ -24,6 +7,12 @@ import {
   type ScaleReason,
   type Whereabouts,
 } from '@calm/core';
+import { ballsToMake, type Service } from './demand';
+import type { HouseBook, Product } from './house';
+import type { Lot, LotItem, Recipe } from './lot';
+import { NO_PLAN, type PlanContent } from './plan';
+import { plannedLotOf, stagesOfPlan } from './plannedStages';
+import { lotItem, productsOfDough, recipeFor, scaleRecipe } from './recipe';
 
 /** A lot as the board shows it: under way, or still only wanted. */
 export interface BoardLot {
@@ -161,19 +150,4 @@ export function whereIs(boardLot: BoardLot, atMs: number, nowMs: number): Wherea
     .filter((mark) => mark.loadNumber === 0 && mark.doneAt !== null)
     .map((mark) => ({ stageKey: mark.stepKey, doneMs: Date.parse(mark.doneAt ?? '') }));
   return whereabouts(boardLot.stages, done, atMs, nowMs, boardLot.closeMs);
-}
-
-/** The stop of the spine at which a lot is found. */
-export type SpineStop = 'plan' | 'mix' | 'walk-in' | 'tonight' | 'log';
-
-/** Which stop a lot is at. */
-export function stopOf(where: Whereabouts): SpineStop {
-  if (where.kind === 'to-make') return 'plan';
-  if (where.kind === 'served') return 'log';
-  if (where.kind === 'serving') return 'tonight';
-  if (where.kind === 'at-work') {
-    return where.stage === 'sheet' || where.stage === 'pull' ? 'tonight' : 'mix';
-  }
-  if (where.stage === 'cold') return 'walk-in';
-  return where.stage === 'temper' ? 'tonight' : 'mix';
 }

@@ -1,6 +1,8 @@
-import { documentOfRecipe, type DoughDocument, type Product } from '@calm/contract';
 import { doughStageOf, stageKey, wayOfRoute, type PlannedStage } from '@calm/core';
+import type { DoughDocument } from './dough';
+import type { Product } from './house';
 import type { BoardLot } from './lotBoard';
+import { documentOfRecipe } from './lotDough';
 
 /** What the engine is asked about a lot's balls of one product, as it is planned. */
 export function documentOfLot(
