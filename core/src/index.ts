@@ -7,6 +7,7 @@ export * from './plan';
 export * from './heat';
 export * from './ferment';
 export * from './house';
+export * from './cold';
 export * from './pantry';
 export * from './learn';
 export * from './demand';

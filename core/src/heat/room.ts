@@ -22,6 +22,8 @@ export interface Defrost {
   readonly everyH: number;
   readonly minutes: number;
   readonly heaterW: number;
+  /** When one begins, hours on the clock that the setting's `clockHour` counts; 0 when it is not known. */
+  readonly phaseH?: number;
 }
 
 /** A small walk-in with the usual racks. */

@@ -1,9 +1,11 @@
-import type { Room, RoomDrive } from './room';
+import type { Defrost, Room, RoomDrive } from './room';
 
 /** Something that happens to a room. Hours count from the simulation's start. */
 export type RoomEvent = { readonly fromHour: number; readonly hours: number } & (
   | { readonly kind: 'power-cut' }
   | { readonly kind: 'compressor-out' }
+  /** Only this share of its cooling is left, 0–1. */
+  | { readonly kind: 'compressor-weak'; readonly share: number }
   | { readonly kind: 'door-open' }
   | { readonly kind: 'heatwave'; readonly warmerC: number }
 );
@@ -14,6 +16,8 @@ export interface RoomSetting {
   /** Minutes per hour that the door stands open as people come and go. */
   readonly doorMinPerH: number;
   readonly events: readonly RoomEvent[];
+  /** Hour 0 on the clock by which the coil thaws; without it the first thaw is one interval after the start. */
+  readonly clockHour?: number;
 }
 
 /** A quiet day in a kitchen. */
@@ -36,12 +40,13 @@ export function setDrive(
     if (share === 0) continue;
     if (event.kind === 'power-cut') powerShare -= share;
     else if (event.kind === 'compressor-out') compressorShare -= share;
+    else if (event.kind === 'compressor-weak') compressorShare -= share * (1 - event.share);
     else if (event.kind === 'door-open') doorShare += share;
     else outsideC += share * event.warmerC;
   }
   const power = Math.max(0, powerShare);
   const defrostShare = room.defrost
-    ? defrosting(room.defrost.everyH, room.defrost.minutes / 60, fromHour, toHour)
+    ? defrosting(room.defrost, setting.clockHour, fromHour, toHour)
     : 0;
   drive.outsideC = outsideC;
   drive.doorShare = Math.min(1, doorShare);
@@ -54,8 +59,16 @@ function overlap(from: number, to: number, start: number, end: number): number {
   return Math.max(0, Math.min(to, end) - Math.max(from, start)) / (to - from);
 }
 
-/** Share of [from, to] spent defrosting; the first defrost is one interval after the start. */
-function defrosting(everyH: number, lastsH: number, from: number, to: number): number {
-  const round = Math.floor(to / everyH);
-  return round < 1 ? 0 : overlap(from, to, round * everyH, round * everyH + lastsH);
+/** Share of [from, to] spent defrosting: by the clock where there is one. */
+function defrosting(
+  { everyH, minutes, phaseH = 0 }: Defrost,
+  clockHour: number | undefined,
+  from: number,
+  to: number,
+): number {
+  const sinceH = clockHour === undefined ? 0 : clockHour - phaseH;
+  const round = Math.floor((to + sinceH) / everyH);
+  if (clockHour === undefined && round < 1) return 0;
+  const start = round * everyH - sinceH;
+  return overlap(from, to, start, start + minutes / 60);
 }

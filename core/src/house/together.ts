@@ -18,6 +18,8 @@ export interface RoomCourse {
 /** A lot's way as far as the simulation goes. Hours count from its own mixer. */
 export interface LotCourse {
   readonly name: string;
+  /** Hour of the simulation at which it came off the mixer. */
+  readonly startHour: number;
   readonly course: Course;
   readonly window: ReadyWindow;
   readonly mostMaturityH: number;
@@ -85,7 +87,13 @@ export function simulateTogether(
     lots: lots.map(({ lot, course, dough, target }) => {
       const { mostMaturityH } = dough.traits.limits;
       const window = readWindow(course, target, mostMaturityH, lot.route.stages.length - 1);
-      return { name: lot.name, course: trimmed(course), window, mostMaturityH };
+      return {
+        name: lot.name,
+        startHour: lot.startHour,
+        course: trimmed(course),
+        window,
+        mostMaturityH,
+      };
     }),
   });
 }

@@ -1,0 +1,6 @@
+export * from './reading';
+export * from './alarm';
+export * from './cause';
+export * from './rack';
+export * from './roomAir';
+export * from './loadIn';
