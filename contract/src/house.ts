@@ -11,6 +11,7 @@ import type {
   YeastConversion,
 } from '@calm/core';
 import type { Role } from './access';
+import type { ColdRules, ReadingColumns } from './cold/probe';
 import type { Kitchen, Place } from './kitchen';
 import type { HouseStakes } from './stakes';
 
@@ -44,6 +45,10 @@ export interface HouseSettings {
   readonly salesColumns?: SalesColumns;
   /** What it works with; `STANDARD_KITCHEN` when the house has not said. */
   readonly kitchen?: Kitchen;
+  /** How it looks after its cold; `STANDARD_COLD_RULES` when the house has not said. */
+  readonly cold?: ColdRules;
+  /** How loggers' files were read last time. */
+  readonly readingColumns?: ReadingColumns;
   /** Passwords and PINs that a made-up house tells everybody, by people's ids. No real house has them. */
   readonly demoSecrets?: Readonly<Record<string, string>>;
 }
@@ -66,7 +71,9 @@ export interface SalesColumns {
 }
 
 /** The settings that people change in the application, each whole. */
-export type SettingsChange = Partial<Pick<HouseSettings, 'stakes' | 'salesColumns' | 'kitchen'>> & {
+export type SettingsChange = Partial<
+  Pick<HouseSettings, 'stakes' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns'>
+> & {
   readonly version: number;
 };
 

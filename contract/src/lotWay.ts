@@ -30,6 +30,8 @@ export function mixedMsOf({ stages }: BoardLot): number | null {
 export interface DoughOnItsWay {
   readonly document: DoughDocument;
   readonly mixedMs: number;
+  /** Where each of its stages is, by the places' names. */
+  readonly places: readonly string[];
 }
 
 /** A stage, as it was or as it will be. */
@@ -108,6 +110,7 @@ export function doughOnItsWay(
   const ahead = hoursOf(way.ahead);
   return {
     mixedMs,
+    places: way.stages.map(({ rest }) => rest.place),
     document: {
       formula: recipe.formula,
       ballWeightG,

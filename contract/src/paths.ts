@@ -89,5 +89,16 @@ export const paths = {
   log: (slug: string, query: LogQuery = {}) => `${house(slug)}/log${search(query)}`,
   logCsv: (slug: string, query: LogQuery = {}) => `${house(slug)}/log.csv${search(query)}`,
   lotLog: (slug: string, id: string) => `${house(slug)}/log/${encodeURIComponent(id)}`,
+  /** Everything about the cold now. */
+  cold: (slug: string) => `${house(slug)}/cold`,
+  coldDay: (slug: string, date: string) => `${house(slug)}/cold/day?date=${date}`,
+  coldRecord: (slug: string, from: string, days: number) =>
+    `${house(slug)}/cold/record?from=${from}&days=${days}`,
+  coldRecordCsv: (slug: string, from: string, days: number) =>
+    `${house(slug)}/cold/record.csv?from=${from}&days=${days}`,
+  readings: (slug: string) => `${house(slug)}/readings`,
+  probes: (slug: string, id?: string) => record(slug, 'probes', id),
+  alarm: (slug: string, id: string) => `${record(slug, 'alarms', id)}/acknowledged`,
+  coldNotes: (slug: string) => `${house(slug)}/cold-notes`,
   frictions: (slug: string) => `${house(slug)}/mixers/frictions`,
 } as const;

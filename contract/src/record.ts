@@ -1,3 +1,5 @@
+import type { Spot } from './cold/spot';
+
 /** How balls opened. */
 export const OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'] as const;
 export type Opening = (typeof OPENINGS)[number];
@@ -52,6 +54,26 @@ export type RecordContent =
       readonly leftTo: Leftover;
       readonly note: string;
     }
+  /** Trays to another position: `from` is null as they come in, `to` where they leave the racks. */
+  | {
+      readonly kind: 'moved';
+      readonly productId: string;
+      readonly from: Spot | null;
+      readonly to: Spot | null;
+      readonly trays: number;
+      readonly balls: number;
+    }
+  /** Thrown away by whoever is responsible. */
+  | {
+      readonly kind: 'discarded';
+      readonly productId: string;
+      readonly from: Spot | null;
+      readonly trays: number;
+      readonly balls: number;
+      readonly note: string;
+    }
+  /** To be used before the others. */
+  | { readonly kind: 'first'; readonly isFirst: boolean; readonly note: string }
   | { readonly kind: 'photo'; readonly photoId: string; readonly note: string }
   | { readonly kind: 'said'; readonly note: string };
 

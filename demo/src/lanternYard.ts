@@ -69,7 +69,12 @@ export const places: readonly PlaceContent[] = [
     zones: [zone('door', 16, 0.8), zone('middle', 16), zone('back', 16, -0.4)],
     traysAPosition: 2,
     tubs: 6,
-    room: { ...USUAL_ROOM, setC: 3.5, zonesC: { door: 0.8, middle: 0, back: -0.4 } },
+    room: {
+      ...USUAL_ROOM,
+      setC: 3.5,
+      defrost: { everyH: 8, minutes: 20, heaterW: 600, phaseH: 2.5 },
+      zonesC: { door: 0.8, middle: 0, back: -0.4 },
+    },
   },
   {
     name: 'Under-counter',

@@ -1,15 +1,18 @@
 import {
   activeKeyOf,
+  addReadings,
   hashSecret,
   inTransaction,
+  readProbes,
   schema as t,
   type Database,
   type Queries,
 } from '@calm/server';
-import { NO_LOSSES, type HouseBook } from '@calm/contract';
+import { NO_LOSSES, type HouseBook, type Lot } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
-import { makeHistory } from './history';
+import { CALIBRATION_C, makeAlarms, makePuts, makeReadings, probes } from './cold';
+import { makeHistory, WEEKS_OF_HISTORY } from './history';
 import { makeSales, quartersOf } from './sales';
 import * as yard from './lanternYard';
 import { makeRecords } from './records';
@@ -26,6 +29,10 @@ export interface DemoOptions {
   readonly now: Date;
   /** Weeks of history; ten unless a test wants to be quick. */
   readonly weeks?: number;
+  /** Days of temperature readings; as long as the history unless a test wants to be quick. */
+  readonly readingDays?: number;
+  /** Probes fell silent this many hours ago: somebody else posts what came after. */
+  readonly silentH?: number;
   /** Only the site, its machines, crew and services: nothing in the book yet, and no history. */
   readonly isBookEmpty?: boolean;
 }
@@ -43,7 +50,15 @@ export async function isLoaded(db: Database, slug = 'lantern-yard'): Promise<boo
  */
 export async function loadLanternYard(
   db: Database,
-  { slug = 'lantern-yard', name = yard.HOUSE_NAME, now, weeks, isBookEmpty = false }: DemoOptions,
+  {
+    slug = 'lantern-yard',
+    name = yard.HOUSE_NAME,
+    now,
+    weeks = WEEKS_OF_HISTORY,
+    readingDays = weeks * 7,
+    silentH = 0,
+    isBookEmpty = false,
+  }: DemoOptions,
 ): Promise<{ lots: number }> {
   const id = (key: string) => uuidOf(`${slug}/${key}`, NAMESPACE);
   const houseId = id('house');
@@ -103,12 +118,15 @@ export async function loadLanternYard(
       ),
       (batch) => tx.insert(t.marks).values(batch),
     );
-    const records = makeRecords(
-      lots,
-      now,
-      (productId) => book.products.find((p) => p.id === productId)?.ballsPerTray ?? 1,
-      (service) => patternId(id, service),
-    );
+    const records = [
+      ...makeRecords(
+        lots,
+        now,
+        (productId) => book.products.find((p) => p.id === productId)?.ballsPerTray ?? 1,
+        (service) => patternId(id, service),
+      ),
+      ...makePuts(book, lots, now, (place) => id(`place/${place}`)),
+    ];
     await inBatches(records, (batch) =>
       tx.insert(t.lotRecords).values(
         batch.map(({ key, lot, at, by, content }) => ({
@@ -123,6 +141,10 @@ export async function loadLanternYard(
         })),
       ),
     );
+    await insertProbes(tx, houseId, id);
+    if (!isBookEmpty) {
+      await insertReadings(tx, houseId, id, { lots, now, days: readingDays, silentH });
+    }
     if (!isBookEmpty) {
       const { at, by, readAt, readBy, lines, note } = yard.handover(now);
       await tx.insert(t.handovers).values({
@@ -362,6 +384,61 @@ async function insertSales(tx: Queries, houseId: string, id: Ids, now: Date, wee
   );
 }
 
+async function insertProbes(tx: Queries, houseId: string, id: Ids) {
+  await tx.insert(t.probes).values(
+    probes.map(({ key, name, place, zone, errorC }) => ({
+      id: id(`probe/${key}`),
+      houseId,
+      name,
+      placeId: id(`place/${place}`),
+      zone,
+      calibrations:
+        errorC === 0 ? [] : [{ from: '2026-01-05T09:00:00.000Z', offsetC: CALIBRATION_C }],
+    })),
+  );
+}
+
+async function insertReadings(
+  tx: Queries,
+  houseId: string,
+  id: Ids,
+  { lots, now, days, silentH }: { lots: readonly Lot[]; now: Date; days: number; silentH: number },
+) {
+  const scope = { tx, houseId };
+  const untilS = now.getTime() / 1000 - silentH * 3600;
+  const history = makeReadings(lots, now, days).map(({ probe, readings }) => ({
+    probe,
+    readings: readings.filter(({ atS }) => atS <= untilS),
+  }));
+  const numbered = await readProbes(scope);
+  for (const { probe, readings } of history) {
+    const own = numbered.find((each) => each.probe.id === id(`probe/${probe.key}`));
+    if (!own) continue;
+    const [atS, airC] = [readings.map((each) => each.atS), readings.map((each) => each.airC)];
+    await addReadings(scope, own.no, atS, airC);
+  }
+  const alarms = makeAlarms(history, now);
+  await inBatches(alarms, (batch) =>
+    tx.insert(t.coldAlarms).values(
+      batch.map(({ probe, found, causes, by, cause, note }) => ({
+        id: id(`alarm/${probe.key}/${found.fromS}`),
+        houseId,
+        probeId: id(`probe/${probe.key}`),
+        kind: found.kind,
+        fromAt: new Date(found.fromS * 1000),
+        untilAt: new Date((found.untilS ?? 0) * 1000),
+        worstC: found.worstC,
+        meanC: found.meanC,
+        causes,
+        acknowledgedAt: new Date((found.untilS ?? 0) * 1000 + 20 * 60_000),
+        acknowledgedById: id(`person/${by}`),
+        foundCause: cause,
+        note,
+      })),
+    ),
+  );
+}
+
 /** Takes a house and everything of it out, children first. */
 async function removeHouse(tx: Queries, houseId: string) {
   const children = [
@@ -393,9 +470,20 @@ async function removeHouse(tx: Queries, houseId: string) {
     t.plans,
     t.audit,
     t.answers,
+    t.coldNotes,
+    t.coldAlarms,
+    t.probes,
     t.places,
     t.mixers,
   ] as const;
+  const numbers = await tx
+    .select({ no: t.probes.no })
+    .from(t.probes)
+    .where(eq(t.probes.houseId, houseId));
+  for (const { no } of numbers) {
+    await tx.delete(t.readings).where(eq(t.readings.probeNo, no));
+    await tx.delete(t.readingBuckets).where(eq(t.readingBuckets.probeNo, no));
+  }
   for (const table of children) await tx.delete(table).where(eq(table.houseId, houseId));
   await tx.delete(t.houses).where(eq(t.houses.id, houseId));
 }

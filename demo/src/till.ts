@@ -6,6 +6,7 @@ import {
   type TillSale,
 } from '@calm/contract';
 import { QUARTER_MIN } from '@calm/core';
+import type { Line } from './line';
 import { noise } from './noise';
 
 /*
@@ -16,12 +17,6 @@ import { noise } from './noise';
 const MS_PER_MIN = 60_000;
 /** Balls in one order at most. */
 const MOST_AN_ORDER = 4;
-
-/** How the till reaches the house. */
-export interface TillLine {
-  get<T>(path: string): Promise<T>;
-  post<T>(path: string, body: unknown): Promise<T>;
-}
 
 /** What a till remembers between two posts. */
 export interface TillMemory {
@@ -75,7 +70,7 @@ const A_POST = 200;
  * @returns how many the house has added
  */
 export async function tillRound(
-  line: TillLine,
+  line: Line,
   house: string,
   nowMs: number,
   memory: TillMemory,

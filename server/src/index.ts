@@ -6,6 +6,8 @@ export * from './store/database';
 export * as schema from './store/schema';
 export { inTransaction } from './store/transaction';
 export { activeKeyOf } from './store/lots';
+export { readProbes } from './store/probes';
+export { addReadings } from './store/readings';
 export { addDays, datesFrom, instantOf, localDateOf, weekdayOf } from './use-cases/wallClock';
 export { openSession } from './store/sessions';
 export { hashSecret } from './use-cases/hashSecret';

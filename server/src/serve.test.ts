@@ -10,7 +10,7 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
   database = await freshDatabase();
-  await loadLanternYard(database.db, { now: new Date(NOW) });
+  await loadLanternYard(database.db, { now: new Date(NOW), weeks: 1 });
 });
 afterAll(() => database.drop());
 

@@ -3,6 +3,7 @@ import { pino } from 'pino';
 import { ownClock, systemClock } from './clock';
 import { StartError, type Config } from './config';
 import { createApp } from './http/app';
+import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/liveHub';
 import { openDatabase } from './store/database';
 
@@ -26,11 +27,12 @@ export async function serve(config: Config): Promise<Serving> {
   const { db, pool } = openDatabase(config.databaseUrl);
   const live = new LiveHub(db, log);
   let isTakingWork = true;
+  const clock = config.ownNow ? ownClock(config.ownNow, config.clockSpeed) : systemClock;
   const app = createApp({
     db,
     log,
     live,
-    clock: config.ownNow ? ownClock(config.ownNow, config.clockSpeed) : systemClock,
+    clock,
     webDir: config.webDir,
     isTakingWork: () => isTakingWork,
   });
@@ -42,10 +44,12 @@ export async function serve(config: Config): Promise<Serving> {
     await pool.end();
     throw startError(error, config);
   }
+  const stopWatching = startColdWatch(db, clock, log, () => live.nudge());
   return {
     url: `http://${config.host}:${config.port}`,
     stop: async () => {
       isTakingWork = false;
+      await stopWatching();
       await live.stop();
       const hurry = setTimeout(() => server.closeAllConnections(), STOP_WITHIN_MS);
       await new Promise<void>((resolve) => {

@@ -6,3 +6,4 @@ export * from './dateText';
 export * from './salesFile';
 export * from './salesColumns';
 export * from './wholeNumber';
+export * from './readingsFile';

@@ -15,6 +15,7 @@ import { SALES_A_REQUEST } from '../demand';
 import type { HouseStakes } from '../stakes';
 import type { SalesColumns, SettingsChange } from '../house';
 import { kitchenSchema } from './plan';
+import { coldRulesSchema, readingColumnsSchema } from './cold';
 import Joi from 'joi';
 import { ballCount, id, localDate, text, version } from './numbers';
 
@@ -190,4 +191,6 @@ export const settingsChangeSchema = Joi.object<SettingsChange>({
     products: Joi.object().pattern(column(), id().allow(null)).max(1000).required(),
   }),
   kitchen: kitchenSchema,
-}).or('stakes', 'salesColumns', 'kitchen');
+  cold: coldRulesSchema,
+  readingColumns: readingColumnsSchema,
+}).or('stakes', 'salesColumns', 'kitchen', 'cold', 'readingColumns');

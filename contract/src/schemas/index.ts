@@ -12,3 +12,4 @@ export * from './week';
 export * from './plan';
 export * from './access';
 export * from './record';
+export * from './cold';

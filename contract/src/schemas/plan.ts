@@ -153,6 +153,7 @@ export const placeSchema = Joi.object<PlaceContent>({
       everyH: Joi.number().greater(0).max(168).required(),
       minutes: Joi.number().min(0).max(240).required(),
       heaterW: watts(),
+      phaseH: Joi.number().min(0).max(168),
     })
       .required()
       .allow(null),

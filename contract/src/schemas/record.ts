@@ -13,10 +13,13 @@ import {
   type RecordKind,
   type RecordStart,
 } from '../record';
+import { spotSchema } from './cold';
 import { ballCount, id, localDate, massG, tempC, text, version } from './numbers';
 
 /** When something was so, as a device says. */
 const at = () => Joi.string().isoDate();
+/** None takes a record back. */
+const trays = () => Joi.number().integer().min(0).max(1000).required();
 const note = () => text(500).allow('').required();
 const said = (most: number) => text(most).pattern(/\S/, 'letters').required();
 const found = <Name extends string>(names: readonly Name[]) => Joi.valid(...names).required();
@@ -47,7 +50,7 @@ const content = Joi.alternatives<RecordContent>(
   ofKind('pulled', {
     productId: id().required(),
     serviceId: text(160).required(),
-    trays: Joi.number().integer().min(0).max(1000).required(),
+    trays: trays(),
     balls: ballCount().required(),
   }),
   ofKind('looked', {
@@ -64,6 +67,21 @@ const content = Joi.alternatives<RecordContent>(
     leftTo: found(LEFTOVERS),
     note: note(),
   }),
+  ofKind('moved', {
+    productId: id().required(),
+    from: spotSchema.allow(null).required(),
+    to: spotSchema.allow(null).required(),
+    trays: trays(),
+    balls: ballCount().required(),
+  }),
+  ofKind('discarded', {
+    productId: id().required(),
+    from: spotSchema.allow(null).required(),
+    trays: trays(),
+    balls: ballCount().required(),
+    note: note(),
+  }),
+  ofKind('first', { isFirst: Joi.boolean().required(), note: note() }),
   ofKind('said', { note: said(500) }),
 );
 

@@ -63,6 +63,8 @@ export function alarmsIn(
 ): AlarmFound[] {
   const excursions = [...stretchesAbove(readings, rules.limitC)]
     .filter(([fromS, untilS]) => ((untilS ?? lastS(readings)) - fromS) / 60 > rules.overMin)
+    // A thaw warms the air for a while, as it must: that alone is told to nobody.
+    .filter(([fromS, untilS]) => !(room && (untilS ?? lastS(readings)) <= thawOverS(room, fromS)))
     .map(([fromS, untilS]) => found('above', readings, fromS, untilS));
   const rises = room ? risesIn(readings, room, zoneC) : [];
   // What has become an excursion is told once, as that.
@@ -144,15 +146,22 @@ function risesIn(readings: readonly ProbeReading[], room: Room, zoneC: number): 
 
 const leastRiseS = (room: Room, fromS: number): number => {
   const thaw = thawAt(room, fromS);
-  return 60 * (thaw ? room.defrost!.minutes + THAW_GRACE_MIN : RISING_MIN);
+  return 60 * (thaw ? (room.defrost?.minutes ?? 0) + THAW_GRACE_MIN : RISING_MIN);
 };
 
-/** Whether the coil thaws at a moment, or was about to. */
-function thawAt({ defrost }: Room, atS: number): boolean {
-  if (defrost?.phaseH === undefined) return false;
+/** Its timer may be this far off, s. */
+const TIMER_OFF_S = 5 * 60;
+
+/** Whether the coil thaws at a moment, or has just done so, or was about to. */
+const thawAt = (room: Room, atS: number): boolean => thawOverS(room, atS) > atS;
+
+/** When the thaw that goes on at a moment should be over in the air too, s since the epoch; before it when none does. */
+function thawOverS({ defrost }: Room, atS: number): number {
+  if (defrost?.phaseH === undefined) return -Infinity;
   const everyS = defrost.everyH * S_PER_H;
-  const sinceS = (((atS - defrost.phaseH * S_PER_H) % everyS) + everyS) % everyS;
-  return sinceS < (defrost.minutes + THAW_GRACE_MIN) * 60 || sinceS > everyS - 5 * 60;
+  const shiftedS = atS - defrost.phaseH * S_PER_H + TIMER_OFF_S;
+  const sinceS = ((shiftedS % everyS) + everyS) % everyS;
+  return atS - sinceS + TIMER_OFF_S + (defrost.minutes + THAW_GRACE_MIN) * 60;
 }
 
 function silences(

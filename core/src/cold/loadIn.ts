@@ -77,6 +77,35 @@ export function compareLoadIns(
   return done(effects);
 }
 
+/** Trays that are tried at most. */
+const MOST_TRAYS = 200;
+
+/**
+ * How many of some warm trays may go in at once before the room's air passes the limit because of them.
+ * More trays warm it more, so the number is found by halving.
+ */
+export function mostAtOnce(
+  house: House,
+  load: LoadIn,
+  container: Container,
+  options: { limitC: number; followH: number },
+): Outcome<number, HouseFault> {
+  const passes = (trays: number): Outcome<boolean, HouseFault> => {
+    const way = { name: 'once', container, goes: [{ afterH: 0, trays }] };
+    const effects = compareLoadIns(house, { ...load, trays }, [way], options);
+    return effects.ok ? done((effects.value[0]?.aboveMin ?? 0) > 0) : effects;
+  };
+  let [fits, tooMany] = [0, MOST_TRAYS + 1];
+  while (tooMany - fits > 1) {
+    const trays = Math.floor((fits + tooMany) / 2);
+    const over = passes(trays);
+    if (!over.ok) return over;
+    if (over.value) tooMany = trays;
+    else fits = trays;
+  }
+  return done(fits);
+}
+
 const NAME = 'load-in';
 
 /** Each go as a lot of its own, which stands in the room until it is cold through. */

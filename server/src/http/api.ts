@@ -40,6 +40,7 @@ import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFor
 import { startLot } from '../use-cases/startLot';
 import { addDays } from '../use-cases/wallClock';
 import { accessDoors } from './accessDoors';
+import { coldDoors } from './coldDoors';
 import { demandDoors } from './demandDoors';
 import { houseDoor, noSuchDoor } from './door';
 import { liveDoor, tellsLive } from './liveDoor';
@@ -115,6 +116,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   demandDoors(api, db, clock);
   planDoors(api, db, clock);
   recordDoors(api, db);
+  coldDoors(api, db, clock);
   shelfDoors(api, db, 'products', 'book', productShelf, productSchema);
   shelfDoors(api, db, 'routes', 'book', routeShelf, routeSchema);
   shelfDoors(api, db, 'pantry', 'book', pantryShelf, ingredientSchema);

@@ -26,9 +26,10 @@ export interface AppParts {
   readonly isTakingWork: () => boolean;
 }
 
-/** The largest request body, the largest of a whole book, and of a photo. */
+/** The largest request body, the largest of a whole book, of readings, and of a photo. */
 const BODY_LIMIT = '100kb';
 const BOOK_LIMIT = '8mb';
+const READINGS_LIMIT = '1mb';
 const PHOTO_LIMIT = '1mb';
 
 /** The Express application: log, headers, health, API, web files, problems. */
@@ -94,6 +95,7 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
   for (const large of ['brought-in', 'plan']) {
     app.use(`${API}/houses/:house/${large}`, express.json({ limit: BOOK_LIMIT }));
   }
+  app.use(`${API}/houses/:house/readings`, express.json({ limit: READINGS_LIMIT }));
   app.use(`${API}/houses/:house/lots/:lot/photos`, express.json({ limit: PHOTO_LIMIT }));
   app.use(API, cookieParser());
   app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock, live));

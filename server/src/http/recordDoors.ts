@@ -15,12 +15,8 @@ import { logCsv, logPage, lotLog } from '../use-cases/log';
 import { addHandover, addLotRecord, addPhoto, readHandover } from '../use-cases/records';
 import { done, type Result } from '../use-cases/result';
 import { addDays } from '../use-cases/wallClock';
-import { houseDoor, type Visit } from './door';
-
-const writing = ({ who, now }: Pick<Visit<unknown, unknown, unknown>, 'who' | 'now'>) => ({
-  personId: who?.personId ?? null,
-  now,
-});
+import { houseDoor } from './door';
+import { writing } from './who';
 
 /** The doors of what is seen and measured: records of lots, handovers, the log. */
 export function recordDoors(api: Router, db: Database): void {

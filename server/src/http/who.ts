@@ -1,6 +1,7 @@
 import type { Session } from '@calm/contract';
 import type { CookieOptions, Request, RequestHandler, Response } from 'express';
 import type { Clock } from '../clock';
+import type { Writing } from '../use-cases/records';
 import type { Database } from '../store/database';
 import { readSession, SESSION_HOURS } from '../store/sessions';
 import { sendProblem } from './problems';
@@ -69,3 +70,9 @@ export const sameSiteOnly: RequestHandler = (req, res, next) => {
 function hostOf(origin: string): string | null {
   return URL.canParse(origin) ? new URL(origin).host : null;
 }
+
+/** Who writes, and when the house takes it. */
+export const writing = ({ who, now }: Pick<Asked, 'who' | 'now'>): Writing => ({
+  personId: who?.personId ?? null,
+  now,
+});

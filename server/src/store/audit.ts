@@ -60,6 +60,20 @@ export function readDeedsOf({ tx, houseId }: Scope, after: number): Promise<Hous
     .limit(MOST_TOLD);
 }
 
+/** Writes that are looked at: one that was numbered earlier may be there later. */
+const LATEST = 200;
+
+/** Differs whenever something was written in a house. */
+export async function latestDeedsKey({ tx, houseId }: Scope): Promise<string> {
+  const rows = await tx
+    .select({ id: t.audit.id })
+    .from(t.audit)
+    .where(eq(t.audit.houseId, houseId))
+    .orderBy(desc(t.audit.id))
+    .limit(LATEST);
+  return `${rows[0]?.id ?? 0}/${rows.reduce((sum, { id }) => sum + id, 0)}`;
+}
+
 /** The number of the last write; 0 before the first. */
 export async function readLatestDeed(tx: Queries): Promise<number> {
   const [row] = await tx

@@ -88,3 +88,24 @@ export async function insertRecord({ tx, houseId }: Scope, record: LotRecord): P
     throw error;
   }
 }
+
+/** What is on record of a kind between two moments, of any lot, oldest first. */
+export async function readRecordsSince(
+  { tx, houseId }: Scope,
+  kind: RecordKind,
+  from: Date,
+  to: Date,
+): Promise<LotRecord[]> {
+  const rows = await tx
+    .select()
+    .from(t.lotRecords)
+    .where(
+      and(
+        eq(t.lotRecords.houseId, houseId),
+        eq(t.lotRecords.kind, kind),
+        between(t.lotRecords.at, from, to),
+      ),
+    )
+    .orderBy(asc(t.lotRecords.at), asc(t.lotRecords.id));
+  return rows.map(recordOf);
+}

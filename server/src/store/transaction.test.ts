@@ -8,7 +8,7 @@ import { errorNumber, inTransaction, isDuplicate } from './transaction';
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
   database = await freshDatabase();
-  await loadLanternYard(database.db, { now: new Date(NOW) });
+  await loadLanternYard(database.db, { now: new Date(NOW), weeks: 1 });
 });
 afterAll(() => database.drop());
 
@@ -64,7 +64,12 @@ describe('inTransaction', () => {
 describe('the database itself', () => {
   it('refuses a row that points into another house', async () => {
     const { db } = database;
-    await loadLanternYard(db, { now: new Date(NOW), slug: 'other-yard', name: 'Other Yard' });
+    await loadLanternYard(db, {
+      now: new Date(NOW),
+      slug: 'other-yard',
+      name: 'Other Yard',
+      weeks: 1,
+    });
     const [mine] = await db.select().from(t.houses).where(eq(t.houses.slug, 'lantern-yard'));
     const [other] = await db.select().from(t.houses).where(eq(t.houses.slug, 'other-yard'));
     const [theirs] = await db
@@ -87,7 +92,7 @@ describe('the database itself', () => {
     const { db } = database;
     const read = () => db.select().from(t.loads).orderBy(t.loads.lotId, t.loads.number);
     const before = await read();
-    await loadLanternYard(db, { now: new Date(NOW) });
+    await loadLanternYard(db, { now: new Date(NOW), weeks: 1 });
     expect(await read()).toEqual(before);
     expect(before.length).toBeGreaterThan(300);
   });

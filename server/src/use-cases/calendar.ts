@@ -36,7 +36,8 @@ interface Stretch {
   readonly days: number;
 }
 
-async function plainServices(
+/** The same without what is made already, which takes some reckoning. */
+export async function plainServices(
   scope: Scope,
   house: House,
   { from, days }: Stretch,

@@ -9,7 +9,7 @@ import {
   type TillAnswer,
 } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { tillRound, type TillLine } from '@calm/demo';
+import { tillRound, type Line } from '@calm/demo';
 import { HOUSE, problemOf, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
@@ -152,7 +152,7 @@ describe('a till', () => {
 
 describe('the till that stands in for one', () => {
   it('sells an evening as the house expects it, late and twice, and nothing is counted twice', async () => {
-    const line: TillLine = {
+    const line: Line = {
       get: house.get,
       post: async <T>(path: string, body: unknown) =>
         (

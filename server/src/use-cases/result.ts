@@ -13,13 +13,15 @@ export type ShelfName =
   | 'place'
   | 'person'
   | 'shift'
-  | 'shift-exception';
+  | 'shift-exception'
+  | 'probe';
 
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =
   | {
       readonly kind: 'not-found';
-      readonly what: 'house' | 'lot' | 'load' | 'formula' | 'handover' | 'photo' | ShelfName;
+      readonly what:
+        'house' | 'lot' | 'load' | 'formula' | 'handover' | 'photo' | 'alarm' | ShelfName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
   | { readonly kind: 'in-use'; readonly what: ShelfName }

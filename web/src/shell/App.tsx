@@ -33,6 +33,12 @@ const DivideAndBall = place(
 );
 const Paper = place(async () => (await import('../places/mix/Paper')).Paper);
 const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).WalkIn);
+const AlarmPage = place(async () => (await import('../places/walk-in/AlarmPage')).AlarmPage);
+const AirPage = place(async () => (await import('../places/walk-in/AirPage')).AirPage);
+const LoadIn = place(async () => (await import('../places/walk-in/LoadIn')).LoadIn);
+const ColdWhatIf = place(async () => (await import('../places/walk-in/ColdWhatIf')).ColdWhatIf);
+const ColdRecord = place(async () => (await import('../places/walk-in/ColdRecord')).ColdRecord);
+const Places = place(async () => (await import('../places/walk-in/Places')).Places);
 const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
 const MyShift = place(async () => (await import('../places/crew/MyShift')).MyShift);
 const HandoverPage = place(async () => (await import('../places/crew/HandoverPage')).HandoverPage);
@@ -74,6 +80,12 @@ export function App() {
           <Route path="mix/:date/:product/ball" element={<DivideAndBall />} />
           <Route path="mix/:date/:product/paper" element={<Paper />} />
           <Route path="walk-in" element={<WalkIn />} />
+          <Route path="walk-in/alarms/:alarm" element={<AlarmPage />} />
+          <Route path="walk-in/air" element={<AirPage />} />
+          <Route path="walk-in/load-in" element={<LoadIn />} />
+          <Route path="walk-in/what-if" element={<ColdWhatIf />} />
+          <Route path="walk-in/record" element={<ColdRecord />} />
+          <Route path="walk-in/places" element={<Places />} />
           <Route path="crew" element={<Crew />} />
           <Route path="crew/handover" element={<HandoverPage />} />
           <Route path="crew/shift" element={<MyShift />} />

@@ -11,6 +11,7 @@ import { moved, settled, ticked } from '../state/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/useBoard';
 import { useLive } from '../state/useLive';
+import { ColdAlarms } from './ColdAlarms';
 import { KeysDialog } from './KeysDialog';
 import { NotNowBanner } from './NotNowBanner';
 import { OutboxBar } from './OutboxBar';
@@ -56,6 +57,7 @@ export function Shell() {
           <main className={styles['page']} tabIndex={-1}>
             <OutboxBar />
             <Timers />
+            <ColdAlarms />
             <NotNowBanner />
             {error && !book ? (
               <Failed error={error} onRetry={() => void refetch()} />

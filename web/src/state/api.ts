@@ -1,5 +1,6 @@
 import {
   paths,
+  type ColdBoard,
   type ForecastAnswer,
   type Handover,
   type HouseBook,
@@ -55,6 +56,7 @@ export const TAGS = [
   'Calendar',
   'Sales',
   'Plan',
+  'Cold',
 ] as const;
 
 /** What several places read. */
@@ -107,6 +109,10 @@ export const api = createApi({
       query: ({ house, lotId }) => paths.lotRecords(house, lotId),
       providesTags: ['Records'],
     }),
+    cold: build.query<ColdBoard, string>({
+      query: (house) => paths.cold(house),
+      providesTags: ['Cold'],
+    }),
     handovers: build.query<Handover[], string>({
       query: (house) => paths.handovers(house),
       providesTags: ['Handovers'],
@@ -127,6 +133,7 @@ export const {
   useRecordsQuery,
   useLotRecordsQuery,
   useHandoversQuery,
+  useColdQuery,
 } = api;
 
 /** The problem document behind a failed request; null when the server was not reached at all. */

@@ -7,9 +7,11 @@ const CALENDAR: readonly Tag[] = ['Calendar', 'Services', 'Forecasts'];
 const SALES: readonly Tag[] = ['Sales', 'Forecasts', 'Services'];
 const CREW: readonly Tag[] = ['Crew', 'Shifts', 'Book', 'FrontDoor'];
 
+const COLD: readonly Tag[] = ['Cold'];
+
 /** What is read anew when something was written, by the first part of its address. */
 const TAGS: Readonly<Record<string, readonly Tag[]>> = {
-  lots: ['Lots', 'Records', 'Log', 'Services', 'Frictions'],
+  lots: ['Lots', 'Records', 'Log', 'Services', 'Frictions', 'Cold'],
   handovers: ['Handovers'],
   counts: ['Services', 'Forecasts'],
   sales: SALES,
@@ -27,14 +29,18 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   products: BOOK,
   routes: BOOK,
   pantry: BOOK,
-  places: BOOK,
+  places: [...BOOK, 'Cold'],
+  probes: COLD,
+  readings: COLD,
+  alarms: COLD,
+  'cold-notes': COLD,
 };
 
 /** Of a lot, only what is written often touches less than all that hangs on lots. */
 const OF_A_LOT: Readonly<Record<string, readonly Tag[]>> = {
-  records: ['Records', 'Log'],
+  records: ['Records', 'Log', 'Cold'],
   photos: ['Records', 'Log'],
-  marks: ['Lots', 'Services'],
+  marks: ['Lots', 'Services', 'Cold'],
 };
 
 /** What a write touches; what is not known touches the book and all that was sold. */

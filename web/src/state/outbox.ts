@@ -1,4 +1,11 @@
-import type { HandoverStart, LoadChange, MarkChange, Problem, RecordStart } from '@calm/contract';
+import type {
+  ColdNoteStart,
+  HandoverStart,
+  LoadChange,
+  MarkChange,
+  Problem,
+  RecordStart,
+} from '@calm/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What was done here, as the house is to be told. */
@@ -17,7 +24,8 @@ export type Deed =
       readonly change: LoadChange;
     }
   | { readonly kind: 'record'; readonly lotId: string; readonly start: RecordStart }
-  | { readonly kind: 'handover'; readonly start: HandoverStart };
+  | { readonly kind: 'handover'; readonly start: HandoverStart }
+  | { readonly kind: 'cold'; readonly start: ColdNoteStart };
 
 /** A deed on its way to the house. */
 export interface Errand {

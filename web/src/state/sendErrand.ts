@@ -63,5 +63,7 @@ function requestOf(house: string, deed: Deed): { url: string; method: string; bo
       return { url: paths.lotRecords(house, deed.lotId), method: 'POST', body: deed.start };
     case 'handover':
       return { url: paths.handovers(house), method: 'POST', body: deed.start };
+    case 'cold':
+      return { url: paths.coldNotes(house), method: 'POST', body: deed.start };
   }
 }

@@ -1,4 +1,4 @@
-import type { Handover, LoadRecord, LotRecord, Mark } from '@calm/contract';
+import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/contract';
 import { useEffect } from 'react';
 import { api, useSessionQuery } from './api';
 import { cutOff, delivered, OUTBOX_KEY, readAnew, refused, type Errand } from './outbox';
@@ -101,7 +101,15 @@ function takenIn({ id, house, deed }: Errand, answer: unknown) {
           kept,
         ]),
       );
-      dispatch(api.util.invalidateTags(['Records', 'Log']));
+      dispatch(api.util.invalidateTags(['Records', 'Log', 'Cold']));
+    } else if (deed.kind === 'cold') {
+      dispatch(
+        api.util.updateQueryData('cold', house, (cold) => ({
+          ...cold,
+          notes: [answer as ColdNote, ...cold.notes],
+        })),
+      );
+      dispatch(api.util.invalidateTags(['Cold']));
     } else {
       dispatch(
         api.util.updateQueryData('handovers', house, (kept) => [answer as Handover, ...kept]),

@@ -36,6 +36,8 @@ function seenAt(deed: Deed, at: string): Deed {
       return { ...deed, start: { at, ...deed.start } };
     case 'handover':
       return { ...deed, start: { at, ...deed.start } };
+    case 'cold':
+      return { ...deed, start: { at, ...deed.start } };
     case 'load':
       return deed;
   }

@@ -9,6 +9,7 @@ import places from './en/places.json' with { type: 'json' };
 import plan from './en/plan.json' with { type: 'json' };
 import shell from './en/shell.json' with { type: 'json' };
 import tonight from './en/tonight.json' with { type: 'json' };
+import walkIn from './en/walkIn.json' with { type: 'json' };
 import work from './en/work.json' with { type: 'json' };
 
 /** All English wording. A kitchen's other languages follow as catalogues of the same shape. */
@@ -25,4 +26,5 @@ export const english = {
   mix,
   formulas,
   log,
+  walkIn,
 };

@@ -4,3 +4,4 @@ export * from './demand';
 export * from './lots';
 export * from './plans';
 export * from './access';
+export * from './cold';

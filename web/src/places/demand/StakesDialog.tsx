@@ -10,7 +10,7 @@ import { useNotices } from '../../parts/Notices';
 import { RecordDialog } from '../../parts/RecordDialog';
 import { problemOf } from '../../state/api';
 import styles from './Demand.module.css';
-import { useChangeSettingsMutation } from './demandApi';
+import { useChangeSettingsMutation } from '../../state/settingsApi';
 
 const OFTEN = { min: 50, max: 99.5, decimals: 1 };
 const MONEY = { min: 0.01, max: 100_000, decimals: 2 };

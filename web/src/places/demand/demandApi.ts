@@ -7,7 +7,6 @@ import {
   type CountOfMany,
   type EventContent,
   type ForecastAnswer,
-  type House,
   type HouseCalendar,
   type HouseEvent,
   type ProductCount,
@@ -18,7 +17,6 @@ import {
   type ServiceExceptionContent,
   type ServicePattern,
   type ServicePatternContent,
-  type SettingsChange,
 } from '@calm/contract';
 import { api, keepInServices, type Stretch } from '../../state/api';
 import { shelfWrites } from '../../state/shelfWrites';
@@ -70,26 +68,6 @@ const demandApi = api.injectEndpoints({
           method: 'POST',
           body: brought,
         }),
-      }),
-      changeSettings: build.mutation<
-        House,
-        { readonly house: string; readonly change: SettingsChange }
-      >({
-        query: ({ house, change }) => ({
-          url: paths.settings(house),
-          method: 'PUT',
-          body: change,
-        }),
-        async onQueryStarted({ house }, { dispatch, queryFulfilled }) {
-          const answer = await queryFulfilled.catch(() => null);
-          if (!answer) return;
-          dispatch(
-            api.util.updateQueryData('book', house, (book) => {
-              Object.assign(book, { house: answer.data });
-            }),
-          );
-        },
-        invalidatesTags: ['Book', 'Forecasts'],
       }),
       changeCount: build.mutation<ProductCount, CellAddress & { readonly change: CountChange }>({
         query: ({ house, date, patternId, productId, change }) => ({
@@ -146,7 +124,6 @@ export const {
   useSalesQuery,
   useChangeSaleMutation,
   useBringInSalesMutation,
-  useChangeSettingsMutation,
   useChangeCountMutation,
   useChangeCountsMutation,
   useAddEventMutation,

@@ -12,10 +12,11 @@ import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { problemOf } from '../../state/api';
+import { useChangeSettingsMutation } from '../../state/settingsApi';
 import { useAppDispatch } from '../../state/store';
 import { salesReaderInWorker } from '../../workers/sales';
 import type { NameCount, OpenedSales } from '../../workers/salesAnswers';
-import { demandChanged, useBringInSalesMutation, useChangeSettingsMutation } from './demandApi';
+import { demandChanged, useBringInSalesMutation } from './demandApi';
 
 /** Where bringing a file in has got to. */
 export type BringingIn =

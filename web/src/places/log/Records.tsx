@@ -147,6 +147,20 @@ export function sayRecord(content: RecordContent, lot: Lot, t: TFunction, f: For
         }),
         content.note,
       );
+    case 'moved':
+      return t('log.say.moved', {
+        count: content.trays,
+        balls: content.balls,
+        product: product(content.productId),
+        to: content.to ? `${content.to.zone} ${content.to.position}` : t('log.say.out'),
+      });
+    case 'discarded':
+      return noted(
+        t('log.say.discarded', { balls: content.balls, product: product(content.productId) }),
+        content.note,
+      );
+    case 'first':
+      return noted(t(content.isFirst ? 'log.say.first' : 'log.say.inTurn'), content.note);
     case 'photo':
       return noted(t('log.photo.said'), content.note);
     case 'said':

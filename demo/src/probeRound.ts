@@ -1,0 +1,89 @@
+import {
+  paths,
+  type ColdBoard,
+  type Lot,
+  type ReadingsStart,
+  type ReadingsTaken,
+} from '@calm/contract';
+import { natureOf, probes, trueHouse, type Story } from './cold';
+import { readingsOf, trueAir, type Sent } from './probes';
+import type { Line } from './line';
+
+/*
+ * Probes that post to a running house: the air they hang in is that of the true rooms, with the lots that are in
+ * them by the house's own record.
+ */
+
+const S_PER_H = 3600;
+const DAY_MS = 24 * 3_600_000;
+const EVERY_S = 60;
+/** A room needs some hours to be as its lots make it. */
+const BEFORE_H = 30;
+const A_POST = 15_000;
+
+/** What the probes remember between two rounds. */
+export interface ProbeMemory {
+  /** What has been sent until, s since the epoch, by probe; empty goes on where the house's readings end. */
+  readonly sentS: Map<string, number>;
+  /** On their way: lost on the line, and sent later. */
+  late: { readonly probe: string; readonly reading: Sent }[];
+}
+
+/**
+ * One round: everything that the probes have read since the last one and that gets through by now.
+ *
+ * @param story what goes wrong meanwhile; null is an ordinary day
+ * @returns how many readings the house has added
+ */
+export async function probeRound(
+  line: Line,
+  house: string,
+  nowMs: number,
+  memory: ProbeMemory,
+  story: Story | null = null,
+): Promise<number> {
+  const nowS = Math.floor(nowMs / 1000);
+  const day = new Date(nowMs - 3 * DAY_MS).toISOString().slice(0, 10);
+  const [lots, cold] = await Promise.all([
+    line.get<Lot[]>(paths.lots(house, day, 8)),
+    line.get<ColdBoard>(paths.cold(house)),
+  ]);
+  const first = probes.map(({ name }) => sentUntil(memory, cold, name, nowS));
+  const startS = Math.floor(Math.min(...first) / S_PER_H - BEFORE_H) * S_PER_H;
+  const hours = (nowS - startS) / S_PER_H + 1;
+  const airOf = trueAir(trueHouse(lots, new Date(nowMs), startS, hours, story), startS, hours);
+  const due: { probe: string; reading: Sent }[] = [...memory.late];
+  for (const probe of probes) {
+    if (!cold.probes.some(({ name }) => name === probe.name)) continue;
+    const fromS = sentUntil(memory, cold, probe.name, nowS);
+    const nature = natureOf(probe, EVERY_S);
+    for (const reading of readingsOf(nature, airOf(probe.place), fromS + 1, nowS + 1)) {
+      due.push({ probe: probe.name, reading });
+    }
+    memory.sentS.set(probe.name, nowS);
+  }
+  memory.late = due.filter(({ reading }) => reading.sentS > nowS);
+  const ready = due.filter(({ reading }) => reading.sentS <= nowS);
+  let added = 0;
+  for (let i = 0; i < ready.length; i += A_POST) {
+    const start = startOf(ready.slice(i, i + A_POST));
+    added += (await line.post<ReadingsTaken>(paths.readings(house), start)).added;
+  }
+  return added;
+}
+
+function sentUntil({ sentS }: ProbeMemory, cold: ColdBoard, name: string, nowS: number): number {
+  const id = cold.probes.find((probe) => probe.name === name)?.id;
+  const last = cold.last.find(({ probeId }) => probeId === id);
+  return sentS.get(name) ?? (last ? Date.parse(last.at) / 1000 : nowS - S_PER_H);
+}
+
+function startOf(due: readonly { probe: string; reading: Sent }[]): ReadingsStart {
+  const names = [...new Set(due.map(({ probe }) => probe))];
+  return {
+    probes: names.map((probe) => {
+      const own = due.filter((each) => each.probe === probe).map(({ reading }) => reading);
+      return { probe, atS: own.map(({ atS }) => atS), airC: own.map(({ airC }) => airC) };
+    }),
+  };
+}

@@ -1,0 +1,64 @@
+import type { Logger } from 'pino';
+import type { Clock } from '../clock';
+import { noteDeed } from '../store/audit';
+import { findHouse, listHouses } from '../store/book';
+import type { Database } from '../store/database';
+import { inTransaction } from '../store/transaction';
+import { watchCold } from '../use-cases/watchCold';
+
+/** A probe that has fallen silent says nothing: the cold is looked at this often, ms. */
+const EVERY_MS = 60_000;
+
+/**
+ * Looks after the cold of every house while nothing is posted. What changes is told to devices like any other
+ * write.
+ *
+ * @returns how to stop; resolves when nothing runs any more
+ */
+export function startColdWatch(
+  db: Database,
+  clock: Clock,
+  log: Logger,
+  onChange: () => void,
+): () => Promise<void> {
+  let running: Promise<void> | null = null;
+  const look = () => {
+    running ??= lookOnce(db, clock.now())
+      .then((changed) => {
+        if (changed > 0) onChange();
+      })
+      .catch((error: unknown) => log.warn({ err: error }, 'the cold could not be looked at'))
+      .finally(() => {
+        running = null;
+      });
+  };
+  const timer = setInterval(look, EVERY_MS).unref();
+  return async () => {
+    clearInterval(timer);
+    await running;
+  };
+}
+
+/** Looks at every house once. @returns how many have changed */
+export async function lookOnce(db: Database, now: Date): Promise<number> {
+  let changed = 0;
+  for (const { slug } of await listHouses(db)) {
+    const isChanged = await inTransaction(db, async (tx) => {
+      const house = await findHouse(tx, slug);
+      if (!house) return false;
+      const scope = { tx, houseId: house.id };
+      if (!(await watchCold(scope, house, now))) return false;
+      const deed = {
+        at: now,
+        personId: null,
+        deed: 'mark',
+        method: 'PUT',
+        path: '/alarms',
+      } as const;
+      await noteDeed(scope, deed);
+      return true;
+    });
+    if (isChanged) changed += 1;
+  }
+  return changed;
+}

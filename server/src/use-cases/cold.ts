@@ -1,0 +1,162 @@
+import {
+  airOfPlaces,
+  boardLots,
+  COLD_DAYS_BACK,
+  followCold,
+  type AlarmAcknowledgement,
+  type ColdAlarm,
+  type ColdBoard,
+  type ColdLot,
+  type ColdNote,
+  type ColdNoteStart,
+  type ColdQuestion,
+  type House,
+  type LastReading,
+  type Place,
+  type PlaceAir,
+  type ProbeAir,
+} from '@calm/contract';
+import { findAlarm, readAlarms, writeAcknowledgement } from '../store/alarms';
+import { latestDeedsKey } from '../store/audit';
+import { insertColdNote, readColdNotes } from '../store/coldNotes';
+import { readLots } from '../store/lots';
+import { readPlan } from '../store/plans';
+import { readProbes } from '../store/probes';
+import { readBuckets, readLast } from '../store/readings';
+import { readRecords } from '../store/records';
+import type { Scope } from '../store/scope';
+import { plainServices } from './calendar';
+import { bookOf } from './losses';
+import { seenAt, type Writing } from './records';
+import { badInput, done, type Result } from './result';
+import { addDays, localDateOf } from './wallClock';
+
+/** Dates of services that the cold has to do with: those just over, and those whose dough is coming in. */
+const DAYS_BEFORE = 1;
+const DAYS = 6;
+const DAY_S = 86_400;
+
+/** The last board of each house: many devices ask at once after one reading. */
+const kept = new Map<string, { readonly key: string; readonly board: ColdBoard }>();
+const MINUTE_MS = 60_000;
+
+/** A house's cold now; reckoned anew when something was written in the house, and every minute. */
+export async function coldBoardNow(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+  const minute = Math.floor(now.getTime() / MINUTE_MS);
+  const key = `${minute}/${house.version}/${await latestDeedsKey(scope)}`;
+  const last = kept.get(house.id);
+  if (last?.key === key) return last.board;
+  const board = await coldBoard(scope, house, now);
+  kept.set(house.id, { key, board });
+  return board;
+}
+
+/** Everything about a house's cold now: what was read, what is wrong, and what it means for every lot. */
+export async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+  const nowS = Math.floor(now.getTime() / 1000);
+  const since = new Date((nowS - COLD_DAYS_BACK * DAY_S) * 1000);
+  const numbered = await readProbes(scope);
+  const probes = numbered.map(({ probe }) => probe);
+  const [air, last]: [ProbeAir[], LastReading[]] = [[], []];
+  for (const own of numbered) {
+    const buckets = await readBuckets(scope, own, nowS - COLD_DAYS_BACK * DAY_S, nowS);
+    air.push({
+      probeId: own.probe.id,
+      atS: buckets.map(({ atS }) => atS),
+      meanC: buckets.map(({ meanC }) => Math.round(meanC * 100) / 100),
+    });
+    const latest = await readLast(scope, own, nowS);
+    if (latest) {
+      const at = new Date(latest.atS * 1000).toISOString();
+      last.push({ probeId: own.probe.id, at, airC: latest.airC });
+    }
+  }
+  const notes = await readColdNotes(scope, since, now);
+  const question = await questionOf(scope, house, now, (places) =>
+    airOfPlaces(places, probes, air, notes),
+  );
+  return {
+    at: now.toISOString(),
+    probes,
+    last,
+    alarms: await readAlarms(scope, since),
+    notes,
+    air,
+    lots: lotsOf(question),
+  };
+}
+
+async function questionOf(
+  scope: Scope,
+  house: House,
+  now: Date,
+  airIn: (places: readonly Place[]) => readonly PlaceAir[],
+): Promise<ColdQuestion> {
+  const from = addDays(localDateOf(now, house.timeZone), -DAYS_BEFORE);
+  const to = addDays(from, DAYS - 1);
+  const book = await bookOf(scope, house);
+  const [services, lots, plan, records] = [
+    await plainServices(scope, house, { from, days: DAYS }),
+    await readLots(scope, from, to),
+    await readPlan(scope),
+    await readRecords(scope, from, to),
+  ];
+  return {
+    book,
+    services,
+    lots: boardLots(book, services, lots, plan.content),
+    records,
+    air: airIn(book.places),
+    nowS: Math.floor(now.getTime() / 1000),
+  };
+}
+
+/** What the cold means for every lot: as it is, and as it would be as set. */
+export function lotsOf(question: ColdQuestion): ColdLot[] {
+  const [now, asSet] = [followCold(question), followCold(question, [], true)];
+  if (!now.ok || !asSet.ok) return [];
+  return now.value.parts.map((part, i): ColdLot => {
+    const { lot, product, placeId, zone, mixedMs, window, coreC, rise } = part;
+    // The same parts in the same order: only what they stood in differs.
+    const plain = asSet.value.parts[i];
+    return {
+      key: lot.lot?.id ?? `${lot.code}/${lot.date}`,
+      code: lot.code,
+      productId: product.id,
+      placeId,
+      zone,
+      mixedMs,
+      now: window,
+      asSet: plain?.window ?? window,
+      coreC,
+      rise,
+    };
+  });
+}
+
+/** Somebody is on an alarm. Once acknowledged, it nags nobody any more. */
+export async function acknowledgeAlarm(
+  scope: Scope,
+  id: string,
+  sent: AlarmAcknowledgement,
+  { personId, now }: Writing,
+): Promise<Result<ColdAlarm>> {
+  const isWritten = await writeAcknowledgement(scope, id, sent, now, personId);
+  const current = await findAlarm(scope, id);
+  if (!current) return { kind: 'not-found', what: 'alarm' };
+  return isWritten ? done(current) : { kind: 'stale', current, sent };
+}
+
+/** Puts on record what somebody read or did. */
+export async function addColdNote(
+  scope: Scope,
+  { id, at, content }: ColdNoteStart,
+  { personId, now }: Writing,
+): Promise<Result<ColdNote>> {
+  const seen = seenAt(at, now);
+  if (seen.kind !== 'done') return seen;
+  const note: ColdNote = { id, at: seen.value.toISOString(), personId, content };
+  return (await insertColdNote(scope, note))
+    ? done(note)
+    : badInput('id', 'id.taken', 'There is a note of this name already.');
+}

@@ -1,0 +1,139 @@
+import { STANDARD_COLD_RULES, type Place, type Zone } from '@calm/contract';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../parts/format';
+import { useNotices } from '../../parts/Notices';
+import { NumberField } from '../../parts/NumberField';
+import { clockText } from '../../parts/TimeOfDay';
+import { dateAt, minuteAt } from '../../state/localDate';
+import { useCursor } from '../../state/useCursor';
+import { useErrands } from '../../state/useErrands';
+import { useMay } from '../../state/useMay';
+import styles from './Air.module.css';
+import { roundDue } from './roundDue';
+import type { WalkInNow } from './useWalkIn';
+
+/** A hand reading this far from its probe is taken again, °C. */
+const OFF_C = 1.5;
+const RULE = { min: -30, max: 40, decimals: 1 };
+
+/** Temperatures taken by hand: which round is due, what to write, and what was written. */
+export function Rounds({
+  now,
+  date,
+  isToday,
+}: {
+  readonly now: WalkInNow;
+  readonly date: string;
+  readonly isToday: boolean;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { nowMs } = useCursor();
+  const mayMark = useMay('mark');
+  const { book } = now.board;
+  const { timeZone, settings } = book.house;
+  const { roundMins } = settings.cold ?? STANDARD_COLD_RULES;
+  const rounds = now.cold.notes.flatMap((note) =>
+    note.content.kind === 'round' && dateAt(Date.parse(note.at), timeZone) === date
+      ? [{ ...note, content: note.content }]
+      : [],
+  );
+  const taken = rounds.map(({ at }) => minuteAt(Date.parse(at), timeZone));
+  const due = roundDue(roundMins, taken, minuteAt(nowMs, timeZone));
+  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
+  return (
+    <section>
+      <h2>{t('walkIn.air.rounds')}</h2>
+      {isToday && (
+        <p data-due={due.kind === 'due'}>
+          {due.kind === 'due' && <b>{t('walkIn.air.roundDue', { at: clockText(due.atMin) })}</b>}
+          {due.kind === 'next' && t('walkIn.air.roundNone', { at: clockText(due.atMin) })}
+          {due.kind === 'none' && t('walkIn.air.roundNever')}
+        </p>
+      )}
+      {isToday && mayMark && (
+        <div className={styles['fields']}>
+          {book.places
+            .filter(({ room }) => room !== null)
+            .flatMap((place) =>
+              place.zones.map((zone) => (
+                <RoundField key={`${place.id}/${zone.name}`} now={now} place={place} zone={zone} />
+              )),
+            )}
+        </div>
+      )}
+      {rounds.length > 0 && (
+        <ul className={styles['done']}>
+          {rounds.map(({ id, at, personId, content }) => (
+            <li key={id}>
+              <span className="quiet">
+                {f.time(Date.parse(at))} {nameOf(personId)}
+              </span>{' '}
+              {t('walkIn.air.roundOf', {
+                place: book.places.find((place) => place.id === content.placeId)?.name,
+                zone: content.zone,
+              })}{' '}
+              <b>{f.temperature(content.airC)}</b>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function RoundField({
+  now,
+  place,
+  zone,
+}: {
+  readonly now: WalkInNow;
+  readonly place: Place;
+  readonly zone: Zone;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { said } = useNotices();
+  const post = useErrands(now.board.house);
+  const [airC, setAirC] = useState<number | null>(null);
+  const probe = now.cold.probes.find(
+    (each) => each.placeId === place.id && each.zone === zone.name,
+  );
+  const last = now.cold.last.find(({ probeId }) => probeId === probe?.id);
+  const words = { place: place.name, zone: zone.name };
+  const offC = airC !== null && last ? airC - last.airC : 0;
+  const keep = () => {
+    if (airC === null) return;
+    const content = { kind: 'round', placeId: place.id, zone: zone.name, airC } as const;
+    const told = t('walkIn.air.roundKept', { ...words, temp: f.temperature(airC) });
+    post({ kind: 'cold', start: { id: crypto.randomUUID(), content } }, told);
+    said(told);
+    setAirC(null);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <NumberField
+        label={t('walkIn.air.roundOf', words)}
+        value={airC}
+        measure="temp"
+        rule={{ ...RULE, mayBeEmpty: true }}
+        step={0.1}
+        {...(Math.abs(offC) > OFF_C && {
+          hint: t('walkIn.air.roundOff', { by: f.warmer(offC) }),
+        })}
+        onInput={setAirC}
+        onCommit={setAirC}
+      />
+      <Button type="submit" disabled={airC === null}>
+        {t('walkIn.air.roundKeep')}
+      </Button>
+    </form>
+  );
+}

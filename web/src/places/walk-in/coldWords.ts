@@ -1,0 +1,48 @@
+import type { ColdLot } from '@calm/contract';
+import type { TFunction } from 'i18next';
+import type { Silhouette } from '../../parts/Ball';
+import type { Formats } from '../../parts/format';
+import { coldWindow } from '../../state/useCold';
+
+/** How balls stand against their window at a moment. */
+export type Keeping = 'unknown' | 'waiting' | 'open' | 'over' | 'never';
+
+/** Windows are known to quarter hours: smaller moves are not told. */
+export const MOVED_MS = 15 * 60_000;
+
+export function keepingAt(lot: ColdLot | null, atMs: number): Keeping {
+  if (!lot) return 'unknown';
+  const window = coldWindow(lot, lot.now);
+  if (!window) return 'never';
+  return atMs < window.fromMs ? 'waiting' : atMs <= window.untilMs ? 'open' : 'over';
+}
+
+/** How it looks: always beside its word. */
+export const SHAPES: Readonly<Record<Keeping, Silhouette>> = {
+  unknown: 'low',
+  waiting: 'low',
+  open: 'full',
+  over: 'slumped',
+  never: 'slumped',
+};
+
+/** Hours to a window and in it, in a few letters. */
+export function keepingWords(t: TFunction, f: Formats, lot: ColdLot | null, atMs: number): string {
+  const keeping = keepingAt(lot, atMs);
+  const window = lot && coldWindow(lot, lot.now);
+  if (!window) return keeping === 'never' ? t('walkIn.keeping.never') : '';
+  const hours = (ms: number) => f.hours(Math.max(0, ms) / 3_600_000, 0);
+  if (keeping === 'waiting')
+    return t('walkIn.keeping.waiting', { in: hours(window.fromMs - atMs) });
+  if (keeping === 'open') return t('walkIn.keeping.open', { left: hours(window.untilMs - atMs) });
+  return t('walkIn.keeping.over');
+}
+
+/** When balls open well, and what that was before anything was read. */
+export function windowWords(t: TFunction, f: Formats, lot: ColdLot): string {
+  const [now, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
+  if (!now) return t('walkIn.window.never');
+  const words = t('walkIn.window.is', { from: f.moment(now.fromMs), until: f.time(now.untilMs) });
+  const isMoved = was !== null && Math.abs(now.peakMs - was.peakMs) >= MOVED_MS;
+  return isMoved ? `${words} ${t('walkIn.window.was', { from: f.moment(was.fromMs) })}` : words;
+}

@@ -1,0 +1,192 @@
+import { READINGS_A_REQUEST, type ReadingColumns } from '@calm/contract';
+import { ONLY_PROBE, type ReadingsFile } from '@calm/contract/files';
+import { proxy } from 'comlink';
+import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNotices } from '../../parts/Notices';
+import { problemOf } from '../../state/api';
+import { useChangeSettingsMutation } from '../../state/settingsApi';
+import { useAppDispatch } from '../../state/store';
+import { readingsReaderInWorker } from '../../workers/readings';
+import type { OpenedReadings } from '../../workers/readingsAnswers';
+import type { NameCount } from '../../workers/salesAnswers';
+import type { WalkInNow } from './useWalkIn';
+import { coldChanged, usePostReadingsMutation } from './walkInApi';
+
+/** Where bringing a logger's file in has got to. */
+export type BringingReadings =
+  | { readonly kind: 'none' }
+  | {
+      readonly kind: 'opening' | 'trying' | 'writing';
+      readonly name: string;
+      readonly share: number;
+    }
+  | {
+      readonly kind: 'columns';
+      readonly name: string;
+      readonly opened: OpenedReadings;
+      readonly columns: ReadingColumns;
+      readonly names: readonly NameCount[];
+      readonly isRemembered: boolean;
+    }
+  | { readonly kind: 'tried'; readonly name: string; readonly file: ReadingsFile };
+
+/** Brings a logger's file in: opened, its columns matched, read, then sent in parts; each step can be left. */
+export function useBringInReadings({ board, cold }: WalkInNow) {
+  const { t } = useTranslation();
+  const { said, failed } = useNotices();
+  const dispatch = useAppDispatch();
+  const [state, setState] = useState<BringingReadings>({ kind: 'none' });
+  const [post] = usePostReadingsMutation();
+  const [changeSettings] = useChangeSettingsMutation();
+  const run = useRef(0);
+  const columnsStep = useRef<BringingReadings>({ kind: 'none' });
+  const { house } = board.book;
+
+  const step = (mine: number, to: BringingReadings) => {
+    if (mine === run.current) setState(to);
+  };
+  const tried = async (work: (mine: number) => Promise<void>) => {
+    run.current += 1;
+    const mine = run.current;
+    try {
+      await work(mine);
+    } catch (error) {
+      if (mine !== run.current) return;
+      setState(columnsStep.current);
+      failed(problemOf(error)?.detail ?? t('walkIn.air.failed'));
+    }
+  };
+  const namesOf = async (columns: ReadingColumns, opened: OpenedReadings) =>
+    columns.probe === undefined
+      ? [{ name: ONLY_PROBE, lines: opened.lines }]
+      : readingsReaderInWorker().namesOf(columns.probe);
+  const withNames = (columns: ReadingColumns, names: readonly NameCount[]): ReadingColumns => ({
+    ...columns,
+    probes: Object.fromEntries(
+      names.map(({ name }) => [name, columns.probes[name] ?? guessProbe(cold.probes, name)]),
+    ),
+  });
+
+  const open = (file: File) =>
+    tried(async (mine) => {
+      const { name } = file;
+      columnsStep.current = { kind: 'none' };
+      step(mine, { kind: 'opening', name, share: 0 });
+      const opened = await readingsReaderInWorker().open(
+        file,
+        proxy((share: number) => step(mine, { kind: 'opening', name, share })),
+      );
+      if (opened.lines === 0 || opened.titles.length < 2) {
+        step(mine, { kind: 'none' });
+        failed(t('walkIn.air.empty', { file: name }));
+        return;
+      }
+      const known = house.settings.readingColumns;
+      const isRemembered = known !== undefined && fits(known, opened.titles);
+      const columns = isRemembered ? known : opened.guess;
+      const names = await namesOf(columns, opened);
+      columnsStep.current = {
+        kind: 'columns',
+        name,
+        opened,
+        columns: withNames(columns, names),
+        names,
+        isRemembered,
+      };
+      step(mine, columnsStep.current);
+    });
+
+  const match = (to: Partial<ReadingColumns>) =>
+    tried(async (mine) => {
+      if (state.kind !== 'columns') return;
+      const { probe, ...rest } = { ...state.columns, ...to };
+      const columns: ReadingColumns = probe ? { ...rest, probe } : rest;
+      const isOther = columns.probe !== state.columns.probe;
+      const names = isOther ? await namesOf(columns, state.opened) : state.names;
+      columnsStep.current = {
+        ...state,
+        columns: isOther ? withNames({ ...columns, probes: {} }, names) : columns,
+        names,
+      };
+      step(mine, columnsStep.current);
+    });
+
+  const read = () =>
+    tried(async (mine) => {
+      if (state.kind !== 'columns') return;
+      const { name, columns } = state;
+      step(mine, { kind: 'trying', name, share: 0 });
+      const file = await readingsReaderInWorker().read(
+        columns,
+        house.timeZone,
+        proxy((share: number) => step(mine, { kind: 'trying', name, share })),
+      );
+      step(mine, { kind: 'tried', name, file });
+    });
+
+  const write = () =>
+    tried(async (mine) => {
+      if (state.kind !== 'tried' || columnsStep.current.kind !== 'columns') return;
+      const { name, file } = state;
+      const { columns } = columnsStep.current;
+      const total = { added: 0, known: 0 };
+      let sent = 0;
+      for (const { probeId, atS, airC } of file.probes) {
+        for (let i = 0; i < atS.length && mine === run.current; i += READINGS_A_REQUEST) {
+          step(mine, { kind: 'writing', name, share: sent / file.readings });
+          const part = {
+            probe: probeId,
+            atS: atS.slice(i, i + READINGS_A_REQUEST),
+            airC: airC.slice(i, i + READINGS_A_REQUEST),
+          };
+          const taken = await post({
+            house: house.slug,
+            readings: { probes: [part] },
+          }).unwrap();
+          total.added += taken.added;
+          total.known += taken.known;
+          sent += part.atS.length;
+        }
+      }
+      dispatch(coldChanged());
+      if (mine !== run.current) return said(t('walkIn.air.stopped', total));
+      // Not remembering the columns costs a minute next time, nothing more.
+      await changeSettings({
+        house: house.slug,
+        change: { version: house.version, readingColumns: columns },
+      })
+        .unwrap()
+        .catch(() => undefined);
+      step(mine, { kind: 'none' });
+      said(t('walkIn.air.written', total));
+    });
+
+  const to = (next: BringingReadings) => {
+    run.current += 1;
+    setState(next);
+  };
+  return {
+    state,
+    open: (file: File) => void open(file),
+    match: (change: Partial<ReadingColumns>) => void match(change),
+    read: () => void read(),
+    write: () => void write(),
+    back: () => to(columnsStep.current),
+    leave: () => to({ kind: 'none' }),
+  };
+}
+
+/** A probe of the same name, however it is written; null leaves it out. */
+function guessProbe(
+  probes: readonly { readonly id: string; readonly name: string }[],
+  name: string,
+): string | null {
+  const plain = (text: string) => text.toLowerCase().replaceAll(/[^a-z0-9]/g, '');
+  const found = probes.find((probe) => plain(probe.name) === plain(name));
+  return found?.id ?? (name === ONLY_PROBE ? (probes[0]?.id ?? null) : null);
+}
+
+/** Whether a file has every column that was matched last time. */
+const fits = ({ time, temp, probe }: ReadingColumns, titles: readonly string[]): boolean =>
+  [time, temp, ...(probe === undefined ? [] : [probe])].every((title) => titles.includes(title));

@@ -1,0 +1,76 @@
+import {
+  paths,
+  type AlarmAcknowledgement,
+  type ColdAlarm,
+  type ColdDay,
+  type ColdRecord,
+  type Place,
+  type PlaceContent,
+  type Probe,
+  type ProbeContent,
+  type ReadingsStart,
+  type ReadingsTaken,
+} from '@calm/contract';
+import { api, type Stretch } from '../../state/api';
+import { shelfWrites } from '../../state/shelfWrites';
+
+const walkInApi = api.injectEndpoints({
+  endpoints: (build) => {
+    const places = shelfWrites<PlaceContent, Place>(build, paths.places, ['Book', 'Cold']);
+    const probes = shelfWrites<ProbeContent, Probe>(build, paths.probes, ['Cold']);
+    return {
+      coldDay: build.query<ColdDay, { readonly house: string; readonly date: string }>({
+        query: ({ house, date }) => paths.coldDay(house, date),
+        providesTags: ['Cold'],
+      }),
+      coldRecord: build.query<ColdRecord, Stretch>({
+        query: ({ house, from, days }) => paths.coldRecord(house, from, days),
+        providesTags: ['Cold'],
+      }),
+      acknowledge: build.mutation<
+        ColdAlarm,
+        { readonly house: string; readonly id: string; readonly sent: AlarmAcknowledgement }
+      >({
+        query: ({ house, id, sent }) => ({
+          url: paths.alarm(house, id),
+          method: 'PUT',
+          body: sent,
+        }),
+        invalidatesTags: ['Cold'],
+      }),
+      // What a file brings is read anew once, when all of it is there.
+      postReadings: build.mutation<
+        ReadingsTaken,
+        { readonly house: string; readonly readings: ReadingsStart }
+      >({
+        query: ({ house, readings }) => ({
+          url: paths.readings(house),
+          method: 'POST',
+          body: readings,
+        }),
+      }),
+      addPlace: places.add,
+      changePlace: places.change,
+      removePlace: places.remove,
+      addProbe: probes.add,
+      changeProbe: probes.change,
+      removeProbe: probes.remove,
+    };
+  },
+});
+
+export const {
+  useColdDayQuery,
+  useColdRecordQuery,
+  useAcknowledgeMutation,
+  usePostReadingsMutation,
+  useAddPlaceMutation,
+  useChangePlaceMutation,
+  useRemovePlaceMutation,
+  useAddProbeMutation,
+  useChangeProbeMutation,
+  useRemoveProbeMutation,
+} = walkInApi;
+
+/** Readings were brought in. */
+export const coldChanged = () => api.util.invalidateTags(['Cold']);

@@ -1,0 +1,78 @@
+import { STANDARD_COLD_RULES, type ColdAlarm } from '@calm/contract';
+import { useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useLocation } from 'react-router';
+import { useBookQuery } from '../state/api';
+import { useHouse } from '../state/useBoard';
+import { useCold } from '../state/useCold';
+import { useCursor } from '../state/useCursor';
+import { useDraft } from '../state/useDraft';
+import { minuteAt } from '../state/localDate';
+import { useSayAlarm } from '../state/sayAlarm';
+import { ring } from './ring';
+import styles from './ColdAlarms.module.css';
+
+/** What is wrong with the cold now and nobody has taken care of: told on every page, rung once. */
+export function ColdAlarms() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  const { pathname } = useLocation();
+  const { data: book } = useBookQuery(house);
+  const { cold } = useCold(house);
+  const open = (cold?.alarms ?? []).filter(
+    ({ untilAt, acknowledged }) => untilAt === null && acknowledged === null,
+  );
+  useRinging(open);
+  if (!book || !cold || open.length === 0 || pathname.includes('/walk-in')) return null;
+  return (
+    <ul className={styles['alarms']}>
+      {open.map((alarm) => (
+        <li key={alarm.id} role="alert">
+          <Words alarm={alarm} book={book} cold={cold} />
+          <Link to={`/${house}/walk-in/alarms/${alarm.id}`}>{t('walkIn.alarm.look')}</Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Words({
+  alarm,
+  book,
+  cold,
+}: {
+  readonly alarm: ColdAlarm;
+  readonly book: Parameters<typeof useSayAlarm>[0];
+  readonly cold: Parameters<typeof useSayAlarm>[1];
+}) {
+  const say = useSayAlarm(book, cold);
+  return <b>{say(alarm)}</b>;
+}
+
+/** Each alarm rings once on a device, and not in the house's quiet hours: nobody is nagged. */
+function useRinging(open: readonly ColdAlarm[]): void {
+  const house = useHouse();
+  const { data: book } = useBookQuery(house);
+  const { nowMs } = useCursor();
+  const { draft: rung = [], keep } = useDraft<readonly string[]>(`rung-alarms/${house}`);
+  const rules = book?.house.settings.cold ?? STANDARD_COLD_RULES;
+  const isQuiet =
+    !book ||
+    isBetween(minuteAt(nowMs, book.house.timeZone), rules.quietFromMin, rules.quietUntilMin);
+  const toRing = open.filter(({ id }) => !(rung ?? []).includes(id)).map(({ id }) => id);
+  const due = isQuiet ? '' : toRing.join();
+  useEffect(() => {
+    if (due === '') return;
+    ring();
+    keep([...(rung ?? []), ...due.split(',')].slice(-KEPT));
+    // What has rung is only read to be added to.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [due]);
+}
+
+/** Alarms of which it is remembered that they have rung. */
+const KEPT = 50;
+
+/** Whether a minute of the day lies in a stretch that may go on past midnight. */
+export const isBetween = (minute: number, from: number, until: number): boolean =>
+  from <= until ? minute >= from && minute < until : minute >= from || minute < until;
