@@ -91,7 +91,7 @@ function storyOf(
   if (story === 'power-cut') return [{ kind: 'power-cut', ...when }];
   if (place !== 'Walk-in' || story === null) return [];
   return story === 'warm-night'
-    ? [{ kind: 'compressor-weak', share: 0.3, ...when }]
+    ? [{ kind: 'compressor-weak', share: 0.22, ...when }]
     : [{ kind: 'door-open', fromHour: when.fromHour, hours: 1.2 }];
 }
 

@@ -24,7 +24,7 @@ const A_POST = 15_000;
 /** What the probes remember between two rounds. */
 export interface ProbeMemory {
   /** What has been sent until, s since the epoch, by probe; empty goes on where the house's readings end. */
-  readonly sentS: Map<string, number>;
+  sentS: ReadonlyMap<string, number>;
   /** On their way: lost on the line, and sent later. */
   late: { readonly probe: string; readonly reading: Sent }[];
 }
@@ -52,6 +52,7 @@ export async function probeRound(
   const startS = Math.floor(Math.min(...first) / S_PER_H - BEFORE_H) * S_PER_H;
   const hours = (nowS - startS) / S_PER_H + 1;
   const airOf = trueAir(trueHouse(lots, new Date(nowMs), startS, hours, story), startS, hours);
+  const until = new Map(memory.sentS);
   const due: { probe: string; reading: Sent }[] = [...memory.late];
   for (const probe of probes) {
     if (!cold.probes.some(({ name }) => name === probe.name)) continue;
@@ -60,15 +61,17 @@ export async function probeRound(
     for (const reading of readingsOf(nature, airOf(probe.place), fromS + 1, nowS + 1)) {
       due.push({ probe: probe.name, reading });
     }
-    memory.sentS.set(probe.name, nowS);
+    until.set(probe.name, nowS);
   }
-  memory.late = due.filter(({ reading }) => reading.sentS > nowS);
   const ready = due.filter(({ reading }) => reading.sentS <= nowS);
   let added = 0;
   for (let i = 0; i < ready.length; i += A_POST) {
     const start = startOf(ready.slice(i, i + A_POST));
     added += (await line.post<ReadingsTaken>(paths.readings(house), start)).added;
   }
+  // Only what the house has taken is sent: a house that was down is told all of it again.
+  memory.late = due.filter(({ reading }) => reading.sentS > nowS);
+  memory.sentS = until;
   return added;
 }
 

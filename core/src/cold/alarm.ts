@@ -65,7 +65,7 @@ export function alarmsIn(
     .filter(([fromS, untilS]) => ((untilS ?? lastS(readings)) - fromS) / 60 > rules.overMin)
     // A thaw warms the air for a while, as it must: that alone is told to nobody.
     .filter(([fromS, untilS]) => !(room && (untilS ?? lastS(readings)) <= thawOverS(room, fromS)))
-    .map(([fromS, untilS]) => found('above', readings, fromS, untilS));
+    .map(([fromS, untilS]) => found('above', readings, fromS, untilS, { room, zoneC }));
   const rises = room ? risesIn(readings, room, zoneC) : [];
   // What has become an excursion is told once, as that.
   const own = rises.filter(
@@ -118,7 +118,7 @@ function risesIn(readings: readonly ProbeReading[], room: Room, zoneC: number): 
   const close = (untilS: number | null) => {
     if (from && highest && highest.atS - from.atS >= leastRiseS(room, from.atS)) {
       const kind = thawAt(room, from.atS) ? 'defrost' : 'rising';
-      rises.push(found(kind, readings, from.atS, untilS));
+      rises.push(found(kind, readings, from.atS, untilS, { room, zoneC }));
     }
     from = null;
     highest = null;
@@ -186,6 +186,7 @@ function found(
   readings: readonly ProbeReading[],
   fromS: number,
   untilS: number | null,
+  where: Where,
 ): AlarmFound {
   const inIt = readings.filter(({ atS }) => atS >= fromS && atS <= (untilS ?? Infinity));
   const temps = inIt.map(({ airC }) => airC);
@@ -195,16 +196,40 @@ function found(
     untilS,
     worstC: temps.length > 0 ? Math.max(...temps) : null,
     meanC: temps.length > 0 ? temps.reduce((sum, airC) => sum + airC, 0) / temps.length : null,
-    roseCPerH: firstRise(readings, fromS),
+    roseCPerH: firstRise(readings, beganAt(readings, fromS, where), where),
   };
 }
 
+/** A probe's room and its place in it. */
+interface Where {
+  readonly room: Room | null;
+  readonly zoneC: number;
+}
+
+/** Air this far above the thermostat's upper point is no longer what it holds, °C. */
+const LEFT_BAND_C = 0.3;
+
+/** When the air left what the thermostat holds, before the first sign of something wrong, s since the epoch. */
+function beganAt(readings: readonly ProbeReading[], fromS: number, { room, zoneC }: Where): number {
+  if (!room) return fromS;
+  const bandC = room.setC + room.deadBandC + zoneC + LEFT_BAND_C;
+  const before = readings.filter(({ atS }) => atS <= fromS);
+  const held = before.findLast(({ airC }) => airC <= bandC);
+  return held?.atS ?? fromS;
+}
+
 /**
- * How fast the air rose as it began, °C/h: the steepest quarter of an hour or so within the time before and
- * after its first sign.
+ * How fast the air rose as it began, °C/h: the steepest quarter of an hour or so around that. A thaw that falls
+ * into it says nothing.
  */
-function firstRise(readings: readonly ProbeReading[], fromS: number): number | null {
-  const near = readings.filter(({ atS }) => Math.abs(atS - fromS) <= FIRST_RISE_S);
+function firstRise(
+  readings: readonly ProbeReading[],
+  beganS: number,
+  { room }: Where,
+): number | null {
+  const near = readings.filter(
+    ({ atS }) => Math.abs(atS - beganS) <= FIRST_RISE_S && !(room && thawAt(room, atS)),
+  );
   let steepest: number | null = null;
   for (let i = 0; i < near.length; i += 1) {
     for (let j = i + 1; j < near.length; j += 1) {

@@ -33,6 +33,6 @@ export async function takeReadings(
     taken.known += atS.length - added;
     if (added > 0) touched.add(own.no);
   }
-  if (touched.size > 0) await watchCold(scope, house, now);
+  if (touched.size > 0) await watchCold(scope, house, now, touched);
   return done(taken);
 }

@@ -34,27 +34,44 @@ interface Watched {
  * known ones go on or end, and those that late readings have undone are taken away unless somebody has taken
  * care of them.
  *
+ * @param touched numbers of the probes that have posted; all are looked at when absent
  * @returns whether anything changed
  */
-export async function watchCold(scope: Scope, house: House, now: Date): Promise<boolean> {
+export async function watchCold(
+  scope: Scope,
+  house: House,
+  now: Date,
+  touched?: ReadonlySet<number>,
+): Promise<boolean> {
   const nowS = Math.floor(now.getTime() / 1000);
   const [probes, places] = [await readProbes(scope), await readPlaces(scope)];
-  if (probes.length === 0) return false;
   const rules = house.settings.cold ?? STANDARD_COLD_RULES;
   const sinceS = nowS - LOOK_BACK_S;
-  const watched: Watched[] = [];
-  for (const probe of probes) {
+  const seen = new Map<number, Watched>();
+  const look = async (probe: NumberedProbe): Promise<Watched | null> => {
+    const known = seen.get(probe.no);
     const place = places.find(({ id }) => id === probe.probe.placeId);
-    if (!place) continue;
+    if (known || !place) return known ?? null;
     const readings = await readReadings(scope, probe, sinceS, nowS);
     const zoneC = place.zones.find(({ name }) => name === probe.probe.zone)?.warmerC ?? 0;
     const found = alarmsIn(readings, rules, { room: place.room, zoneC, nowS });
-    watched.push({ probe, place, readings, found });
-  }
-  const known = await readAlarms(scope, new Date(sinceS * 1000));
+    const watched = { probe, place, readings, found };
+    seen.set(probe.no, watched);
+    return watched;
+  };
+  const all = async (): Promise<Watched[]> => {
+    const looked = [];
+    for (const probe of probes) looked.push(await look(probe));
+    return looked.filter((each) => each !== null);
+  };
+  const alarms = await readAlarms(scope, new Date(sinceS * 1000));
   let isChanged = false;
-  for (const each of watched) {
-    if (await bringUpToDate(scope, house, each, watched, known, nowS)) isChanged = true;
+  for (const probe of probes) {
+    if (touched && !touched.has(probe.no)) continue;
+    const watched = await look(probe);
+    if (watched && (await bringUpToDate(scope, house, watched, all, alarms, nowS))) {
+      isChanged = true;
+    }
   }
   return isChanged;
 }
@@ -63,7 +80,7 @@ async function bringUpToDate(
   scope: Scope,
   house: House,
   own: Watched,
-  all: readonly Watched[],
+  all: () => Promise<readonly Watched[]>,
   known: readonly ColdAlarm[],
   nowS: number,
 ): Promise<boolean> {
@@ -73,7 +90,10 @@ async function bringUpToDate(
   for (const alarm of own.found) {
     const same = ours.find((each) => !still.has(each.id) && isSame(each, alarm, nowS));
     if (!same) {
-      const causes = likelyCauses(alarm, await aroundOf(scope, house, own, all, alarm, nowS));
+      const causes = likelyCauses(
+        alarm,
+        await aroundOf(scope, house, own, await all(), alarm, nowS),
+      );
       await insertAlarm(scope, own.probe.probe.id, alarm, causes);
       isChanged = true;
       continue;

@@ -9,6 +9,7 @@ import { useCursor } from '../state/useCursor';
 import { useDraft } from '../state/useDraft';
 import { minuteAt } from '../state/localDate';
 import { useSayAlarm } from '../state/sayAlarm';
+import { isBetween } from './quietHours';
 import { ring } from './ring';
 import styles from './ColdAlarms.module.css';
 
@@ -72,7 +73,3 @@ function useRinging(open: readonly ColdAlarm[]): void {
 
 /** Alarms of which it is remembered that they have rung. */
 const KEPT = 50;
-
-/** Whether a minute of the day lies in a stretch that may go on past midnight. */
-export const isBetween = (minute: number, from: number, until: number): boolean =>
-  from <= until ? minute >= from && minute < until : minute >= from || minute < until;

@@ -24,9 +24,16 @@ describe('what a write touches', () => {
   });
 
   it('is little of a lot that is written often: no weight on a scale has the book read anew', () => {
-    expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log']);
+    expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log', 'Cold']);
     expect(liveTags(within(paths.mark('yard', 'a-lot', 1, 'mix')))).not.toContain('Frictions');
     expect(liveTags(within(paths.handovers('yard')))).toEqual(['Handovers']);
+    for (const path of [
+      paths.readings('yard'),
+      paths.alarm('yard', 'x'),
+      paths.coldNotes('yard'),
+    ]) {
+      expect(liveTags(within(path))).toEqual(['Cold']);
+    }
   });
 
   it('is nothing when somebody comes or goes', () => {

@@ -1,13 +1,16 @@
 import {
   type Product,
   type BoardLot,
+  type ColdBoard,
+  type ColdLot,
   doughOnItsWay,
   doughOutOf,
   stagesAsTheyAre,
   type DoughOnItsWay,
 } from '@calm/contract';
 import { useMemo } from 'react';
-import type { Board } from '../state/useBoard';
+import { useHouse, type Board } from '../state/useBoard';
+import { coldWindow, useCold } from '../state/useCold';
 import { useCursor } from '../state/useCursor';
 import type { WayAnswer } from './engineAnswers';
 import { engine } from './engine';
@@ -68,7 +71,9 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
   );
   const question = useMemo(() => doughs.filter((dough) => dough !== null), [doughs]);
   const latest = useLatest(ask, question.length > 0 ? question : null);
+  const { cold } = useCold(useHouse());
   return useMemo(() => {
+    const isFresh = cold !== null && Math.abs(Date.parse(cold.at) - nowMs) <= FRESH_MS;
     const ways = new Map(latest?.question.map((dough, i) => [dough, latest.answer[i]]));
     return balls.map((_, i): LotWindows => {
       const [planned = null, now = null] = [doughs[2 * i], doughs[2 * i + 1]];
@@ -77,11 +82,38 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
       if (!plannedWay || !nowWay) return UNKNOWN;
       return {
         planned: windowOf(planned, plannedWay),
-        now: windowOf(now, nowWay),
-        isNever: nowWay.ok && nowWay.value.window.kind === 'never',
+        ...asItIs(isFresh ? readIn(cold, balls[i]) : null, now, nowWay),
       };
     });
-  }, [balls, doughs, latest]);
+  }, [balls, doughs, latest, cold, nowMs]);
+}
+
+/** What was read in the cold is older than this: it tells nothing of now, ms. */
+const FRESH_MS = 15 * 60_000;
+
+/** What the cold's readings make of some balls: those with the shortest window speak for all. */
+function readIn({ lots }: ColdBoard, balls: LotBalls | undefined): ColdLot | null {
+  const own = lots.filter(
+    ({ key, productId }) => key === balls?.lot.lot?.id && productId === balls.product.id,
+  );
+  const until = ({ now }: ColdLot) => (now.kind === 'ready' ? now.latestHour : -Infinity);
+  return own.reduce<ColdLot | null>(
+    (least, each) => (least === null || until(each) < until(least) ? each : least),
+    null,
+  );
+}
+
+/** A window by the record, and by what was read in the cold where that is known. */
+function asItIs(
+  read: ColdLot | null,
+  dough: DoughOnItsWay,
+  way: WayAnswer,
+): Pick<LotWindows, 'now' | 'isNever'> {
+  if (read) return { now: coldWindow(read, read.now), isNever: read.now.kind === 'never' };
+  return {
+    now: windowOf(dough, way),
+    isNever: way.ok && way.value.window.kind === 'never',
+  };
 }
 
 function windowOf(dough: DoughOnItsWay, way: WayAnswer): LotWindow | null {

@@ -3,7 +3,9 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import type { Board } from '../../state/useBoard';
+import { addressOfTrays } from '../../state/trayCode';
 import { useWay } from '../../workers/useWay';
+import { QrMark } from './QrMark';
 import styles from './Paper.module.css';
 
 const HOUR_MS = 3_600_000;
@@ -63,10 +65,14 @@ function ProductLabels({
   const at = (hour: number) =>
     Math.round(((mixedMs ?? 0) + hour * HOUR_MS) / SAID_TO_MS) * SAID_TO_MS;
   const trays = Math.ceil(count / product.ballsPerTray);
+  const address = addressOfTrays(location.origin, board.house, lot.code);
   return Array.from({ length: trays }, (_, i) => {
     const balls = Math.min(product.ballsPerTray, count - i * product.ballsPerTray);
     return (
       <article key={i} className={styles['label']}>
+        <span className={styles['labelSquare']}>
+          <QrMark address={address} label={t('mix.paper.trayCode')} />
+        </span>
         <p className={styles['labelCode']}>{lot.code}</p>
         <p className={styles['labelName']}>
           {product.name} <span>{f.grams(product.ballWeightG)}</span>

@@ -1,12 +1,14 @@
 import { type Service, whereIs, type BoardLot } from '@calm/contract';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
 import { Page } from '../../parts/Page';
 import { Waiting } from '../../parts/Waiting';
 import { useBoard, type Board } from '../../state/useBoard';
+import { useCold } from '../../state/useCold';
 import { useCursor } from '../../state/useCursor';
 import ballStyles from './Balls.module.css';
 import { BallsOf } from './BallsOf';
@@ -45,9 +47,6 @@ function Evening({ board, service }: { readonly board: Board; readonly service: 
     [board, service, atMs, nowMs],
   );
   const { balls, decisions, windowsOf } = useTonight(board, service, forService, others);
-  const rooms = board.book.places
-    .flatMap(({ name, room }) => (room ? [`${name} ${f.temperature(room.setC)}`] : []))
-    .join(' · ');
   return (
     <Page
       title={`${service.name}, ${f.date(service.date)}`}
@@ -90,8 +89,35 @@ function Evening({ board, service }: { readonly board: Board; readonly service: 
           ))}
         </ul>
       )}
-      {rooms && <p className="quiet">{t('tonight.rooms', { rooms })}</p>}
+      <ColdPlaces board={board} />
     </Page>
+  );
+}
+
+/** How cold it is where dough stands: as read, or as set where nothing was. */
+function ColdPlaces({ board }: { readonly board: Board }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { cold } = useCold(board.house);
+  const cooled = board.book.places.flatMap(({ id, name, room }) =>
+    room ? [{ id, name, room }] : [],
+  );
+  if (!cold || cooled.length === 0) return null;
+  const words = cooled.map(({ id, name, room }) => {
+    const read = cold.probes
+      .filter(({ placeId }) => placeId === id)
+      .flatMap((probe) => {
+        const last = cold.last.find(({ probeId }) => probeId === probe.id);
+        return last ? [`${probe.zone} ${f.temperature(last.airC)}`] : [];
+      });
+    return read.length > 0
+      ? `${name}: ${read.join(', ')}`
+      : t('tonight.roomSet', { name, set: f.temperature(room.setC) });
+  });
+  return (
+    <p className="quiet">
+      <Link to={`/${board.house}/walk-in`}>{t('stops.walk-in')}</Link> {words.join(' · ')}
+    </p>
   );
 }
 

@@ -93,7 +93,7 @@ export function AirChart({
             strokeDasharray="6 4"
             label={{
               value: t('walkIn.air.limit', { limit: f.temperature(limitC) }),
-              position: 'insideTopRight',
+              position: 'insideBottomLeft',
               fill: 'var(--stop)',
               fontSize: 14,
             }}

@@ -5,6 +5,7 @@ import {
   STANDARD_COLD_RULES,
   type AtStake,
   type ColdAlarm,
+  type ColdBoard,
   type Move,
   type Probe,
 } from '@calm/contract';
@@ -30,7 +31,8 @@ import { useWrite } from '../../state/useWrite';
 import air from './Air.module.css';
 import { AirChart } from './AirChart';
 import { windowWords } from './coldWords';
-import { spotWords, useTrays, type Trays } from './useTrays';
+import { spotsWords } from './spotWords';
+import { useTrays, type Trays } from './useTrays';
 import { useWalkIn, type WalkInNow } from './useWalkIn';
 import styles from './WalkIn.module.css';
 import { useAcknowledgeMutation } from './walkInApi';
@@ -112,7 +114,7 @@ function Alarm({
               <li key={move.kind}>{moveWords(t, f, move, now, rules.limitC)}</li>
             ))}
           </ol>
-          <h2>{t('walkIn.alarm.causesTitle')}</h2>
+          <h2 className={air['under']}>{t('walkIn.alarm.causesTitle')}</h2>
           <ul className={air['causes']}>
             {alarm.causes.slice(0, 3).map(({ cause, weight }) => (
               <li key={cause}>
@@ -143,7 +145,7 @@ function Alarm({
           />
         </section>
       </div>
-      <h2>{t('walkIn.alarm.stakeTitle')}</h2>
+      <h2 className={air['under']}>{t('walkIn.alarm.stakeTitle')}</h2>
       {stake.length === 0 ? (
         <p className="quiet">{t('walkIn.alarm.stakeNone')}</p>
       ) : (
@@ -212,7 +214,7 @@ function Stake({
                 <td>
                   {t('walkIn.alarm.trays', { count })}
                   {': '}
-                  {stacks.map(({ spot }) => spotWords(spot)).join(', ')}
+                  {spotsWords(stacks.map(({ spot }) => spot))}
                 </td>
                 <td>
                   {windowWords(t, f, lot)}
@@ -242,6 +244,21 @@ function Stake({
   );
 }
 
+/** One thing may be seen by several probes of a place: whoever is on it is on all of it. */
+function alarmsWith(alarm: ColdAlarm, { alarms, probes }: ColdBoard, placeId: string): ColdAlarm[] {
+  const isHere = ({ probeId }: ColdAlarm) =>
+    probes.find(({ id }) => id === probeId)?.placeId === placeId;
+  const end = ({ untilAt }: ColdAlarm) => untilAt ?? '9999';
+  return alarms.filter(
+    (each) =>
+      each.id === alarm.id ||
+      (each.acknowledged === null &&
+        isHere(each) &&
+        each.fromAt <= end(alarm) &&
+        end(each) >= alarm.fromAt),
+  );
+}
+
 /** Who is on it, and what has been done. */
 function Done({
   now,
@@ -259,9 +276,15 @@ function Done({
   const { said } = useNotices();
   const { house, book } = now.board;
   const [acknowledge] = useAcknowledgeMutation();
-  const { write, isSending } = useWrite((sent: { cause: Cause | null; note: string }) =>
-    acknowledge({ house, id: alarm.id, sent: { version: alarm.version, ...sent } }).unwrap(),
-  );
+  const together = alarmsWith(alarm, now.cold, placeId);
+  const { write, isSending } = useWrite(async (sent: { cause: Cause | null; note: string }) => {
+    const kept = await Promise.all(
+      together.map(({ id, version }) =>
+        acknowledge({ house, id, sent: { version, ...sent } }).unwrap(),
+      ),
+    );
+    return kept[0];
+  });
   const [cause, setCause] = useState<Cause | ''>(alarm.causes[0]?.cause ?? '');
   const [note, setNote] = useState('');
   const post = useErrands(house);
@@ -279,7 +302,7 @@ function Done({
   };
   return (
     <section>
-      <h2>{t('walkIn.alarm.actions')}</h2>
+      <h2 className={air['under']}>{t('walkIn.alarm.actions')}</h2>
       {acknowledged && (
         <p>
           {t('walkIn.alarm.taken', {

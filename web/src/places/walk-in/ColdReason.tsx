@@ -2,7 +2,7 @@ import type { ColdLot, ShownStack } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { coldWindow } from '../../state/useCold';
-import { MOVED_MS } from './coldWords';
+import { isMoved } from './coldWords';
 import type { WalkInNow } from './useWalkIn';
 
 /** Why a window is not where it was: what its trays stood through. Nothing when it has not moved. */
@@ -18,7 +18,7 @@ export function ColdReason({
   const { t } = useTranslation();
   const f = useFormats();
   const [is, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
-  if (is && was && Math.abs(is.peakMs - was.peakMs) < MOVED_MS) return null;
+  if (is && was && !isMoved(is, was)) return null;
   const stood = (placeId: string, zone: string, fromMs: number, untilMs: number) =>
     stack.legs.some(({ spot, fromMs: since }, i) => {
       const until = stack.legs[i + 1]?.fromMs ?? Infinity;

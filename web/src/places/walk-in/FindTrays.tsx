@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ScanDialog } from './ScanDialog';
-import { codeIn } from './codeIn';
+import { codeIn } from '../../state/trayCode';
 
 /** Trays by their label: its code typed, or its square read by the camera where there is one. */
 export function FindTrays({ onFind }: { readonly onFind: (code: string) => void }) {

@@ -27,7 +27,7 @@ import type { LoadInAnswer, WarmTrays } from '../../workers/coldAnswers';
 import { useLatest } from '../../workers/useLatest';
 import styles from './Air.module.css';
 import { loadInWays } from './loadInWays';
-import { spotWords } from './useTrays';
+import { spotsWords } from './spotWords';
 import { useWalkIn, type WalkInNow } from './useWalkIn';
 import { WalkInNav } from './WalkInNav';
 
@@ -252,8 +252,7 @@ function Planning({
       {answer && (
         <p>
           {t('walkIn.loadIn.most', { count: answer.mostAtOnce, limit: f.temperature(limitC) })}{' '}
-          {where.puts.length > 0 &&
-            t('walkIn.loadIn.where', { spots: where.puts.map(spotWords).join(', ') })}{' '}
+          {where.puts.length > 0 && t('walkIn.loadIn.where', { spots: spotsWords(where.puts) })}{' '}
           {where.without > 0 && (
             <b>{t('walkIn.loadIn.noRoom', { count: where.without, place: what.place.name })}</b>
           )}

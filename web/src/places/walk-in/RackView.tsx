@@ -14,7 +14,7 @@ import { useFormats } from '../../parts/format';
 import { keepingAt, keepingWords, SHAPES } from './coldWords';
 import styles from './WalkIn.module.css';
 import type { WalkInNow } from './useWalkIn';
-import { spotWords } from './useTrays';
+import { spotWords } from './spotWords';
 
 /** A tap is no drag until it has gone this far, px. */
 const DRAG_FROM_PX = 8;

@@ -9,6 +9,7 @@ import { clockText, TimeOfDay } from '../../parts/TimeOfDay';
 import { problemOf } from '../../state/api';
 import { useChangeSettingsMutation } from '../../state/settingsApi';
 import styles from './PlaceDialog.module.css';
+import { timesIn } from './timesIn';
 
 /** What the house's own limit is, when it is told, and when not. */
 export function RulesDialog({
@@ -101,16 +102,4 @@ export function RulesDialog({
       />
     </RecordDialog>
   );
-}
-
-/** Times of day in a text, minutes from midnight; null when something in it is none. */
-export function timesIn(text: string): number[] | null {
-  const parts = text.split(/[,;\s]+/).filter((part) => part !== '');
-  const times = parts.map((part) => {
-    const [, hour = '', minute = ''] = /^(\d{1,2})[:.](\d{2})$/.exec(part) ?? [];
-    return hour !== '' && Number(hour) < 24 && Number(minute) < 60
-      ? Number(hour) * 60 + Number(minute)
-      : null;
-  });
-  return times.every((time) => time !== null) ? [...new Set(times)] : null;
 }

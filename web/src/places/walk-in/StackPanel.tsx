@@ -9,7 +9,8 @@ import { LabelledCell } from '../../parts/LabelledCell';
 import { TextCell } from '../../parts/TextCell';
 import { windowWords } from './coldWords';
 import { ColdReason } from './ColdReason';
-import { spotWords, type Trays } from './useTrays';
+import { spotWords } from './spotWords';
+import type { Trays } from './useTrays';
 import type { WalkInNow } from './useWalkIn';
 import styles from './WalkIn.module.css';
 

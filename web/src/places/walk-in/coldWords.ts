@@ -4,6 +4,15 @@ import type { Silhouette } from '../../parts/Ball';
 import type { Formats } from '../../parts/format';
 import { coldWindow } from '../../state/useCold';
 
+interface Ends {
+  readonly fromMs: number;
+  readonly untilMs: number;
+}
+
+/** Whether a window is no longer where it was, as far as that is worth telling. */
+export const isMoved = (now: Ends, was: Ends): boolean =>
+  Math.abs(now.fromMs - was.fromMs) >= MOVED_MS || Math.abs(now.untilMs - was.untilMs) >= MOVED_MS;
+
 /** How balls stand against their window at a moment. */
 export type Keeping = 'unknown' | 'waiting' | 'open' | 'over' | 'never';
 
@@ -43,6 +52,7 @@ export function windowWords(t: TFunction, f: Formats, lot: ColdLot): string {
   const [now, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
   if (!now) return t('walkIn.window.never');
   const words = t('walkIn.window.is', { from: f.moment(now.fromMs), until: f.time(now.untilMs) });
-  const isMoved = was !== null && Math.abs(now.peakMs - was.peakMs) >= MOVED_MS;
-  return isMoved ? `${words} ${t('walkIn.window.was', { from: f.moment(was.fromMs) })}` : words;
+  if (!was || !isMoved(now, was)) return words;
+  const before = { from: f.moment(was.fromMs), until: f.time(was.untilMs) };
+  return `${words} ${t('walkIn.window.was', before)}`;
 }

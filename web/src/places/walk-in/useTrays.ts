@@ -2,6 +2,7 @@ import { isSameSpot, type ShownStack, type Spot } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { useAddRecord } from '../../state/useRecords';
+import { spotWords } from './spotWords';
 
 /** What hands do to trays; all of it is shown at once, kept without network, and can be undone. */
 export interface Trays {
@@ -67,7 +68,3 @@ export function useTrays(house: string): Trays {
     },
   };
 }
-
-/** A position as people say it: the zone and the number from the top. */
-export const spotWords = ({ zone, position }: Pick<Spot, 'zone' | 'position'>): string =>
-  `${zone} ${position}`;

@@ -10,7 +10,7 @@ import {
 } from '@calm/contract';
 import { useMemo } from 'react';
 import { addDays, dateAt } from '../../state/localDate';
-import { useBoard, type Board } from '../../state/useBoard';
+import { useBoard, useHouse, type Board } from '../../state/useBoard';
 import { useCold } from '../../state/useCold';
 import { useCursor } from '../../state/useCursor';
 import { useRecords } from '../../state/useRecords';
@@ -39,7 +39,7 @@ export function useWalkIn(): {
 } {
   const { board, error, retry } = useBoard();
   const { atMs, nowMs } = useCursor();
-  const house = board?.house ?? '';
+  const house = useHouse();
   const timeZone = board?.book.house.timeZone ?? 'UTC';
   const records = useRecords(house, addDays(dateAt(atMs, timeZone), -DAYS_BEFORE), DAYS);
   const { cold, error: coldError, retry: coldRetry } = useCold(house);
