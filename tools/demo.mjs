@@ -61,10 +61,27 @@ function serveUntilStopped(env, port, stopping) {
           CALM_WEB_DIR: WEB_DIST,
         },
       });
+      const probes = startProbes(port);
       stopping.addEventListener('abort', () => server.kill('SIGTERM'));
-      server.on('close', (code) =>
-        code === 0 || stopping.aborted ? resolve() : reject(new Plain('The server has ended.')),
-      );
+      server.on('close', (code) => {
+        probes.kill('SIGTERM');
+        if (code === 0 || stopping.aborted) resolve();
+        else reject(new Plain('The server has ended.'));
+      });
     })
   );
+}
+
+/**
+ * The demo house's probes: they stand in for loggers, and post like them.
+ *
+ * @param {number} port
+ */
+function startProbes(port) {
+  return spawn(bin('tsx'), ['demo/src/probesMain.ts', `http://127.0.0.1:${port}`], {
+    cwd: ROOT,
+    detached: true,
+    stdio: ['ignore', 'ignore', 'ignore'],
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
 }

@@ -45,7 +45,7 @@ const TRUE_ROOMS: Readonly<Record<string, Room>> = {
   'Walk-in': {
     ...USUAL_ROOM,
     lossWPerK: 29,
-    coolingW: 1650,
+    coolingW: 1450,
     setC: 3.1,
     deadBandC: 0.6,
     defrost: { everyH: 8, minutes: 15, heaterW: 250, phaseH: 2.5 },
@@ -91,7 +91,7 @@ function storyOf(
   if (story === 'power-cut') return [{ kind: 'power-cut', ...when }];
   if (place !== 'Walk-in' || story === null) return [];
   return story === 'warm-night'
-    ? [{ kind: 'compressor-weak', share: 0.22, ...when }]
+    ? [{ kind: 'compressor-weak', share: 0.28, ...when }]
     : [{ kind: 'door-open', fromHour: when.fromHour, hours: 1.2 }];
 }
 

@@ -71,6 +71,7 @@ export const places: readonly PlaceContent[] = [
     tubs: 6,
     room: {
       ...USUAL_ROOM,
+      coolingW: 1500,
       setC: 3.5,
       defrost: { everyH: 8, minutes: 20, heaterW: 600, phaseH: 2.5 },
       zonesC: { door: 0.8, middle: 0, back: -0.4 },

@@ -20,6 +20,8 @@ const EVERY_S = 60;
 /** A room needs some hours to be as its lots make it. */
 const BEFORE_H = 30;
 const A_POST = 15_000;
+/** A house that was left alone for longer has a gap in its readings. */
+const MOST_BACK_S = 3 * 86_400;
 
 /** What the probes remember between two rounds. */
 export interface ProbeMemory {
@@ -78,7 +80,8 @@ export async function probeRound(
 function sentUntil({ sentS }: ProbeMemory, cold: ColdBoard, name: string, nowS: number): number {
   const id = cold.probes.find((probe) => probe.name === name)?.id;
   const last = cold.last.find(({ probeId }) => probeId === id);
-  return sentS.get(name) ?? (last ? Date.parse(last.at) / 1000 : nowS - S_PER_H);
+  const read = sentS.get(name) ?? (last ? Date.parse(last.at) / 1000 : nowS - S_PER_H);
+  return Math.max(read, nowS - MOST_BACK_S);
 }
 
 function startOf(due: readonly { probe: string; reading: Sent }[]): ReadingsStart {

@@ -342,11 +342,8 @@ describe('what to do about an alarm', () => {
     balls: 24,
     legs: [],
   });
-  const stacks = [
-    stack('late', 1),
-    stack('soon', 2),
-    { ...stack('soon', 3), spot: spot('door', 3) },
-  ];
+  const elsewhere = { ...stack('soon', 3), spot: spot('inside', 3, under.id) };
+  const stacks = [stack('late', 1), stack('soon', 2), elsewhere];
   const stake = lotsAtStake(probe, [lot('late', 60), lot('soon', 46)], stacks);
 
   it('is first about the lot with least time left, and only about trays that stand there', () => {

@@ -30,33 +30,34 @@ export type Move =
   /** What was too warm for too long is decided by the person responsible. */
   | { readonly kind: 'decide' };
 
-/** The lots whose trays stand in a probe's zone, those with least time left first. */
+/**
+ * The lots whose trays stand where a probe hangs: they share its room's air, whatever their zone. Those with least
+ * time left come first; of a lot in several zones the shortest time counts.
+ */
 export function lotsAtStake(
-  { placeId, zone }: Probe,
+  { placeId }: Pick<Probe, 'placeId'>,
   lots: readonly ColdLot[],
   stacks: readonly Stack[],
 ): AtStake[] {
-  const here = stacks.filter(({ spot }) => spot.placeId === placeId && spot.zone === zone);
+  const here = stacks.filter(({ spot }) => spot.placeId === placeId);
   return lots
-    .filter((lot) => lot.placeId === placeId && lot.zone === zone)
-    .flatMap((lot): AtStake[] => {
+    .filter((lot) => lot.placeId === placeId && lot.zone !== null)
+    .map((lot) => ({ lot, untilMs: untilOf(lot) }))
+    .sort((a, b) => (a.untilMs ?? 0) - (b.untilMs ?? 0))
+    .filter(({ lot }, i, all) => all.findIndex((each) => isSameBalls(each.lot, lot)) === i)
+    .flatMap(({ lot, untilMs }): AtStake[] => {
       const own = here.filter(
         (stack) => stack.lotId === lot.key && stack.productId === lot.productId,
       );
-      if (own.length === 0) return [];
-      return [
-        {
-          lot,
-          stacks: own,
-          trays: own.reduce((sum, { trays }) => sum + trays, 0),
-          balls: own.reduce((sum, { balls }) => sum + balls, 0),
-          untilMs: lot.now.kind === 'ready' ? lot.mixedMs + lot.now.latestHour * 3_600_000 : null,
-        },
-      ];
-    })
-    .filter((each, i, all) => all.findIndex(({ lot }) => isSameBalls(lot, each.lot)) === i)
-    .sort((a, b) => (a.untilMs ?? 0) - (b.untilMs ?? 0));
+      const sum = (of: (stack: Stack) => number) => own.reduce((all, stack) => all + of(stack), 0);
+      return own.length === 0
+        ? []
+        : [{ lot, stacks: own, trays: sum((s) => s.trays), balls: sum((s) => s.balls), untilMs }];
+    });
 }
+
+const untilOf = ({ mixedMs, now }: ColdLot): number | null =>
+  now.kind === 'ready' ? mixedMs + now.latestHour * 3_600_000 : null;
 
 const isSameBalls = (a: ColdLot, b: ColdLot) => a.key === b.key && a.productId === b.productId;
 

@@ -323,12 +323,14 @@ describe('loading in', () => {
 
   it('in two goes warms the room less, and keeps it above the limit for less', () => {
     expect(of('twice').peakC).toBeLessThan(of('once').peakC - 0.2);
+    expect(of('twice').warmerC).toBeLessThan(of('once').warmerC - 0.2);
     expect(of('twice').aboveMin).toBeLessThan(of('once').aboveMin);
     expect(of('once').backAfterH).toBeGreaterThan(1);
   });
 
   it('of a few trays is hardly felt', () => {
     expect(of('few').aboveMin).toBe(0);
+    expect(of('few').warmerC).toBeLessThan(0.5);
     expect(of('few').coldAfterH).toBeGreaterThan(1);
     expect(of('few').coldAfterH).toBeLessThan(9);
   });

@@ -33,6 +33,8 @@ export interface LoadInEffect {
   readonly name: string;
   /** Warmest air, mean of a step, °C. */
   readonly peakC: number;
+  /** Most that it warms the air, mean of an hour, °C. */
+  readonly warmerC: number;
   /** Minutes the room's air is above the limit because of it. */
   readonly aboveMin: number;
   /** Hours after the first go until the room is back within half a degree of what it would be; null if not in time. */
@@ -144,19 +146,21 @@ function effectOf(
   const from = air ? air.hours.findIndex((hour) => hour > fromHour) : -1;
   const until = air ? air.hours.findIndex((hour) => hour > fromHour + LOOK_H) : -1;
   const end = until < 0 ? (air?.hours.length ?? 0) : until;
-  let [peakC, aboveMin, lastOffHour] = [-Infinity, 0, fromHour];
+  let [peakC, warmerC, aboveMin, lastOffHour] = [-Infinity, 0, 0, fromHour];
   for (let i = Math.max(0, from); air && plain && i < end; i += 1) {
     const [nowC, elseC] = [air.airC[i] as number, plain.airC[i] as number];
     peakC = Math.max(peakC, nowC);
     if (nowC > limitC && elseC <= limitC) aboveMin += STEP_MIN;
     // Over an hour: when exactly the compressor switches is chance.
     const off = meanAround(air.airC, i) - meanAround(plain.airC, i);
+    warmerC = Math.max(warmerC, off);
     if (off > BACK_WITHIN_C) lastOffHour = air.hours[i] as number;
   }
   const lastHour = fromHour + LOOK_H;
   return {
     name,
     peakC,
+    warmerC,
     aboveMin,
     backAfterH: lastOffHour >= lastHour - 1 ? null : lastOffHour - fromHour,
     coldAfterH: coldAfter(within, limitC, fromHour),

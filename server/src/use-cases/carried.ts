@@ -1,8 +1,10 @@
 import {
+  discardedOf,
   documentOfRecipe,
   routeOfDocument,
   type House,
   type Lot,
+  type LotRecord,
   type Product,
   type Sale,
   type Service,
@@ -18,6 +20,7 @@ import {
 } from '@calm/core';
 import { readBook } from '../store/book';
 import { readLots } from '../store/lots';
+import { readRecordsOf } from '../store/records';
 import { readSales } from '../store/sales';
 import type { Scope } from '../store/scope';
 import { addDays, localDateOf } from './wallClock';
@@ -32,6 +35,8 @@ interface Stock {
   readonly services: readonly Service[];
   readonly lots: readonly Lot[];
   readonly sales: readonly Sale[];
+  /** What was thrown away. */
+  readonly discards: readonly LotRecord[];
   readonly nowMs: number;
   readonly prefermentTempC: number;
 }
@@ -62,11 +67,14 @@ export async function withCarried(
     readSales(scope, from, addDays(today, 1)),
   ]);
   if (lots.length === 0) return services;
+  const ids = lots.map(({ id }) => id);
+  const discards = await readRecordsOf(scope, ids, ['discarded']);
   const { products } = await readBook(scope, house);
   const stock: Stock = {
     services,
     lots,
     sales,
+    discards,
     nowMs: now.getTime(),
     prefermentTempC: house.settings.usualTempsC.preferment,
   };
@@ -154,7 +162,11 @@ function heldWindow(
 }
 
 /** Balls of a lot that are there: counted after its last service, or not yet taken by those that were. */
-function ballsThere(lot: Lot, productId: string, { services, sales, nowMs }: Stock): number {
+function ballsThere(
+  lot: Lot,
+  productId: string,
+  { services, sales, discards, nowMs }: Stock,
+): number {
   const ofLot = (each: { date: string }) => each.date === lot.serviceDate;
   const sold = sales.filter((sale) => ofLot(sale) && sale.productId === productId);
   if (Date.parse(lot.closeAt) <= nowMs) {
@@ -167,5 +179,5 @@ function ballsThere(lot: Lot, productId: string, { services, sales, nowMs }: Sto
       const sale = sold.find(({ patternId }) => patternId === service.patternId);
       return sum + (sale?.sold ?? countOf(service, productId));
     }, 0);
-  return made - gone;
+  return made - discardedOf(discards, lot.id, productId) - gone;
 }

@@ -13,22 +13,20 @@ import { isBetween } from './quietHours';
 import { ring } from './ring';
 import styles from './ColdAlarms.module.css';
 
-/** What is wrong with the cold now and nobody has taken care of: told on every page, rung once. */
+/** What is or was wrong with the cold and nobody has taken care of: told on every page; what goes on rings once. */
 export function ColdAlarms() {
   const { t } = useTranslation();
   const house = useHouse();
   const { pathname } = useLocation();
   const { data: book } = useBookQuery(house);
   const { cold } = useCold(house);
-  const open = (cold?.alarms ?? []).filter(
-    ({ untilAt, acknowledged }) => untilAt === null && acknowledged === null,
-  );
-  useRinging(open);
+  const open = (cold?.alarms ?? []).filter(({ acknowledged }) => acknowledged === null);
+  useRinging(open.filter(({ untilAt }) => untilAt === null));
   if (!book || !cold || open.length === 0 || pathname.includes('/walk-in')) return null;
   return (
     <ul className={styles['alarms']}>
       {open.map((alarm) => (
-        <li key={alarm.id} role="alert">
+        <li key={alarm.id} role={alarm.untilAt === null ? 'alert' : 'status'}>
           <Words alarm={alarm} book={book} cold={cold} />
           <Link to={`/${house}/walk-in/alarms/${alarm.id}`}>{t('walkIn.alarm.look')}</Link>
         </li>

@@ -1,5 +1,6 @@
 import {
   ballsToMake,
+  discardedOf,
   serviceIdOf,
   standing,
   type LotRecord,
@@ -79,7 +80,7 @@ export function serviceBalls(
     ? Math.max(0, Math.min(planned, fromMin - minute(pull.endMs)) || planned)
     : 0;
   const keepMin = Math.max(QUARTER_MIN, untilMin - fromMin);
-  const made = madeFor(lot, product, need, count ? ballsToMake(count) : 0);
+  const made = madeFor(lot, product, need, count ? ballsToMake(count) : 0, records);
   const known = usage.find(
     (each) => each.service === service.name && each.productId === product.id,
   );
@@ -126,10 +127,17 @@ function evened(curve: readonly number[], lengthMin: number): readonly number[] 
   return sum > 0 ? cut.map((share) => share / sum) : even;
 }
 
-/** Balls of the lot that are for the service: what it asks for, as far as the lot goes. */
-function madeFor({ items }: BoardLot, product: Product, need: number, toMake: number): number {
+/** Balls of the lot that are for the service: what it asks for, as far as what was not thrown away goes. */
+function madeFor(
+  { items, lot }: BoardLot,
+  product: Product,
+  need: number,
+  toMake: number,
+  records: readonly LotRecord[],
+): number {
   const made = items.find(({ productId }) => productId === product.id)?.count ?? 0;
-  return Math.min(made, toMake) + (need - toMake);
+  const gone = lot ? discardedOf(records, lot.id, product.id) : 0;
+  return Math.min(Math.max(0, made - gone), toMake) + (need - toMake);
 }
 
 function pulledOf(

@@ -161,6 +161,9 @@ function Alarm({
   );
 }
 
+/** Who asks what a night did wants to know of small moves too, ms. */
+const TOLD_FROM_MS = 5 * 60_000;
+
 /** Moves that somebody remembers. */
 const SHOWN = 4;
 
@@ -217,7 +220,7 @@ function Stake({
                   {spotsWords(stacks.map(({ spot }) => spot))}
                 </td>
                 <td>
-                  {windowWords(t, f, lot)}
+                  {windowWords(t, f, lot, TOLD_FROM_MS)}
                   {isFirst && <b> {t('walkIn.alarm.isFirst')}</b>}
                 </td>
                 <td>

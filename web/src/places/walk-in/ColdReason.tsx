@@ -1,4 +1,4 @@
-import type { ColdLot, ShownStack } from '@calm/contract';
+import type { ColdAlarm, ColdLot, Probe, ShownStack, Spot } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { coldWindow } from '../../state/useCold';
@@ -19,23 +19,28 @@ export function ColdReason({
   const f = useFormats();
   const [is, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
   if (is && was && !isMoved(is, was)) return null;
-  const stood = (placeId: string, zone: string, fromMs: number, untilMs: number) =>
-    stack.legs.some(({ spot, fromMs: since }, i) => {
-      const until = stack.legs[i + 1]?.fromMs ?? Infinity;
-      return spot.placeId === placeId && spot.zone === zone && since < untilMs && until > fromMs;
-    });
-  const through = now.cold.alarms.filter((alarm) => {
-    const probe = now.cold.probes.find(({ id }) => id === alarm.probeId);
+  const probeOf = ({ probeId }: ColdAlarm) => now.cold.probes.find(({ id }) => id === probeId);
+  const stoodIn = (alarm: ColdAlarm, isThere: (spot: Spot, probe: Probe) => boolean) => {
+    const probe = probeOf(alarm);
     const untilMs = alarm.untilAt === null ? Infinity : Date.parse(alarm.untilAt);
-    return (
-      probe &&
-      alarm.meanC !== null &&
-      stood(probe.placeId, probe.zone, Date.parse(alarm.fromAt), untilMs)
-    );
-  });
+    return stack.legs.some(({ spot, fromMs }, i) => {
+      const leftMs = stack.legs[i + 1]?.fromMs ?? Infinity;
+      const isThen = fromMs < untilMs && leftMs > Date.parse(alarm.fromAt);
+      return probe !== undefined && isThen && isThere(spot, probe);
+    });
+  };
+  const told = now.cold.alarms.filter(({ meanC }) => meanC !== null);
+  const inZone = told.filter((alarm) =>
+    stoodIn(alarm, (spot, { placeId, zone }) => spot.placeId === placeId && spot.zone === zone),
+  );
+  // Where no probe hangs in the zone, what another one of the room has shown tells of its air too.
+  const inPlace = told.filter((alarm) =>
+    stoodIn(alarm, (spot, { placeId }) => spot.placeId === placeId),
+  );
+  const through = inZone.length > 0 ? inZone : inPlace.slice(0, 1);
   if (through.length === 0) return <p className="quiet">{t('walkIn.reason.otherwise')}</p>;
   return through.map((alarm) => {
-    const zone = now.cold.probes.find(({ id }) => id === alarm.probeId)?.zone ?? '';
+    const zone = probeOf(alarm)?.zone ?? '';
     return (
       <p key={alarm.id}>
         {t(alarm.untilAt === null ? 'walkIn.reason.still' : 'walkIn.reason.was', {

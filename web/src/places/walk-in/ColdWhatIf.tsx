@@ -117,7 +117,7 @@ function Asking({
       {!both ? (
         <Waiting />
       ) : (
-        <>
+        <div aria-busy={latest?.question !== question}>
           <AirChart
             lines={[
               lineOf(t('walkIn.whatIf.asIs'), both.now, place.id, nowMs),
@@ -128,7 +128,7 @@ function Asking({
             words={t('walkIn.whatIf.words', { place: place.name })}
           />
           <Windows now={now} both={both} />
-        </>
+        </div>
       )}
       <p className="quiet">{t('walkIn.whatIf.why')}</p>
     </>

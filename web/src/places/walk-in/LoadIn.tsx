@@ -199,7 +199,7 @@ function Planning({
         <Waiting />
       ) : (
         <div className={styles['scroll']}>
-          <table className={styles['table']}>
+          <table className={styles['table']} aria-busy={latest?.question !== question}>
             <thead>
               <tr>
                 <th scope="col">{t('walkIn.loadIn.how')}</th>
@@ -213,7 +213,7 @@ function Planning({
             </thead>
             <tbody>
               {effects.map((effect) => {
-                const way = ways.find(({ name }) => name === effect.name);
+                const way = latest?.question.ways.find(({ name }) => name === effect.name);
                 return (
                   <tr key={effect.name}>
                     <th scope="row">
@@ -224,7 +224,12 @@ function Planning({
                       })}
                       {best === effect && <b> {t('walkIn.loadIn.best')}</b>}
                     </th>
-                    <td data-much={effect.aboveMin > 0}>{f.temperature(effect.peakC)}</td>
+                    <td data-much={effect.aboveMin > 0}>
+                      {f.warmer(effect.warmerC)}{' '}
+                      <span className="quiet">
+                        {t('walkIn.loadIn.atMost', { peak: f.temperature(effect.peakC) })}
+                      </span>
+                    </td>
                     <td data-much={effect.aboveMin > 0}>
                       {f.duration(Math.round(effect.aboveMin))}
                     </td>

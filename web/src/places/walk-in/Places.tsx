@@ -88,7 +88,7 @@ function All({ now }: { readonly now: WalkInNow }) {
           {t('walkIn.setup.addPlace')}
         </Button>
       )}
-      <h2>{t('walkIn.setup.probes')}</h2>
+      <h2 className={styles['under']}>{t('walkIn.setup.probes')}</h2>
       {now.cold.probes.length === 0 ? (
         <p className="quiet">{t('walkIn.setup.noProbes')}</p>
       ) : (
@@ -153,7 +153,7 @@ function All({ now }: { readonly now: WalkInNow }) {
           {t('walkIn.setup.addProbe')}
         </Button>
       )}
-      <h2>{t('walkIn.setup.rules')}</h2>
+      <h2 className={styles['under']}>{t('walkIn.setup.rules')}</h2>
       <p>
         {t('walkIn.setup.rulesAre', {
           limit: f.temperature(rules.limitC),
@@ -169,7 +169,7 @@ function All({ now }: { readonly now: WalkInNow }) {
           {t('walkIn.setup.changeRules')}
         </Button>
       )}
-      <h2>{t('walkIn.setup.fits')}</h2>
+      <h2 className={styles['under']}>{t('walkIn.setup.fits')}</h2>
       <p className="quiet">{t('walkIn.setup.fitsWhy')}</p>
       {book.places
         .filter(({ room }) => room !== null)

@@ -54,7 +54,7 @@ export function Rounds({
         </p>
       )}
       {isToday && mayMark && (
-        <div className={styles['fields']}>
+        <div className={styles['rounds']}>
           {book.places
             .filter(({ room }) => room !== null)
             .flatMap((place) =>

@@ -35,6 +35,13 @@ export function StackPanel({
   const cold = now.coldOf(shown);
   const isFirst = now.first.has(stack.lotId);
   const since = stack.legs.at(-1)?.fromMs;
+  const inAll = now.racks.shown
+    .filter((each) => each.lot === lot && each.product === product)
+    .map((each) => each.stack)
+    .reduce(
+      (sum, { trays: some, balls }) => ({ trays: sum.trays + some, balls: sum.balls + balls }),
+      { trays: 0, balls: 0 },
+    );
   return (
     <section className={styles['panel']} aria-label={t('walkIn.inHand')}>
       <h2>
@@ -87,8 +94,9 @@ export function StackPanel({
       {isDiscarding && (
         <Discard
           shown={shown}
+          inAll={inAll}
           onDiscard={(count, why) => {
-            trays.discard(shown, count, why);
+            trays.discard(shown, count, inAll, why);
             setDiscarding(false);
             onClose();
           }}
@@ -107,9 +115,11 @@ export function StackPanel({
 /** Thrown away: how much and why, by whoever is responsible. */
 function Discard({
   shown: { stack, lot },
+  inAll,
   onDiscard,
 }: {
   readonly shown: ShownStack;
+  readonly inAll: { readonly trays: number };
   readonly onDiscard: (trays: number, why: string) => void;
 }) {
   const { t } = useTranslation();
@@ -122,10 +132,15 @@ function Discard({
         name={t('walkIn.discardTrays')}
         unit=""
         value={count}
-        rule={{ min: 1, max: stack.trays, decimals: 0 }}
+        rule={{ min: 1, max: inAll.trays, decimals: 0 }}
         step={1}
         onCommit={setCount}
       />
+      {inAll.trays > stack.trays && (
+        <Button onClick={() => setCount(inAll.trays)}>
+          {t('walkIn.discardAll', { count: inAll.trays })}
+        </Button>
+      )}
       <TextCell
         label={t('walkIn.discardWhy')}
         value={why}

@@ -10,8 +10,8 @@ interface Ends {
 }
 
 /** Whether a window is no longer where it was, as far as that is worth telling. */
-export const isMoved = (now: Ends, was: Ends): boolean =>
-  Math.abs(now.fromMs - was.fromMs) >= MOVED_MS || Math.abs(now.untilMs - was.untilMs) >= MOVED_MS;
+export const isMoved = (now: Ends, was: Ends, byMs: number = MOVED_MS): boolean =>
+  Math.abs(now.fromMs - was.fromMs) >= byMs || Math.abs(now.untilMs - was.untilMs) >= byMs;
 
 /** How balls stand against their window at a moment. */
 export type Keeping = 'unknown' | 'waiting' | 'open' | 'over' | 'never';
@@ -48,11 +48,16 @@ export function keepingWords(t: TFunction, f: Formats, lot: ColdLot | null, atMs
 }
 
 /** When balls open well, and what that was before anything was read. */
-export function windowWords(t: TFunction, f: Formats, lot: ColdLot): string {
+export function windowWords(
+  t: TFunction,
+  f: Formats,
+  lot: ColdLot,
+  toldFromMs: number = MOVED_MS,
+): string {
   const [now, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
   if (!now) return t('walkIn.window.never');
   const words = t('walkIn.window.is', { from: f.moment(now.fromMs), until: f.time(now.untilMs) });
-  if (!was || !isMoved(now, was)) return words;
+  if (!was || !isMoved(now, was, toldFromMs)) return words;
   const before = { from: f.moment(was.fromMs), until: f.time(was.untilMs) };
   return `${words} ${t('walkIn.window.was', before)}`;
 }

@@ -10,7 +10,13 @@ export interface Trays {
   readonly move: (shown: ShownStack, to: Spot, trays?: number) => void;
   /** Puts trays on record where they best go. */
   readonly putAway: (shown: readonly ShownStack[]) => void;
-  readonly discard: (shown: ShownStack, trays: number, why: string) => void;
+  /** Of the position at hand first; of more than stands there, wherever the lot stands. */
+  readonly discard: (
+    shown: ShownStack,
+    trays: number,
+    inAll: { readonly trays: number; readonly balls: number },
+    why: string,
+  ) => void;
   readonly putFirst: (shown: ShownStack, isFirst: boolean) => void;
 }
 
@@ -47,10 +53,12 @@ export function useTrays(house: string): Trays {
         return Promise.resolve();
       });
     },
-    discard: ({ lot, stack, isOnRecord }, trays, why) => {
+    discard: ({ lot, stack, isOnRecord }, trays, inAll, why) => {
       const { productId, spot } = stack;
-      const balls = Math.round((stack.balls * trays) / stack.trays);
-      const from = isOnRecord ? spot : null;
+      const isHere = trays <= stack.trays;
+      const of = isHere ? stack : inAll;
+      const balls = Math.round((of.balls * trays) / of.trays);
+      const from = isOnRecord && isHere ? spot : null;
       const content = { kind: 'discarded', productId, from, trays, balls, note: why } as const;
       const words = t('walkIn.discarded', { code: lot.code, count: trays });
       const id = add(stack.lotId, content, words);
