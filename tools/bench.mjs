@@ -4,6 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
 import { live } from './bench/liveBench.mjs';
+import { cold } from './bench/coldBench.mjs';
 import { log } from './bench/logBench.mjs';
 import { benchWeeks } from './bench/weekBench';
 import { WORKER_FILE } from './bench/vite.config.mjs';
@@ -29,6 +30,7 @@ await runTool(async () => {
   };
   try {
     await live(house.url, house.cookie, say);
+    await cold(desk, house.databaseUrl, house.url, house.cookie, say);
     await log(house.databaseUrl, house.url, house.cookie, say);
     await firstLoad(desk, house.url);
     await drag(desk, house.url);

@@ -69,6 +69,26 @@ async function clashing(page) {
   await page.waitForTimeout(2500);
 }
 
+/** Trays in hand. @param {Page} page */
+async function inHand(page) {
+  await page
+    .getByRole('button', { name: /^YR-1124-A Yard Round/ })
+    .first()
+    .click();
+  await page.getByRole('region', { name: 'In hand' }).waitFor();
+}
+
+/** Ten hours without power. @param {Page} page */
+async function asIfThePowerWent(page) {
+  const hours = page.getByRole('textbox', { name: 'For' });
+  await hours.fill('10');
+  await hours.press('Enter');
+  await page
+    .getByText(/earlier/)
+    .first()
+    .waitFor();
+}
+
 /** A route as it is edited. @param {Page} page */
 async function firstRoute(page) {
   await page.getByRole('link', { name: 'Two nights cold' }).click();
@@ -85,7 +105,6 @@ const VIEWS = [
   { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
   { name: 'my-shift-tablet', path: 'crew/shift', size: TABLET },
   { name: 'plan', path: 'plan', size: DESK, act: clashing },
-  { name: 'plan-nine-days', path: 'plan?hours=216', size: DESK, act: settled },
   {
     name: 'plan-twelve-hours-tablet',
     path: 'plan?hours=12&at=2026-11-26T13:00:00.000Z',
@@ -94,7 +113,6 @@ const VIEWS = [
   },
   { name: 'mix', path: 'mix', size: DESK },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
-  { name: 'batch-sheet-dark-tablet', path: 'mix/2026-11-28/slab', size: TABLET, theme: 'dark' },
   {
     name: 'weigh-off-dark-tablet',
     path: 'mix/2026-11-27/yard-round/weigh?load=1',
@@ -104,6 +122,14 @@ const VIEWS = [
   },
   { name: 'divide-and-ball-tablet', path: 'mix/2026-11-27/yard-round/ball', size: TABLET },
   { name: 'paper', path: 'mix/2026-11-28/slab/paper', size: DESK },
+  { name: 'walk-in', path: 'walk-in', size: DESK, act: inHand },
+  {
+    name: 'cold-what-if-dark',
+    path: 'walk-in/what-if',
+    size: DESK,
+    theme: 'dark',
+    act: asIfThePowerWent,
+  },
   { name: 'crew', path: 'crew', size: DESK },
   { name: 'lot', path: 'log?text=YR-1112', size: DESK, act: firstLot },
   { name: 'tonight-phone', path: 'tonight', size: PHONE },

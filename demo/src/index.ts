@@ -6,3 +6,4 @@ export * from './exampleLots';
 export { probeRound, type ProbeMemory } from './probeRound';
 export type { Story } from './cold';
 export type { Line } from './line';
+export { makeHistory as historyOf } from './history';

@@ -101,7 +101,8 @@ const S_PER_H = 3600;
 const BEYOND_H = 12;
 /** Lots that come into the cold later than this change nothing that anybody asks now, h. */
 const AHEAD_H = 60;
-const STEP_MIN = 7.5;
+/** As long as a line of readings: what was read is what a step goes by. */
+const STEP_MIN = AIR_EVERY_S / 60;
 
 /**
  * A house's cold rooms with everything that stands in them or is to come: rooms by their fitted numbers and

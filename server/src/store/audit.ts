@@ -1,5 +1,5 @@
 import type { AuditEntry } from '@calm/contract';
-import { and, asc, desc, eq, gt, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, lt, ne } from 'drizzle-orm';
 import type { Queries } from './database';
 import * as t from './schema';
 import type { Scope } from './scope';
@@ -63,12 +63,21 @@ export function readDeedsOf({ tx, houseId }: Scope, after: number): Promise<Hous
 /** Writes that are looked at: one that was numbered earlier may be there later. */
 const LATEST = 200;
 
-/** Differs whenever something was written in a house. */
-export async function latestDeedsKey({ tx, houseId }: Scope): Promise<string> {
+/**
+ * Differs whenever something was written in a house.
+ *
+ * @param besides a path whose writes do not count
+ */
+export async function latestDeedsKey(
+  { tx, houseId }: Scope,
+  besides: string | null = null,
+): Promise<string> {
   const rows = await tx
     .select({ id: t.audit.id })
     .from(t.audit)
-    .where(eq(t.audit.houseId, houseId))
+    .where(
+      and(eq(t.audit.houseId, houseId), besides === null ? undefined : ne(t.audit.path, besides)),
+    )
     .orderBy(desc(t.audit.id))
     .limit(LATEST);
   return `${rows[0]?.id ?? 0}/${rows.reduce((sum, { id }) => sum + id, 0)}`;

@@ -16,6 +16,7 @@ import {
   type PlaceAir,
   type ProbeAir,
 } from '@calm/contract';
+import type { ReadyWindow } from '@calm/core';
 import { findAlarm, readAlarms, writeAcknowledgement } from '../store/alarms';
 import { latestDeedsKey } from '../store/audit';
 import { insertColdNote, readColdNotes } from '../store/coldNotes';
@@ -82,8 +83,24 @@ export async function coldBoard(scope: Scope, house: House, now: Date): Promise<
     alarms: await readAlarms(scope, since),
     notes,
     air,
-    lots: lotsOf(question),
+    lots: lotsOf(question, await asSetOf(scope, house, question)),
   };
+}
+
+/** Windows as set, of the last question of each house: no reading changes them. */
+const keptAsSet = new Map<string, { readonly key: string; readonly windows: ReadyWindow[] }>();
+const AS_SET_MS = 10 * MINUTE_MS;
+
+/** How long everything would keep had every room held its set temperature, in the order of the parts. */
+async function asSetOf(scope: Scope, house: House, question: ColdQuestion): Promise<ReadyWindow[]> {
+  const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
+  const key = `${tenMinutes}/${house.version}/${await latestDeedsKey(scope, '/readings')}`;
+  const last = keptAsSet.get(house.id);
+  if (last?.key === key) return last.windows;
+  const followed = followCold(question, [], true);
+  const windows = followed.ok ? followed.value.parts.map(({ window }) => window) : [];
+  keptAsSet.set(house.id, { key, windows });
+  return windows;
 }
 
 async function questionOf(
@@ -111,14 +128,12 @@ async function questionOf(
   };
 }
 
-/** What the cold means for every lot: as it is, and as it would be as set. */
-export function lotsOf(question: ColdQuestion): ColdLot[] {
-  const [now, asSet] = [followCold(question), followCold(question, [], true)];
-  if (!now.ok || !asSet.ok) return [];
+/** What the cold means for every lot, next to what it would as set. */
+function lotsOf(question: ColdQuestion, asSet: readonly ReadyWindow[]): ColdLot[] {
+  const now = followCold(question);
+  if (!now.ok) return [];
   return now.value.parts.map((part, i): ColdLot => {
     const { lot, product, placeId, zone, mixedMs, window, coreC, rise } = part;
-    // The same parts in the same order: only what they stood in differs.
-    const plain = asSet.value.parts[i];
     return {
       key: lot.lot?.id ?? `${lot.code}/${lot.date}`,
       code: lot.code,
@@ -127,7 +142,8 @@ export function lotsOf(question: ColdQuestion): ColdLot[] {
       zone,
       mixedMs,
       now: window,
-      asSet: plain?.window ?? window,
+      // The same parts in the same order: only what they stood in differs.
+      asSet: asSet[i] ?? window,
       coreC,
       rise,
     };
