@@ -1,6 +1,6 @@
 import { paths, type ColdBoard, type Lot, type ReadingsStart } from '@calm/contract';
 import { describe, expect, it } from '@jest/globals';
-import { makeAlarms, makePuts, makeReadings, probes } from './cold';
+import { makeAlarms, makePuts, makeReadings, makeRounds, probes } from './cold';
 import { makeHistory } from './history';
 import type { Line } from './line';
 import { exampleBook } from './load';
@@ -36,6 +36,21 @@ describe('the cold of Lantern Yard', () => {
     for (const { causes, cause } of of('door')) expect(causes[0]?.cause).toBe(cause);
     // A house is not told of every thaw and every door.
     expect(alarms.length).toBeLessThan(20);
+  });
+
+  it('has its rounds by hand twice a day, none to come, near what the probes showed', () => {
+    const rounds = makeRounds(history, NOW);
+    // Six whole days, and nothing yet this morning.
+    expect(rounds).toHaveLength(6 * 2 * probes.length);
+    for (const { at, airC, zone } of rounds) {
+      expect(at.getTime()).toBeLessThan(NOW.getTime());
+      const own = history.find(({ probe }) => probe.zone === zone);
+      const near =
+        own?.readings.filter(({ atS }) => Math.abs(atS - at.getTime() / 1000) < 900) ?? [];
+      const temps = near.map((reading) => reading.airC - (own?.probe.errorC ?? 0));
+      expect(airC).toBeGreaterThan(Math.min(...temps) - 0.5);
+      expect(airC).toBeLessThan(Math.max(...temps) + 0.5);
+    }
   });
 
   it('has its trays on racks, never more at a position than it holds', () => {

@@ -19,6 +19,7 @@ import {
 } from '@calm/core';
 import { instantOf, localDateOf } from '@calm/server';
 import { places, TIME_ZONE } from './lanternYard';
+import { noise } from './noise';
 import { doorsOf, readingsOf, trueAir, USUAL_PROBE, type ProbeNature } from './probes';
 import type { DemoRecord } from './records';
 
@@ -363,4 +364,39 @@ export function makePuts(
       });
     });
   });
+}
+
+/** A temperature that somebody took by hand. */
+export interface DemoRound {
+  readonly key: string;
+  readonly at: Date;
+  readonly by: string;
+  readonly place: string;
+  readonly zone: string;
+  readonly airC: number;
+}
+
+/** Days of rounds by hand that are on record. */
+const ROUND_DAYS = 7;
+const ROUNDS = [
+  { minute: 10 * 60 + 4, by: 'Bashir' },
+  { minute: 16 * 60 + 7, by: 'Ossian' },
+] as const;
+
+/** The rounds by hand of the last days: near what the probes showed then. */
+export function makeRounds(history: readonly ProbeHistory[], now: Date): DemoRound[] {
+  return Array.from({ length: ROUND_DAYS }, (_, daysAgo) => daysAgo).flatMap((daysAgo) =>
+    ROUNDS.flatMap(({ minute, by }) => {
+      const atS = secondAt(now, daysAgo, minute);
+      if (atS * 1000 > now.getTime()) return [];
+      return history.flatMap(({ probe, readings }): DemoRound[] => {
+        const read = readings.findLast((each) => each.atS <= atS);
+        if (!read) return [];
+        const key = `round/${probe.key}/${atS}`;
+        const airC = Math.round((read.airC - probe.errorC + 0.3 * noise(key)) * 10) / 10;
+        const at = new Date(atS * 1000);
+        return [{ key, at, by, place: probe.place, zone: probe.zone, airC }];
+      });
+    }),
+  );
 }

@@ -11,7 +11,7 @@ import {
 import { NO_LOSSES, type HouseBook, type Lot } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
-import { CALIBRATION_C, makeAlarms, makePuts, makeReadings, probes } from './cold';
+import { CALIBRATION_C, makeAlarms, makePuts, makeReadings, makeRounds, probes } from './cold';
 import { makeHistory, WEEKS_OF_HISTORY } from './history';
 import { makeSales, quartersOf } from './sales';
 import * as yard from './lanternYard';
@@ -417,6 +417,15 @@ async function insertReadings(
     const [atS, airC] = [readings.map((each) => each.atS), readings.map((each) => each.airC)];
     await addReadings(scope, own.no, atS, airC);
   }
+  await tx.insert(t.coldNotes).values(
+    makeRounds(history, now).map(({ key, at, by, place, zone, airC }) => ({
+      id: id(key),
+      houseId,
+      at,
+      personId: id(`person/${by}`),
+      content: { kind: 'round' as const, placeId: id(`place/${place}`), zone, airC },
+    })),
+  );
   const alarms = makeAlarms(history, now);
   await inBatches(alarms, (batch) =>
     tx.insert(t.coldAlarms).values(

@@ -11,6 +11,7 @@ import { addDays, dateAt } from '../../state/localDate';
 import { useCursor } from '../../state/useCursor';
 import { useMay } from '../../state/useMay';
 import styles from './Air.module.css';
+import { unknownWords } from './coldWords';
 import { AirChart } from './AirChart';
 import { BringInReadings } from './BringInReadings';
 import { Rounds } from './Rounds';
@@ -120,7 +121,7 @@ function Day({ now, day }: { readonly now: WalkInNow; readonly day: ColdDay }) {
                       <td data-much={summary.aboveMin >= MUCH_MIN}>
                         {f.duration(Math.round(summary.aboveMin))}
                       </td>
-                      <td>{f.duration(Math.round(summary.unknownMin))}</td>
+                      <td>{unknownWords(f, summary.unknownMin)}</td>
                     </>
                   ) : (
                     <td colSpan={5}>{t('walkIn.air.noReadings')}</td>

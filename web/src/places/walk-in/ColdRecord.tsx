@@ -16,6 +16,7 @@ import { addDays, dateAt } from '../../state/localDate';
 import { useSayAlarm } from '../../state/sayAlarm';
 import { useCursor } from '../../state/useCursor';
 import styles from './Air.module.css';
+import { unknownWords } from './coldWords';
 import { useWalkIn, type WalkInNow } from './useWalkIn';
 import { useColdRecordQuery } from './walkInApi';
 import { WalkInNav } from './WalkInNav';
@@ -198,7 +199,7 @@ function DayRow({ day: { date, summary } }: { readonly day: ProbeDay }) {
           <td>{f.temperature(summary.meanC)}</td>
           <td>{f.temperature(summary.maxC)}</td>
           <td data-much={summary.aboveMin >= 60}>{f.duration(Math.round(summary.aboveMin))}</td>
-          <td>{f.duration(Math.round(summary.unknownMin))}</td>
+          <td>{unknownWords(f, summary.unknownMin)}</td>
         </>
       ) : (
         <td colSpan={5}>{t('walkIn.air.noReadings')}</td>

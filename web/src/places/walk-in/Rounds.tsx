@@ -1,4 +1,4 @@
-import { STANDARD_COLD_RULES, type Place, type Zone } from '@calm/contract';
+import type { Place, Zone } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -6,12 +6,11 @@ import { useFormats } from '../../parts/format';
 import { useNotices } from '../../parts/Notices';
 import { NumberField } from '../../parts/NumberField';
 import { clockText } from '../../parts/TimeOfDay';
-import { dateAt, minuteAt } from '../../state/localDate';
-import { useCursor } from '../../state/useCursor';
+import { dateAt } from '../../state/localDate';
 import { useErrands } from '../../state/useErrands';
 import { useMay } from '../../state/useMay';
 import styles from './Air.module.css';
-import { roundDue } from './roundDue';
+import { useRoundDue } from './useRoundDue';
 import type { WalkInNow } from './useWalkIn';
 
 /** A hand reading this far from its probe is taken again, °C. */
@@ -30,18 +29,15 @@ export function Rounds({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { nowMs } = useCursor();
   const mayMark = useMay('mark');
   const { book } = now.board;
-  const { timeZone, settings } = book.house;
-  const { roundMins } = settings.cold ?? STANDARD_COLD_RULES;
+  const { timeZone } = book.house;
   const rounds = now.cold.notes.flatMap((note) =>
     note.content.kind === 'round' && dateAt(Date.parse(note.at), timeZone) === date
       ? [{ ...note, content: note.content }]
       : [],
   );
-  const taken = rounds.map(({ at }) => minuteAt(Date.parse(at), timeZone));
-  const due = roundDue(roundMins, taken, minuteAt(nowMs, timeZone));
+  const due = useRoundDue(now);
   const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
   return (
     <section>

@@ -10,12 +10,13 @@ import {
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../parts/Failed';
 import { useFormats } from '../../parts/format';
 import { Message } from '../../parts/Message';
 import { useNotices } from '../../parts/Notices';
 import { Page } from '../../parts/Page';
+import { clockText } from '../../parts/TimeOfDay';
 import { Waiting } from '../../parts/Waiting';
 import { useCursor } from '../../state/useCursor';
 import { useMay } from '../../state/useMay';
@@ -25,6 +26,7 @@ import { OrderOfUse } from './OrderOfUse';
 import { RackView, stackKey } from './RackView';
 import { StackPanel } from './StackPanel';
 import { spotWords } from './spotWords';
+import { useRoundDue } from './useRoundDue';
 import { useTrays } from './useTrays';
 import { useWalkIn, type WalkInNow } from './useWalkIn';
 import styles from './WalkIn.module.css';
@@ -104,6 +106,7 @@ function Racks({ now, cooled }: { readonly now: WalkInNow; readonly cooled: read
     >
       <WalkInNav />
       <AlarmList now={now} />
+      {isNow && mayMark && <RoundPrompt now={now} />}
       <div className={styles['tabs']} role="group" aria-label={t('walkIn.places')}>
         {cooled.map((each) => {
           const all = traysIn(each);
@@ -176,6 +179,19 @@ const freeOf = (place: Place, { racks }: WalkInNow): number =>
       racks.shown.map(({ stack }) => stack),
     ),
   );
+
+/** Says when somebody should read the thermometers. */
+function RoundPrompt({ now }: { readonly now: WalkInNow }) {
+  const { t } = useTranslation();
+  const due = useRoundDue(now);
+  if (due.kind !== 'due') return null;
+  return (
+    <p className={styles['away']}>
+      {t('walkIn.air.roundDue', { at: clockText(due.atMin) })}{' '}
+      <Link to={`/${now.board.house}/walk-in/air`}>{t('walkIn.nav.air')}</Link>
+    </p>
+  );
+}
 
 /** How cold it is, in one line. */
 function Lead({ now, cooled }: { readonly now: WalkInNow; readonly cooled: readonly Place[] }) {

@@ -61,3 +61,10 @@ export function windowWords(
   const before = { from: f.moment(was.fromMs), until: f.time(was.untilMs) };
   return `${words} ${t('walkIn.window.was', before)}`;
 }
+
+/** A day begins and ends between two readings: that much is not known of any day, min. */
+const EDGES_MIN = 15;
+
+/** How long nobody knows how cold it was, where that is worth telling. */
+export const unknownWords = (f: Formats, minutes: number): string =>
+  minutes < EDGES_MIN ? '–' : f.duration(Math.round(minutes));
