@@ -35,7 +35,7 @@ export interface LoadInEffect {
   readonly peakC: number;
   /** Most that it warms the air, mean of an hour, °C. */
   readonly warmerC: number;
-  /** Minutes the room's air is above the limit because of it. */
+  /** Minutes the room's air, mean of an hour, is above the limit because of it. */
   readonly aboveMin: number;
   /** Hours after the first go until the room is back within half a degree of what it would be; null if not in time. */
   readonly backAfterH: number | null;
@@ -148,11 +148,11 @@ function effectOf(
   const end = until < 0 ? (air?.hours.length ?? 0) : until;
   let [peakC, warmerC, aboveMin, lastOffHour] = [-Infinity, 0, 0, fromHour];
   for (let i = Math.max(0, from); air && plain && i < end; i += 1) {
-    const [nowC, elseC] = [air.airC[i] as number, plain.airC[i] as number];
-    peakC = Math.max(peakC, nowC);
-    if (nowC > limitC && elseC <= limitC) aboveMin += STEP_MIN;
+    peakC = Math.max(peakC, air.airC[i] as number);
     // Over an hour: when exactly the compressor switches is chance.
-    const off = meanAround(air.airC, i) - meanAround(plain.airC, i);
+    const [hourC, elseC] = [meanAround(air.airC, i), meanAround(plain.airC, i)];
+    if (hourC > limitC && elseC <= limitC) aboveMin += STEP_MIN;
+    const off = hourC - elseC;
     warmerC = Math.max(warmerC, off);
     if (off > BACK_WITHIN_C) lastOffHour = air.hours[i] as number;
   }

@@ -91,6 +91,13 @@ export function PlaceDialog({
             onChange={(typed) => putZone(i, { name: typed.target.value })}
             slotProps={{ htmlInput: { maxLength: 40 } }}
           />
+          <Button
+            disabled={content.zones.length === 1}
+            aria-label={t('walkIn.setup.dropZoneOf', { name: zone.name })}
+            onClick={() => put({ zones: content.zones.filter((_, at) => at !== i) })}
+          >
+            {t('walkIn.setup.dropZone')}
+          </Button>
           <LabelledCell
             name={t('walkIn.setup.positions')}
             unit=""
@@ -107,13 +114,6 @@ export function PlaceDialog({
             step={0.1}
             onCommit={(warmerC) => putZone(i, { warmerC })}
           />
-          <Button
-            disabled={content.zones.length === 1}
-            aria-label={t('walkIn.setup.dropZoneOf', { name: zone.name })}
-            onClick={() => put({ zones: content.zones.filter((_, at) => at !== i) })}
-          >
-            {t('walkIn.setup.dropZone')}
-          </Button>
         </div>
       ))}
       <Button

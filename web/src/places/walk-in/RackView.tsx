@@ -19,6 +19,15 @@ import { spotWords } from './spotWords';
 /** A tap is no drag until it has gone this far, px. */
 const DRAG_FROM_PX = 8;
 
+/** What hands are doing at the racks, and when. */
+interface Hands {
+  readonly atMs: number;
+  readonly inHand: ShownStack | null;
+  readonly mayMove: boolean;
+  readonly onTake: (shown: ShownStack | null) => void;
+  readonly onPut: (shown: ShownStack, to: Spot) => void;
+}
+
 /** Which trays are in hand. */
 export const stackKey = ({ stack: { lotId, productId, spot } }: ShownStack): string =>
   `${lotId}/${productId}/${spot.placeId}/${spot.zone}/${spot.position}`;
@@ -35,14 +44,9 @@ export function RackView({
   mayMove,
   onTake,
   onPut,
-}: {
+}: Hands & {
   readonly now: WalkInNow;
   readonly place: Place;
-  readonly atMs: number;
-  readonly inHand: ShownStack | null;
-  readonly mayMove: boolean;
-  readonly onTake: (shown: ShownStack | null) => void;
-  readonly onPut: (shown: ShownStack, to: Spot) => void;
 }) {
   const { t } = useTranslation();
   const sensors = useSensors(
@@ -88,16 +92,11 @@ function RackOf({
   zone,
   here,
   ...rest
-}: {
+}: Hands & {
   readonly now: WalkInNow;
   readonly place: Place;
   readonly zone: Zone;
   readonly here: readonly ShownStack[];
-  readonly atMs: number;
-  readonly inHand: ShownStack | null;
-  readonly mayMove: boolean;
-  readonly onTake: (shown: ShownStack | null) => void;
-  readonly onPut: (shown: ShownStack, to: Spot) => void;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
@@ -145,16 +144,11 @@ function Slot({
   mayMove,
   onTake,
   onPut,
-}: {
+}: Hands & {
   readonly now: WalkInNow;
   readonly place: Place;
   readonly spot: Spot;
   readonly stacks: readonly ShownStack[];
-  readonly atMs: number;
-  readonly inHand: ShownStack | null;
-  readonly mayMove: boolean;
-  readonly onTake: (shown: ShownStack | null) => void;
-  readonly onPut: (shown: ShownStack, to: Spot) => void;
 }) {
   const { t } = useTranslation();
   const { setNodeRef, isOver } = useDroppable({ id: spotWords(spot), data: spot });
