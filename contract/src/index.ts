@@ -31,6 +31,7 @@ export * from './lotWay';
 export * from './cold/spot';
 export * from './cold/probe';
 export * from './cold/board';
+export * from './cold/question';
 export * from './cold/follow';
 export * from './cold/moves';
 export * from './cold/racks';

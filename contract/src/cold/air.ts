@@ -1,6 +1,6 @@
 import type { Place } from '../kitchen';
 import type { ProbeAir } from './board';
-import type { PlaceAir } from './follow';
+import type { PlaceAir } from './question';
 import type { ColdNote, Probe } from './probe';
 
 /**

@@ -8,9 +8,10 @@ import { boardLots, leadProducts, type BoardLot } from '../lotBoard';
 import type { LotRecord, RecordContent } from '../record';
 import { airOfPlaces } from './air';
 import type { ColdLot } from './board';
-import { followCold, type ColdQuestion } from './follow';
+import { followCold } from './follow';
 import { lotsAtStake, movesFor, placesToMoveTo } from './moves';
 import type { ColdAlarm, Probe } from './probe';
+import type { ColdQuestion } from './question';
 import { racksAt } from './racks';
 import { discardedOf, lotsPutFirst, stacksAt, traysOf, type Spot } from './spot';
 
