@@ -131,7 +131,7 @@ function leastSquares(
   return moved(base, parameterValues);
 }
 
-const STEP_MIN = 7.5;
+const STEP_MIN = 5;
 
 /** Mean of what was read within one hour. */
 interface HourMean {

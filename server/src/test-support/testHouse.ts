@@ -48,7 +48,7 @@ export async function startHouse() {
   const database = await freshDatabase();
   const { db } = database;
   await loadLanternYard(db, { now: new Date(NOW), readingDays: 5 });
-  const other = { slug: 'other-yard', name: 'Other Yard', weeks: 1, readingDays: 1 };
+  const other = { slug: 'other-yard', name: 'Other Yard', readingDays: 1 };
   await loadLanternYard(db, { now: new Date(NOW), ...other });
   const log = pino({ level: 'silent' });
   const live = new LiveHub(db, log);

@@ -8,12 +8,11 @@ import {
 } from '@calm/contract';
 import { guessColumns, guessProduct, type SalesFile } from '@calm/contract/files';
 import { proxy } from 'comlink';
-import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
-import { problemOf } from '../../state/api';
 import { useChangeSettingsMutation } from '../../state/settingsApi';
 import { useAppDispatch } from '../../state/store';
+import { useSteps } from '../../state/useSteps';
 import { salesReaderInWorker } from '../../workers/sales';
 import type { NameCount, OpenedSales } from '../../workers/salesAnswers';
 import { demandChanged, useBringInSalesMutation } from './demandApi';
@@ -44,33 +43,16 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
   const { t } = useTranslation();
   const { said, failed } = useNotices();
   const dispatch = useAppDispatch();
-  const [state, setState] = useState<BringingIn>({ kind: 'none' });
+  const steps = useSteps<BringingIn>({ kind: 'none' }, t('demand.history.failed'));
+  const { state, step, isLeft } = steps;
   const [send] = useBringInSalesMutation();
   const [changeSettings] = useChangeSettingsMutation();
-  const run = useRef(0);
-  const columnsStep = useRef<BringingIn>({ kind: 'none' });
   const { house, products } = book;
 
-  /** Shows a step unless the file has been left in the meantime. */
-  const step = (mine: number, to: BringingIn) => {
-    if (mine === run.current) setState(to);
-  };
-  const tried = async (work: (mine: number) => Promise<void>) => {
-    run.current += 1;
-    const mine = run.current;
-    try {
-      await work(mine);
-    } catch (error) {
-      if (mine !== run.current) return;
-      setState(columnsStep.current);
-      failed(problemOf(error)?.detail ?? t('demand.history.failed'));
-    }
-  };
-
   const open = (file: File) =>
-    tried(async (mine) => {
+    steps.begin(async (mine) => {
       const { name } = file;
-      columnsStep.current = { kind: 'none' };
+      steps.makeSafe({ kind: 'none' });
       step(mine, { kind: 'opening', name, share: 0 });
       const worker = salesReaderInWorker();
       const onShare = proxy((share: number) => step(mine, { kind: 'opening', name, share }));
@@ -85,29 +67,31 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
       const guess = guessColumns(opened.titles, opened.rows, [], products);
       const columns = isRemembered ? known : guess;
       const names = await worker.namesOf(columns.product);
-      columnsStep.current = {
+      const matching = {
         kind: 'columns',
         name,
         opened,
         columns: withNames(columns, names, products),
         names,
         isRemembered,
-      };
-      step(mine, columnsStep.current);
+      } as const;
+      steps.makeSafe(matching);
+      step(mine, matching);
     });
 
   const match = (to: Partial<SalesColumns>) =>
-    tried(async (mine) => {
+    steps.begin(async (mine) => {
       if (state.kind !== 'columns') return;
       const columns = { ...state.columns, ...to };
       const isOther = columns.product !== state.columns.product;
       const names = isOther ? await salesReaderInWorker().namesOf(columns.product) : state.names;
-      columnsStep.current = {
+      const matching = {
         ...state,
         columns: isOther ? withNames({ ...columns, products: {} }, names, products) : columns,
         names,
-      };
-      step(mine, columnsStep.current);
+      } as const;
+      steps.makeSafe(matching);
+      step(mine, matching);
     });
 
   const inRequests = async (
@@ -117,7 +101,7 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
     onShare: (share: number) => void,
   ): Promise<SalesBroughtIn> => {
     const total = { added: 0, same: 0, different: 0 };
-    for (let i = 0; i < file.sales.length && mine === run.current; i += SALES_A_REQUEST) {
+    for (let i = 0; i < file.sales.length && !isLeft(mine); i += SALES_A_REQUEST) {
       onShare(i / file.sales.length);
       const sales = file.sales.slice(i, i + SALES_A_REQUEST);
       const came = await send({ house: house.slug, brought: { sales, ...how } }).unwrap();
@@ -129,7 +113,7 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
   };
 
   const tryIt = () =>
-    tried(async (mine) => {
+    steps.begin(async (mine) => {
       if (state.kind !== 'columns') return;
       const { name, columns } = state;
       const onShare = (share: number) => step(mine, { kind: 'trying', name, share });
@@ -140,14 +124,15 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
     });
 
   const write = (over: BroughtSales['over']) =>
-    tried(async (mine) => {
-      if (state.kind !== 'tried' || columnsStep.current.kind !== 'columns') return;
+    steps.begin(async (mine) => {
+      const matched = steps.safeStep();
+      if (state.kind !== 'tried' || matched.kind !== 'columns') return;
       const { name, file, trial } = state;
       const onShare = (share: number) => step(mine, { kind: 'writing', name, share });
       onShare(0);
       await inRequests(mine, file, { over, isTrial: false }, onShare);
       dispatch(demandChanged());
-      const { columns } = columnsStep.current;
+      const { columns } = matched;
       const change = { version: house.version, salesColumns: columns };
       // Not remembering the columns costs a minute next time, nothing more.
       await changeSettings({ house: house.slug, change })
@@ -158,23 +143,8 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
       said(t('demand.history.written', { count: written, file: name }));
     });
 
-  const leave = () => {
-    run.current += 1;
-    setState({ kind: 'none' });
-  };
-  const back = () => {
-    run.current += 1;
-    setState(columnsStep.current);
-  };
-  return {
-    state,
-    open: (file: File) => void open(file),
-    match: (to: Partial<SalesColumns>) => void match(to),
-    tryIt: () => void tryIt(),
-    write: (over: BroughtSales['over']) => void write(over),
-    back,
-    leave,
-  };
+  const { back, leave } = steps;
+  return { state, open, match, tryIt, write, back, leave };
 }
 
 /** Whether a file has every column that was matched last time. */

@@ -1,12 +1,11 @@
 import { READINGS_A_REQUEST, type ReadingColumns } from '@calm/contract';
 import { ONLY_PROBE, type ReadingsFile } from '@calm/contract/files';
 import { proxy } from 'comlink';
-import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
-import { problemOf } from '../../state/api';
 import { useChangeSettingsMutation } from '../../state/settingsApi';
 import { useAppDispatch } from '../../state/store';
+import { useSteps } from '../../state/useSteps';
 import { readingsReaderInWorker } from '../../workers/readings';
 import type { OpenedReadings } from '../../workers/readingsAnswers';
 import type { NameCount } from '../../workers/salesAnswers';
@@ -36,27 +35,12 @@ export function useBringInReadings({ board, cold }: WalkInNow) {
   const { t } = useTranslation();
   const { said, failed } = useNotices();
   const dispatch = useAppDispatch();
-  const [state, setState] = useState<BringingReadings>({ kind: 'none' });
+  const steps = useSteps<BringingReadings>({ kind: 'none' }, t('walkIn.air.failed'));
+  const { state, step, isLeft } = steps;
   const [post] = usePostReadingsMutation();
   const [changeSettings] = useChangeSettingsMutation();
-  const run = useRef(0);
-  const columnsStep = useRef<BringingReadings>({ kind: 'none' });
   const { house } = board.book;
 
-  const step = (mine: number, to: BringingReadings) => {
-    if (mine === run.current) setState(to);
-  };
-  const tried = async (work: (mine: number) => Promise<void>) => {
-    run.current += 1;
-    const mine = run.current;
-    try {
-      await work(mine);
-    } catch (error) {
-      if (mine !== run.current) return;
-      setState(columnsStep.current);
-      failed(problemOf(error)?.detail ?? t('walkIn.air.failed'));
-    }
-  };
   const namesOf = async (columns: ReadingColumns, opened: OpenedReadings) =>
     columns.probe === undefined
       ? [{ name: ONLY_PROBE, lines: opened.lines }]
@@ -69,9 +53,9 @@ export function useBringInReadings({ board, cold }: WalkInNow) {
   });
 
   const open = (file: File) =>
-    tried(async (mine) => {
+    steps.begin(async (mine) => {
       const { name } = file;
-      columnsStep.current = { kind: 'none' };
+      steps.makeSafe({ kind: 'none' });
       step(mine, { kind: 'opening', name, share: 0 });
       const opened = await readingsReaderInWorker().open(
         file,
@@ -86,34 +70,36 @@ export function useBringInReadings({ board, cold }: WalkInNow) {
       const isRemembered = known !== undefined && fits(known, opened.titles);
       const columns = isRemembered ? known : opened.guess;
       const names = await namesOf(columns, opened);
-      columnsStep.current = {
+      const matching = {
         kind: 'columns',
         name,
         opened,
         columns: withNames(columns, names),
         names,
         isRemembered,
-      };
-      step(mine, columnsStep.current);
+      } as const;
+      steps.makeSafe(matching);
+      step(mine, matching);
     });
 
   const match = (to: Partial<ReadingColumns>) =>
-    tried(async (mine) => {
+    steps.begin(async (mine) => {
       if (state.kind !== 'columns') return;
       const { probe, ...rest } = { ...state.columns, ...to };
       const columns: ReadingColumns = probe ? { ...rest, probe } : rest;
       const isOther = columns.probe !== state.columns.probe;
       const names = isOther ? await namesOf(columns, state.opened) : state.names;
-      columnsStep.current = {
+      const matching = {
         ...state,
         columns: isOther ? withNames({ ...columns, probes: {} }, names) : columns,
         names,
-      };
-      step(mine, columnsStep.current);
+      } as const;
+      steps.makeSafe(matching);
+      step(mine, matching);
     });
 
   const read = () =>
-    tried(async (mine) => {
+    steps.begin(async (mine) => {
       if (state.kind !== 'columns') return;
       const { name, columns } = state;
       step(mine, { kind: 'trying', name, share: 0 });
@@ -126,14 +112,15 @@ export function useBringInReadings({ board, cold }: WalkInNow) {
     });
 
   const write = () =>
-    tried(async (mine) => {
-      if (state.kind !== 'tried' || columnsStep.current.kind !== 'columns') return;
+    steps.begin(async (mine) => {
+      const matched = steps.safeStep();
+      if (state.kind !== 'tried' || matched.kind !== 'columns') return;
       const { name, file } = state;
-      const { columns } = columnsStep.current;
+      const { columns } = matched;
       const total = { added: 0, known: 0 };
       let sent = 0;
       for (const { probeId, atS, airC } of file.probes) {
-        for (let i = 0; i < atS.length && mine === run.current; i += READINGS_A_REQUEST) {
+        for (let i = 0; i < atS.length && !isLeft(mine); i += READINGS_A_REQUEST) {
           step(mine, { kind: 'writing', name, share: sent / file.readings });
           const part = {
             probe: probeId,
@@ -150,7 +137,7 @@ export function useBringInReadings({ board, cold }: WalkInNow) {
         }
       }
       dispatch(coldChanged());
-      if (mine !== run.current) return said(t('walkIn.air.stopped', total));
+      if (isLeft(mine)) return said(t('walkIn.air.stopped', total));
       // Not remembering the columns costs a minute next time, nothing more.
       await changeSettings({
         house: house.slug,
@@ -162,19 +149,8 @@ export function useBringInReadings({ board, cold }: WalkInNow) {
       said(t('walkIn.air.written', total));
     });
 
-  const to = (next: BringingReadings) => {
-    run.current += 1;
-    setState(next);
-  };
-  return {
-    state,
-    open: (file: File) => void open(file),
-    match: (change: Partial<ReadingColumns>) => void match(change),
-    read: () => void read(),
-    write: () => void write(),
-    back: () => to(columnsStep.current),
-    leave: () => to({ kind: 'none' }),
-  };
+  const { back, leave } = steps;
+  return { state, open, match, read, write, back, leave };
 }
 
 /** A probe of the same name, however it is written; null leaves it out. */
