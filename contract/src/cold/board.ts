@@ -68,13 +68,11 @@ export interface ProbeDay {
   } | null;
 }
 
-/** A day's line of one probe: at most a few hundred points, each with its least and greatest. */
+/** A day's line of one probe: means, a few hundred at most. */
 export interface DayLine {
   readonly probeId: string;
   readonly atS: readonly number[];
   readonly meanC: readonly number[];
-  readonly minC: readonly number[];
-  readonly maxC: readonly number[];
 }
 
 /** A day of the cold. */

@@ -7,7 +7,6 @@ import {
   likelyCauses,
   mostAtOnce,
   offsetAt,
-  overfull,
   putAway,
   risesOf,
   STANDARD_ALARM_RULES,
@@ -240,15 +239,6 @@ describe('racks', () => {
         },
       ),
     );
-  });
-
-  it('name the positions that hold too much', () => {
-    const there = [
-      { zone: 'back', position: 2, trays: 2 },
-      { zone: 'back', position: 2, trays: 1 },
-      { zone: 'door', position: 1, trays: 2 },
-    ];
-    expect(overfull(rack, there)).toEqual([{ zone: 'back', position: 2, trays: 3 }]);
   });
 });
 

@@ -45,16 +45,6 @@ export function freeTrays({ zones, traysAPosition }: Rack, standing: readonly Tr
   }, 0);
 }
 
-/** Positions that hold more than they can. */
-export function overfull(rack: Rack, standing: readonly TraysAt[]): TraysAt[] {
-  return rack.zones.flatMap(({ name, positions }) =>
-    Array.from({ length: positions }, (_, i) => {
-      const spot = { zone: name, position: i + 1 };
-      return { ...spot, trays: traysAt(standing, spot) };
-    }).filter(({ trays }) => trays > rack.traysAPosition),
-  );
-}
-
 /**
  * Where to put trays: the coldest zone first, together, from the top down. Warm trays are spaced while there
  * is room for that: one at a position with its neighbours free, so that air gets around each; what is left

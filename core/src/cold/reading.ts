@@ -6,7 +6,7 @@ export interface ProbeReading {
 }
 
 /** Readings no further apart than this stand for the time between them, s. */
-export const JOINED_WITHIN_S = 30 * 60;
+const JOINED_WITHIN_S = 30 * 60;
 
 /** How a stretch of readings was, all in all. */
 export interface Summary {

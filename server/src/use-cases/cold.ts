@@ -53,7 +53,7 @@ export async function coldBoardNow(scope: Scope, house: House, now: Date): Promi
 }
 
 /** Everything about a house's cold now: what was read, what is wrong, and what it means for every lot. */
-export async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
   const nowS = Math.floor(now.getTime() / 1000);
   const since = new Date((nowS - COLD_DAYS_BACK * DAY_S) * 1000);
   const numbered = await readProbes(scope);

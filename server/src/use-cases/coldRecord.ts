@@ -53,13 +53,10 @@ export async function coldDay(
     const readings = await readReadings(scope, probe, ...stretch);
     days.push(probeDay(house, date, probe, readings, stretch));
     const points = buckets(readings, POINT_S);
-    const rounded = (c: number) => Math.round(c * 100) / 100;
     lines.push({
       probeId: probe.probe.id,
       atS: points.map(({ atS }) => atS),
-      meanC: points.map(({ meanC }) => rounded(meanC)),
-      minC: points.map(({ minC }) => rounded(minC)),
-      maxC: points.map(({ maxC }) => rounded(maxC)),
+      meanC: points.map(({ meanC }) => Math.round(meanC * 100) / 100),
     });
   }
   return { date, days, lines };

@@ -26,6 +26,8 @@ describe('what a write touches', () => {
   it('is little of a lot that is written often: no weight on a scale has the book read anew', () => {
     expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log', 'Cold']);
     expect(liveTags(within(paths.mark('yard', 'a-lot', 1, 'mix')))).not.toContain('Frictions');
+    expect(liveTags(within(paths.mark('yard', 'a-lot', 1, 'mix')))).not.toContain('Cold');
+    expect(liveTags(within(paths.mark('yard', 'a-lot', 0, '5-chill')))).toContain('Cold');
     expect(liveTags(within(paths.handovers('yard')))).toEqual(['Handovers']);
     for (const path of [
       paths.readings('yard'),

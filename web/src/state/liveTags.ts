@@ -40,14 +40,18 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
 const OF_A_LOT: Readonly<Record<string, readonly Tag[]>> = {
   records: ['Records', 'Log', 'Cold'],
   photos: ['Records', 'Log'],
-  marks: ['Lots', 'Services', 'Cold'],
+  marks: ['Lots', 'Services'],
 };
+
+/** The stages of a whole lot, which stand under load 0, say where its dough is; the steps of a load do not. */
+const OF_A_STAGE: readonly Tag[] = ['Lots', 'Services', 'Cold'];
 
 /** What a write touches; what is not known touches the book and all that was sold. */
 export function liveTags(path: string): readonly Tag[] {
-  const [, first = '', second, third = ''] = path.split('/');
+  const [, first = '', second, third = '', fourth] = path.split('/');
   if (first === 'session' || first === 'owner') return [];
   if (first === 'brought-in' && second === 'sales') return SALES;
+  if (first === 'lots' && third === 'marks' && fourth === '0') return OF_A_STAGE;
   if (first === 'lots' && OF_A_LOT[third]) return OF_A_LOT[third];
   return TAGS[first] ?? [...BOOK, ...SALES];
 }

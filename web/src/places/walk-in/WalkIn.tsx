@@ -1,4 +1,4 @@
-import { freeTrays, traysAt } from '@calm/core';
+import { traysAt } from '@calm/core';
 import {
   roomIn,
   standingIn,
@@ -166,19 +166,12 @@ function Racks({ now, cooled }: { readonly now: WalkInNow; readonly cooled: read
           )}
         </div>
       </div>
-      <p className="quiet small">{t('walkIn.legend', { free: f.count(freeOf(place, now)) })}</p>
+      <p className="quiet small">
+        {t('walkIn.legend', { free: f.count(roomIn(place, now.racks)) })}
+      </p>
     </Page>
   );
 }
-
-const freeOf = (place: Place, { racks }: WalkInNow): number =>
-  freeTrays(
-    place,
-    standingIn(
-      place,
-      racks.shown.map(({ stack }) => stack),
-    ),
-  );
 
 /** Says when somebody should read the thermometers. */
 function RoundPrompt({ now }: { readonly now: WalkInNow }) {
