@@ -178,6 +178,21 @@ describe('a room whose true numbers are hidden', () => {
   });
 });
 
+describe('a stretch in which something else worked on the room', () => {
+  it('is left out, and the rest still tells what the room is', () => {
+    const cutWarm: Scenario = {
+      name: 'a cut in a room that is set too warm',
+      truth: { setC: 4.8, lossWPerK: 34 },
+      events: [{ kind: 'power-cut', ...cut }],
+    };
+    const { house } = runOf(cutWarm);
+    const fit = fitRoom(house(believed), 'Walk-in', [{ fromHour: 30, toHour: 38 }]);
+    if (!fit.ok) throw new Error(JSON.stringify(fit.reasons));
+    expect(Math.abs(fit.value.room.setC - 4.8)).toBeLessThan(0.3);
+    expect(fit.value.afterC).toBeLessThan(fit.value.beforeC / 2);
+  });
+});
+
 describe('an excursion of five hours', () => {
   const scenario = SCENARIOS.find(({ name }) => name === 'a power cut of five hours') as Scenario;
   const { real, probes, house } = runOf(scenario);

@@ -2,9 +2,11 @@ import { STANDARD_COLD_RULES, type ColdAlarm, type House, type Place } from '@ca
 import {
   alarmsIn,
   likelyCauses,
+  USUAL_ROOM,
   type AlarmAround,
   type AlarmFound,
   type ProbeReading,
+  type Room,
 } from '@calm/core';
 import { insertAlarm, readAlarms, removeAlarm, writeAlarm } from '../store/alarms';
 import { readItems } from '../store/lots';
@@ -139,7 +141,7 @@ const near = (a: number | null, b: number | null): boolean =>
 async function aroundOf(
   scope: Scope,
   house: House,
-  { place, probe }: Watched,
+  { place }: Watched,
   all: readonly Watched[],
   alarm: AlarmFound,
   nowS: number,
@@ -151,21 +153,12 @@ async function aroundOf(
     outsideC: house.settings.usualTempsC.room,
     othersToo: others.length === 0 ? null : others.some((each) => isRising(each, alarm.fromS)),
     warmKg: await warmKgInto(scope, place, alarm.fromS),
-    allSilent: silent.length === all.length && all.length > 1 && probe !== undefined,
+    allSilent: silent.length === all.length && all.length > 1,
   };
 }
 
-/** A place that is not cooled has no thermostat to blame. */
-const NO_ROOM = {
-  heatCapacityJPerK: 250_000,
-  lossWPerK: 25,
-  doorWPerK: 180,
-  setC: 4,
-  deadBandC: 0.75,
-  coolingW: 0,
-  defrost: null,
-  zonesC: {},
-};
+/** A place that is not cooled has no compressor to blame. */
+const NO_ROOM: Room = { ...USUAL_ROOM, coolingW: 0, defrost: null };
 
 const isSilent = ({ readings, found }: Watched, nowS: number): boolean =>
   found.some(({ kind, untilS }) => kind === 'silent' && untilS === null) ||

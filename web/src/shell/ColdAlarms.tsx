@@ -53,7 +53,7 @@ function useRinging(open: readonly ColdAlarm[]): void {
   const house = useHouse();
   const { data: book } = useBookQuery(house);
   const { nowMs } = useCursor();
-  const { draft: rung = [], keep } = useDraft<readonly string[]>(`rung-alarms/${house}`);
+  const { draft: rung, keep } = useDraft<readonly string[]>(`rung-alarms/${house}`);
   const rules = book?.house.settings.cold ?? STANDARD_COLD_RULES;
   const isQuiet =
     !book ||
@@ -64,9 +64,7 @@ function useRinging(open: readonly ColdAlarm[]): void {
     if (due === '') return;
     ring();
     keep([...(rung ?? []), ...due.split(',')].slice(-KEPT));
-    // What has rung is only read to be added to.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [due]);
+  }, [due, rung, keep]);
 }
 
 /** Alarms of which it is remembered that they have rung. */

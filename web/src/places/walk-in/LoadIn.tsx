@@ -113,13 +113,11 @@ function Planning({
         room: what.place.name,
         trays,
         kgATray,
-        fromMs: Math.max(nowMs, what.atMs),
+        fromMs: Math.max(now.question.nowS * 1000, what.atMs),
         lotKey: what.lot.lot?.id ?? `${what.lot.code}/${what.lot.date}`,
         doughC,
       },
     };
-    // The moment itself only matters to the minute in which it was asked.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [now.question, what, trays, doughC, ways, limitC]);
   const latest = useLatest(ask, question);
   const answer = latest?.answer.ok ? latest.answer.value : null;
