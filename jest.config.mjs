@@ -23,5 +23,5 @@ const project = (name) => ({
 
 export default {
   testTimeout: 60_000,
-  projects: ['core', 'contract', 'server', 'cli', 'demo', 'web'].map(project),
+  projects: ['core', 'contract', 'domain', 'server', 'cli', 'demo', 'web'].map(project),
 };

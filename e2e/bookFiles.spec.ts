@@ -1,4 +1,4 @@
-import { bookFileOf } from '@calm/contract/files';
+import { bookFileOf } from '@calm/domain/files';
 import { exampleBook } from '@calm/demo';
 import { readFileSync } from 'node:fs';
 import { expect, expectAccessible, test } from './house';

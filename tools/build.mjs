@@ -5,7 +5,7 @@ import { Plain, say } from './say.mjs';
 /** Where the built web application lies. */
 export const WEB_DIST = `${ROOT}/web/dist`;
 const STAMP = `${WEB_DIST}/.built`;
-const SOURCES = ['web', 'core/src', 'contract/src', 'package-lock.json'];
+const SOURCES = ['web', 'core/src', 'contract/src', 'domain/src', 'package-lock.json'];
 
 /** Builds the web application, unless nothing has changed since the last time. */
 export async function buildWeb() {

@@ -1,4 +1,4 @@
-import { doseDocument } from '@calm/contract';
+import { doseDocument } from '@calm/domain';
 import { check, doseSchema } from '@calm/contract/schemas';
 import type { Answer } from './answer';
 import { sayAlternative, sayProblem } from './words';

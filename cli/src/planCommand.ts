@@ -1,10 +1,5 @@
-import {
-  doseOfLot,
-  lotDocument,
-  problemOfWeek,
-  wavesOfLot,
-  type WeekDocument,
-} from '@calm/contract';
+import { doseOfLot, lotDocument, problemOfWeek, wavesOfLot } from '@calm/domain';
+import type { WeekDocument } from '@calm/contract';
 import { check, weekSchema } from '@calm/contract/schemas';
 import { clashOf, gapPercent, settleWeek, weekFaults, type Settling } from '@calm/core';
 import type { Answer } from './answer';

@@ -1,4 +1,4 @@
-import { simulateDocument } from '@calm/contract';
+import { simulateDocument } from '@calm/domain';
 import { check, simulateSchema } from '@calm/contract/schemas';
 import type { Answer } from './answer';
 import { sayNever, sayProblem } from './words';

@@ -1,4 +1,4 @@
-import words from '@calm/contract/words/week.en.json' with { type: 'json' };
+import words from '@calm/domain/words/week.en.json' with { type: 'json' };
 import type { WeekDocument } from '@calm/contract';
 import type { Demand, WayOut, WeekFault } from '@calm/core';
 import { createInstance } from 'i18next';

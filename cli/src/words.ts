@@ -1,4 +1,4 @@
-import words from '@calm/contract/words/en.json' with { type: 'json' };
+import words from '@calm/domain/words/en.json' with { type: 'json' };
 import type { DoughProblem } from '@calm/contract';
 import type {
   DoseAlternative,

@@ -1,12 +1,5 @@
-import {
-  lotItem,
-  productsOfDough,
-  recipeFor,
-  type HouseBook,
-  type Lot,
-  type Product,
-  type Service,
-} from '@calm/contract';
+import { lotItem, productsOfDough, recipeFor } from '@calm/domain';
+import type { HouseBook, Lot, Product, Service } from '@calm/contract';
 
 /*
  * A lot and its services for tests: as a house would have them on a Thursday, without a database.

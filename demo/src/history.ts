@@ -5,12 +5,8 @@ import {
   recipeFor,
   scaleRecipe,
   untouched,
-  type HouseBook,
-  type LoadTemps,
-  type Lot,
-  type Product,
-  type Recipe,
-} from '@calm/contract';
+} from '@calm/domain';
+import type { HouseBook, LoadTemps, Lot, Product, Recipe } from '@calm/contract';
 import { countBack, stageKey, workOf, type PlannedStage, type ScaledLot } from '@calm/core';
 import { addDays, instantOf, localDateOf, weekdayOf } from '@calm/server';
 import { services, trueFrictionC, usual } from './lanternYard';

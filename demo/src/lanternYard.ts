@@ -1,5 +1,4 @@
-import type { Role } from '@calm/contract';
-import { STANDARD_KITCHEN, type HouseSettings, type PlaceContent } from '@calm/contract';
+import { type Role, STANDARD_KITCHEN, type HouseSettings, type PlaceContent } from '@calm/contract';
 import {
   STANDARD_DERATING,
   STANDARD_TARGET,

@@ -1,12 +1,5 @@
-import {
-  airOfPlaces,
-  boardLots,
-  followCold,
-  type ColdQuestion,
-  type Lot,
-  type Probe,
-  type Service,
-} from '@calm/contract';
+import { airOfPlaces, boardLots, followCold, type ColdQuestion } from '@calm/domain';
+import type { Lot, Probe, Service } from '@calm/contract';
 import { exampleBook, historyOf } from '@calm/demo';
 
 /** A Wednesday afternoon of the demo house. */

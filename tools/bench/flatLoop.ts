@@ -1,5 +1,7 @@
-import { DOUGH_HEAT, filmOf, type Room } from '@calm/core';
 import {
+  DOUGH_HEAT,
+  filmOf,
+  type Room,
   awake,
   doughTraits,
   saltFactor,

@@ -1,11 +1,10 @@
 import {
-  offsetAt,
   type AlarmKind,
   type AlarmRules,
   type Cause,
   type LikelyCause,
+  STANDARD_ALARM_RULES,
 } from '@calm/core';
-import { STANDARD_ALARM_RULES } from '@calm/core';
 
 /** A probe was compared with a thermometer that is trusted. */
 export interface CalibrationContent {
@@ -30,13 +29,6 @@ export interface Probe extends ProbeContent {
   readonly id: string;
   readonly version: number;
 }
-
-/** What a probe is corrected by at a moment, °C. @param atS s since the epoch */
-export const correctionC = ({ calibrations }: ProbeContent, atS: number): number =>
-  offsetAt(
-    calibrations.map(({ from, offsetC }) => ({ fromS: Date.parse(from) / 1000, offsetC })),
-    atS,
-  );
 
 /** How a house looks after its cold. */
 export interface ColdRules extends AlarmRules {

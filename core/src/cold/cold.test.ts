@@ -18,7 +18,7 @@ import {
   type ProbeReading,
   type Rack,
   type TraysAt,
-} from '.';
+} from './index';
 import { USUAL_ROOM, USUAL_SETTING, type Room } from '../heat';
 import type { House } from '../house';
 

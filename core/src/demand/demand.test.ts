@@ -10,7 +10,7 @@ import {
   START_SERVICES,
   weekdayIndex,
   type SoldDay,
-} from '.';
+} from './index';
 
 /** Mulberry32: a small generator with a seed. */
 function seeded(seed: number): () => number {

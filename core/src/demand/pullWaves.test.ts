@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { goneBy, pullWaves, usageCurve, type Pulling } from '.';
+import { goneBy, pullWaves, usageCurve, type Pulling } from './index';
 
 const evening = usageCurve(
   [

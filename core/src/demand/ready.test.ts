@@ -14,7 +14,7 @@ import {
   usageCurve,
   type Asking,
   type MadeBalls,
-} from '.';
+} from './index';
 
 const spread = { cv: 0.2 };
 const mean = fc.double({ min: 3, max: 500, noNaN: true });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Formula } from '../formula';
-import { fermentAhead, simulate, type DoughStage, type History } from '.';
+import { fermentAhead, simulate, type DoughStage, type History } from './index';
 
 const slab: Formula = {
   flours: [{ name: 'strong white', percent: 100, strengthW: 300 }],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { findDose, simulate, solveDose, windowSpread, type DoughRoute } from '.';
+import { findDose, simulate, solveDose, windowSpread, type DoughRoute } from './index';
 import { USUAL_ROOM, USUAL_SETTING } from '../heat';
 import { simulateTogether } from '../house';
 import { CONTAINERS } from '../plan';

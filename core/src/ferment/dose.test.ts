@@ -8,7 +8,7 @@ import {
   solveDose,
   type DoseRequest,
   type DoughRoute,
-} from '.';
+} from './index';
 
 const double = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 const inTray: fc.Arbitrary<Container> = fc.constantFrom('lidded-tray', 'open-tray', 'single-tub');

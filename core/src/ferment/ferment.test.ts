@@ -26,7 +26,7 @@ import {
   type DoughRoute,
   type DoughStage,
   type Simulation,
-} from '.';
+} from './index';
 import { ballShape } from '../heat';
 import type { Container } from '../plan';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { RestStage, Route } from '../plan';
-import { doughStageOf, wayOfRoute } from '.';
+import { doughStageOf, wayOfRoute } from './index';
 
 const rest = (key: RestStage['key'], preferred: number): RestStage => ({
   kind: 'rest',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { quantile } from 'simple-statistics';
-import { simulate, USUAL_SPREAD, windowSpread, withStrength, type DoughRoute } from '.';
+import { simulate, USUAL_SPREAD, windowSpread, withStrength, type DoughRoute } from './index';
 
 const yard: DoughRoute = {
   formula: {

@@ -1,7 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { editLines, withGrams, withPercent, withPerLitre, type EditKey, type Formula } from '.';
-import { toPerLitre, totalPercent } from '.';
+import {
+  editLines,
+  withGrams,
+  withPercent,
+  withPerLitre,
+  type EditKey,
+  type Formula,
+  toPerLitre,
+  totalPercent,
+} from './index';
 import { anyFormula } from '../test-support/arbitraries';
 
 const two: Formula = {

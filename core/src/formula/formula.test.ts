@@ -13,7 +13,7 @@ import {
   totalPercent,
   YEAST_FORMS,
   type Formula,
-} from '.';
+} from './index';
 import { anyFormula, leanDough } from '../test-support/arbitraries';
 
 describe('total percent', () => {

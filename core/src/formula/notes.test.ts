@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { formulaNotes, type Formula, type FormulaSetting } from '.';
+import { formulaNotes, type Formula, type FormulaSetting } from './index';
 
 const plain: Formula = {
   flours: [{ name: 'strong white', percent: 100, strengthW: 300 }],

@@ -12,7 +12,7 @@ import {
   middleTempC,
   tubShape,
   type ShapeKind,
-} from '.';
+} from './index';
 
 const { conductivityWPerMK: k, densityKgPerM3, specificHeatJPerKgK } = DOUGH_HEAT;
 const diffusivity = k / (densityKgPerM3 * specificHeatJPerKgK);

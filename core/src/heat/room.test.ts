@@ -9,7 +9,7 @@ import {
   USUAL_SETTING,
   type RoomDrive,
   type RoomEvent,
-} from '.';
+} from './index';
 
 const quiet: RoomDrive = {
   outsideC: 24,

@@ -9,7 +9,7 @@ import {
   type LotOfHouse,
   type RoomOfHouse,
   type TogetherResult,
-} from '.';
+} from './index';
 import { simulate } from '../ferment';
 
 const walkIn: RoomOfHouse = {

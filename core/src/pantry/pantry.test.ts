@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { allergensOf, bagsFor, costOf, type Pantry } from '.';
+import { allergensOf, bagsFor, costOf, type Pantry } from './index';
 import type { Formula } from '../formula';
 
 const pantry: Pantry = [

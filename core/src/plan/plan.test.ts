@@ -10,7 +10,7 @@ import {
   type PlannedWork,
   type Route,
   type ShiftTime,
-} from '.';
+} from './index';
 
 const HOUR = 3_600_000;
 const route: Route = [

@@ -9,7 +9,7 @@ import {
   useRemainder,
   type ScaledLot,
   type ScaleRequest,
-} from '.';
+} from './index';
 import { anyScaleRequest, leanDough } from '../test-support/arbitraries';
 
 const roundLot: ScaleRequest = {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { cToF, deltaCToF, fToC, gToLb, gToOz, lbToG, ozToG, roundToScale } from '.';
+import { cToF, deltaCToF, fToC, gToLb, gToOz, lbToG, ozToG, roundToScale } from './index';
 
 describe('mass', () => {
   it('keeps the 1959 definitions', () => {

@@ -11,7 +11,7 @@ import {
   waterByFrictionC,
   waterByHeatBalance,
   type WaterRequest,
-} from '.';
+} from './index';
 
 const kitchen: WaterRequest = {
   doughTempC: 24,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { settleWeek } from '.';
+import { settleWeek } from './index';
 import { weekOfTen } from '../test-support/weeks';
 import { openLedger } from './ledger';
 import { modesOfDough, type Block, type Edge } from './modes';

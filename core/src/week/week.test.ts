@@ -16,7 +16,7 @@ import {
   type Settling,
   type WeekPlan,
   type WeekProblem,
-} from '.';
+} from './index';
 import { clashingWeek, madeUpWeek, TEN_WEEKS, weekOfTen } from '../test-support/weeks';
 import { dispatchWeek } from './dispatch';
 

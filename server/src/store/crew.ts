@@ -1,14 +1,14 @@
-import type {
-  Comer,
-  Crew,
-  CrewContent,
-  CrewMember,
-  ShiftException,
-  ShiftExceptionContent,
-  ShiftPattern,
-  ShiftPatternContent,
+import {
+  type Comer,
+  type Crew,
+  type CrewContent,
+  type CrewMember,
+  type ShiftException,
+  type ShiftExceptionContent,
+  type ShiftPattern,
+  type ShiftPatternContent,
+  secretKindOf,
 } from '@calm/contract';
-import { secretKindOf } from '@calm/contract';
 import { and, asc, eq, isNotNull, ne } from 'drizzle-orm';
 import { plainShelf } from './plainShelf';
 import * as t from './schema';

@@ -1,5 +1,5 @@
-import type { LogLine, LogQuery } from '@calm/contract';
-import { standing, type LotRecord } from '@calm/contract';
+import type { LogLine, LogQuery, LotRecord } from '@calm/contract';
+import { standing } from '@calm/domain';
 import { and, desc, eq, exists, gte, inArray, like, lt, lte, or, sql, type SQL } from 'drizzle-orm';
 import { findLotRow, readItems } from './lots';
 import { readRecordsOf } from './records';

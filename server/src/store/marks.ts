@@ -1,4 +1,5 @@
-import { untouched, type Mark } from '@calm/contract';
+import { untouched } from '@calm/domain';
+import type { Mark } from '@calm/contract';
 import { and, eq } from 'drizzle-orm';
 import * as t from './schema';
 import type { Scope } from './scope';

@@ -1,4 +1,4 @@
-import { correctionC } from '@calm/contract';
+import { correctionC } from '@calm/domain';
 import { AIR_EVERY_S, type Bucket, type ProbeReading } from '@calm/core';
 import { and, asc, between, desc, eq, sql } from 'drizzle-orm';
 import type { ResultSetHeader } from 'mysql2';

@@ -1,5 +1,11 @@
-import type { HouseBook, Lot, LotStart, Problem, Service } from '@calm/contract';
-import { paths } from '@calm/contract';
+import {
+  type HouseBook,
+  type Lot,
+  type LotStart,
+  type Problem,
+  type Service,
+  paths,
+} from '@calm/contract';
 import { loadLanternYard } from '@calm/demo';
 import { and, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';

@@ -1,11 +1,12 @@
-import {
-  servicesOn,
-  type BroughtSale,
-  type BroughtSales,
-  type HouseCalendar,
-  type SalesBroughtIn,
+import { servicesOn } from '@calm/domain';
+import type {
+  BroughtSale,
+  BroughtSales,
+  HouseCalendar,
+  SalesBroughtIn,
+  FieldError,
+  Sale,
 } from '@calm/contract';
-import type { FieldError, Sale } from '@calm/contract';
 import { readProductIds } from '../store/products';
 import { putSales, readSales } from '../store/sales';
 import type { Scope } from '../store/scope';

@@ -1,4 +1,5 @@
-import { servicesOn, type House, type Service, type Shift } from '@calm/contract';
+import { servicesOn } from '@calm/domain';
+import type { House, Service, Shift } from '@calm/contract';
 import { productCount, readChosen, readUsual } from '../store/counts';
 import { readProductIds } from '../store/products';
 import type { Scope } from '../store/scope';

@@ -1,11 +1,5 @@
-import {
-  ballsToMake,
-  paths,
-  type HouseBook,
-  type Lot,
-  type ProductCount,
-  type Sale,
-} from '@calm/contract';
+import { ballsToMake } from '@calm/domain';
+import { paths, type HouseBook, type Lot, type ProductCount, type Sale } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, startHouse } from '../test-support/testHouse';
 

@@ -1,14 +1,5 @@
-import {
-  discardedOf,
-  documentOfRecipe,
-  routeOfDocument,
-  type House,
-  type Lot,
-  type LotRecord,
-  type Product,
-  type Sale,
-  type Service,
-} from '@calm/contract';
+import { discardedOf, documentOfRecipe, routeOfDocument } from '@calm/domain';
+import type { House, Lot, LotRecord, Product, Sale, Service } from '@calm/contract';
 import {
   carryOver,
   countBack,

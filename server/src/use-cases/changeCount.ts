@@ -1,4 +1,5 @@
-import { servicesOn, type CountChange, type CountsChange, type ProductCount } from '@calm/contract';
+import { servicesOn } from '@calm/domain';
+import type { CountChange, CountsChange, ProductCount } from '@calm/contract';
 import { readCount, writeCount, type CountKey } from '../store/counts';
 import { productShelf } from '../store/products';
 import type { Scope } from '../store/scope';

@@ -1,15 +1,13 @@
-import {
-  adviseLoad,
-  markAfter,
-  scaleRecipe,
-  type LoadChange,
-  type LoadRecord,
-  type LossChange,
-  type Lot,
-  type Mark,
-  type MarkChange,
-  type NoteChange,
-  type WithdrawChange,
+import { adviseLoad, markAfter, scaleRecipe } from '@calm/domain';
+import type {
+  LoadChange,
+  LoadRecord,
+  LossChange,
+  Lot,
+  Mark,
+  MarkChange,
+  NoteChange,
+  WithdrawChange,
 } from '@calm/contract';
 import { personShelf } from '../store/crew';
 import { updateLoad } from '../store/loads';

@@ -1,4 +1,5 @@
-import { servicesOn, type Sale, type SaleChange } from '@calm/contract';
+import { servicesOn } from '@calm/domain';
+import type { Sale, SaleChange } from '@calm/contract';
 import { productShelf } from '../store/products';
 import { findSale, writeSale, type SaleKey } from '../store/sales';
 import type { Scope } from '../store/scope';

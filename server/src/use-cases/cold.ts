@@ -1,19 +1,15 @@
+import { airOfPlaces, boardLots, followCold, type ColdQuestion, type PlaceAir } from '@calm/domain';
 import {
-  airOfPlaces,
-  boardLots,
   COLD_DAYS_BACK,
-  followCold,
   type AlarmAcknowledgement,
   type ColdAlarm,
   type ColdBoard,
   type ColdLot,
   type ColdNote,
   type ColdNoteStart,
-  type ColdQuestion,
   type House,
   type LastReading,
   type Place,
-  type PlaceAir,
   type ProbeAir,
 } from '@calm/contract';
 import type { ReadyWindow } from '@calm/core';

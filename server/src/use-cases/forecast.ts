@@ -1,14 +1,13 @@
-import {
-  enoughPercentOf,
-  servicesOn,
-  type Booking,
-  type Forecast,
-  type ForecastAnswer,
-  type House,
-  type HouseCalendar,
-  type HouseEvent,
-  type Sale,
-  type SeriesRecord,
+import { enoughPercentOf, servicesOn } from '@calm/domain';
+import type {
+  Booking,
+  Forecast,
+  ForecastAnswer,
+  House,
+  HouseCalendar,
+  HouseEvent,
+  Sale,
+  SeriesRecord,
 } from '@calm/contract';
 import {
   ballsToHave,

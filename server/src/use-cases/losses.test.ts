@@ -1,4 +1,5 @@
-import { paths, residueOf, type Lot } from '@calm/contract';
+import { paths, type Lot } from '@calm/contract';
+import { residueOf } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, problemOf, startHouse } from '../test-support/testHouse';
 

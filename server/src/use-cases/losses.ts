@@ -1,10 +1,5 @@
-import {
-  scaleRecipe,
-  type House,
-  type HouseBook,
-  type HouseSettings,
-  type LearnedLosses,
-} from '@calm/contract';
+import { scaleRecipe } from '@calm/domain';
+import type { House, HouseBook, HouseSettings, LearnedLosses } from '@calm/contract';
 import { learnResidue, learnTrim, type ResidueRecord, type TrimRecord } from '@calm/core';
 import { readBook } from '../store/book';
 import { readItems, readWeighedLots } from '../store/lots';

@@ -1,11 +1,5 @@
-import {
-  paths,
-  untouched,
-  type LoadRecord,
-  type Lot,
-  type Mark,
-  type MixerFriction,
-} from '@calm/contract';
+import { paths, type LoadRecord, type Lot, type Mark, type MixerFriction } from '@calm/contract';
+import { untouched } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, NOW, problemOf, roundStart, startHouse } from '../test-support/testHouse';
 

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { paths, STANDARD_KITCHEN, traysIn, type Place } from '@calm/contract';
+import { paths, STANDARD_KITCHEN, type Place } from '@calm/contract';
+import { traysIn } from '@calm/domain';
 import { HOUSE, problemOf, startHouse } from '../test-support/testHouse';
 
 type House = Awaited<ReturnType<typeof startHouse>>;

@@ -1,16 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import {
-  dateOfService,
-  followWeek,
-  lotsUnderWay,
-  NO_PLAN,
-  paths,
-  problemOfWeek,
-  weekOfHouse,
-  type PlanContent,
-  type PublishedPlan,
-  type Shift,
-} from '@calm/contract';
+import { dateOfService, followWeek, lotsUnderWay, problemOfWeek, weekOfHouse } from '@calm/domain';
+import { NO_PLAN, paths, type PlanContent, type PublishedPlan, type Shift } from '@calm/contract';
 import {
   checkWeek,
   conflictsOf,

@@ -1,11 +1,6 @@
-import {
-  dateOfService,
-  instantOfMinute,
-  type House,
-  type HouseBook,
-  type PublishedPlan,
-} from '@calm/contract';
-import words from '@calm/contract/words/en.json' with { type: 'json' };
+import { dateOfService, instantOfMinute } from '@calm/domain';
+import type { House, HouseBook, PublishedPlan } from '@calm/contract';
+import words from '@calm/domain/words/en.json' with { type: 'json' };
 import type { PlannedLot, PlannedStep } from '@calm/core';
 import ical from 'ical-generator';
 import Papa from 'papaparse';

@@ -6,8 +6,9 @@ import {
   type OwnerStart,
   type Role,
   type SignIn,
+  PASSWORD_LENGTH,
+  PIN_LENGTH,
 } from '@calm/contract';
-import { PASSWORD_LENGTH, PIN_LENGTH } from '@calm/contract';
 import { verify } from '@node-rs/argon2';
 import { randomUUID } from 'node:crypto';
 import { forgetAnswers } from '../store/answers';

@@ -6,14 +6,8 @@ import {
   recipeFor,
   scaleRecipe,
   stagesOfPlan,
-  type House,
-  type HouseBook,
-  type Lot,
-  type LotStart,
-  type Product,
-  type Recipe,
-  type Service,
-} from '@calm/contract';
+} from '@calm/domain';
+import type { House, HouseBook, Lot, LotStart, Product, Recipe, Service } from '@calm/contract';
 import { countBack, type LotSize, type PlannedStage } from '@calm/core';
 import { v7 as uuid } from 'uuid';
 import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../store/lots';

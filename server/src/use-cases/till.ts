@@ -1,4 +1,5 @@
-import { servicesOn, type House, type TillAnswer, type TillSale } from '@calm/contract';
+import { servicesOn } from '@calm/domain';
+import type { House, TillAnswer, TillSale } from '@calm/contract';
 import { QUARTER_MIN } from '@calm/core';
 import { readProductIds } from '../store/products';
 import { addToSales, noteTillSale, type SaleKey } from '../store/sales';

@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 
 /** The route stages of a lot that were recorded as done by a moment. */
 export function doneKeys(lot: BoardLot, atMs: number): ReadonlySet<string> {

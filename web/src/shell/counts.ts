@@ -1,4 +1,4 @@
-import { whereIs } from '@calm/contract';
+import { whereIs } from '@calm/domain';
 import type { Silhouette } from '../parts/Ball';
 import { dateAt } from '../state/localDate';
 import { useBoard } from '../state/useBoard';

@@ -1,4 +1,4 @@
-import { boardLots, leadProducts, whereIs } from '@calm/contract';
+import { boardLots, leadProducts, whereIs } from '@calm/domain';
 import { exampleBook, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { stopOf } from './lotStop';

@@ -1,10 +1,5 @@
-import {
-  untouched,
-  type LoadRecord,
-  type Lot,
-  type MarkChange,
-  leadProducts,
-} from '@calm/contract';
+import { untouched, leadProducts } from '@calm/domain';
+import type { LoadRecord, Lot, MarkChange } from '@calm/contract';
 import { exampleBook, exampleLot } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import {

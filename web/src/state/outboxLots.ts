@@ -1,4 +1,5 @@
-import { markAfter, untouched, type Lot, type LotRecord, type Mark } from '@calm/contract';
+import { markAfter, untouched } from '@calm/domain';
+import type { Lot, LotRecord, Mark } from '@calm/contract';
 import type { Errand } from './outbox';
 
 /** A mark of a lot, as never touched when there is none. */

@@ -1,12 +1,5 @@
-import {
-  doughIdOf,
-  NO_PLAN,
-  serviceIdOf,
-  stagesOfPlan,
-  type PlanContent,
-  type Service,
-  boardLots,
-} from '@calm/contract';
+import { doughIdOf, serviceIdOf, stagesOfPlan, boardLots } from '@calm/domain';
+import { NO_PLAN, type PlanContent, type Service } from '@calm/contract';
 import { preferredLot, type PlannedLot, type WeekProblem } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';

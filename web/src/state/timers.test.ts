@@ -1,4 +1,5 @@
-import { NO_PLAN, untouched, type Lot, type Mark, boardLots, leadProducts } from '@calm/contract';
+import { NO_PLAN, type Lot, type Mark } from '@calm/contract';
+import { untouched, boardLots, leadProducts } from '@calm/domain';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { stageKey } from '@calm/core';

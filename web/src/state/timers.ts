@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { stageKey } from '@calm/core';
 
 /** A step that hands are on, and until when. */

@@ -1,11 +1,5 @@
-import {
-  NO_PLAN,
-  type HouseBook,
-  type Service,
-  type Shift,
-  boardLots,
-  type BoardLot,
-} from '@calm/contract';
+import { NO_PLAN, type HouseBook, type Service, type Shift } from '@calm/contract';
+import { boardLots, type BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useBookQuery, useLotsQuery, usePlanQuery, useServicesQuery, useShiftsQuery } from './api';

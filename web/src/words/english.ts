@@ -1,5 +1,5 @@
-import weekWords from '@calm/contract/words/week.en.json' with { type: 'json' };
-import shared from '@calm/contract/words/en.json' with { type: 'json' };
+import weekWords from '@calm/domain/words/week.en.json' with { type: 'json' };
+import shared from '@calm/domain/words/en.json' with { type: 'json' };
 import crew from './en/crew.json' with { type: 'json' };
 import demand from './en/demand.json' with { type: 'json' };
 import formulas from './en/formulas.json' with { type: 'json' };

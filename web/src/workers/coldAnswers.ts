@@ -1,4 +1,4 @@
-import type { ColdAsIf, ColdQuestion } from '@calm/contract';
+import type { ColdAsIf, ColdQuestion } from '@calm/domain';
 import type {
   HouseFault,
   LoadIn,

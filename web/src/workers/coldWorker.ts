@@ -1,4 +1,4 @@
-import { coldHouse, followCold, type FollowedCold } from '@calm/contract';
+import { coldHouse, followCold, type FollowedCold } from '@calm/domain';
 import { compareLoadIns, done, fitRoom, mostAtOnce, zonesByReadings } from '@calm/core';
 import { expose } from 'comlink';
 import type { AsIfCold, ColdInWorker } from './coldAnswers';

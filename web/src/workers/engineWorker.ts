@@ -1,9 +1,5 @@
-import {
-  doseDocument,
-  routeOfDocument,
-  type DoseDocument,
-  type DoughDocument,
-} from '@calm/contract';
+import { doseDocument, routeOfDocument } from '@calm/domain';
+import type { DoseDocument, DoughDocument } from '@calm/contract';
 import { simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
 import type { EngineInWorker, WayAnswer } from './engineAnswers';

@@ -1,11 +1,5 @@
-import {
-  followLot,
-  followWeek,
-  wavesOfLot,
-  type Climate,
-  type FollowedLot,
-  type WeekDocument,
-} from '@calm/contract';
+import { followLot, followWeek, wavesOfLot, type Climate, type FollowedLot } from '@calm/domain';
+import type { WeekDocument } from '@calm/contract';
 import { isStep, mendingsOf, trimmed, type PlannedLot } from '@calm/core';
 import { expose } from 'comlink';
 import type { FollowedPlanLot, FollowerInWorker, PlanQuestion } from './planAnswers';

@@ -1,11 +1,5 @@
-import type {
-  AsIf,
-  FollowedLot,
-  FollowedWeek,
-  Place,
-  ServiceWaves,
-  WeekDocument,
-} from '@calm/contract';
+import type { AsIf, Place, WeekDocument } from '@calm/contract';
+import type { FollowedLot, FollowedWeek, ServiceWaves } from '@calm/domain';
 import type {
   Clash,
   Conflict,

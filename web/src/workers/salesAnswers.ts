@@ -1,5 +1,5 @@
 import type { HouseCalendar, SalesColumns } from '@calm/contract';
-import type { SalesFile } from '@calm/contract/files';
+import type { SalesFile } from '@calm/domain/files';
 
 /** A sales file that is open in the worker. */
 export interface OpenedSales {

@@ -1,4 +1,4 @@
-import { salesReader } from '@calm/contract/files';
+import { salesReader } from '@calm/domain/files';
 import { expose } from 'comlink';
 import { namesIn, openTable, type OpenTable } from './openTable';
 import type { OpenedSales, SalesInWorker } from './salesAnswers';

@@ -1,13 +1,11 @@
+import type { Product, ColdBoard, ColdLot } from '@calm/contract';
 import {
-  type Product,
   type BoardLot,
-  type ColdBoard,
-  type ColdLot,
   doughOnItsWay,
   doughOutOf,
   stagesAsTheyAre,
   type DoughOnItsWay,
-} from '@calm/contract';
+} from '@calm/domain';
 import { useMemo } from 'react';
 import { useHouse, type Board } from '../state/useBoard';
 import { coldWindow, useCold } from '../state/useCold';

@@ -1,4 +1,5 @@
-import { NO_PLAN, untouched, type Lot, boardLots, leadProducts } from '@calm/contract';
+import { NO_PLAN, type Lot } from '@calm/contract';
+import { untouched, boardLots, leadProducts } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';

@@ -1,10 +1,5 @@
-import {
-  type HandoverLine,
-  type HandoverPart,
-  doughOutOf,
-  whereIs,
-  type BoardLot,
-} from '@calm/contract';
+import type { HandoverLine, HandoverPart } from '@calm/contract';
+import { doughOutOf, whereIs, type BoardLot } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import type { TFunction } from 'i18next';
 import type { Formats } from '../../parts/format';

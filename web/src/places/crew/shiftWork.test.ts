@@ -1,4 +1,5 @@
-import { type Lot, type Service, type Shift, boardLots } from '@calm/contract';
+import type { Lot, Service, Shift } from '@calm/contract';
+import { boardLots } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';

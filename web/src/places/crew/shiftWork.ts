@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/crewCover';
 import { markOf } from '../../state/outboxLots';

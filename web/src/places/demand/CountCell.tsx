@@ -1,10 +1,5 @@
-import {
-  ballsToMake,
-  type Forecast,
-  type Product,
-  type ProductCount,
-  type Service,
-} from '@calm/contract';
+import { ballsToMake } from '@calm/domain';
+import type { Forecast, Product, ProductCount, Service } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { NumberCell } from '../../parts/NumberCell';

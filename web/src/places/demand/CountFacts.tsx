@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
-import {
-  ballsToMake,
-  type Forecast,
-  type ForecastAnswer,
-  type House,
-  type Product,
-  type ProductCount,
-  type Service,
+import { ballsToMake } from '@calm/domain';
+import type {
+  Forecast,
+  ForecastAnswer,
+  House,
+  Product,
+  ProductCount,
+  Service,
 } from '@calm/contract';
 import { runsOutAt } from '@calm/core';
 import { useState } from 'react';

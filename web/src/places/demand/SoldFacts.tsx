@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import type { Product, ProductCount, Sale, Service, BoardLot } from '@calm/contract';
+import type { Product, ProductCount, Sale, Service } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { LabelledCell } from '../../parts/LabelledCell';

@@ -1,4 +1,5 @@
-import { enoughPercentOf, STANDARD_STAKES, type House, type HouseStakes } from '@calm/contract';
+import { enoughPercentOf } from '@calm/domain';
+import { STANDARD_STAKES, type House, type HouseStakes } from '@calm/contract';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';

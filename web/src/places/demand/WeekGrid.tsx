@@ -1,4 +1,5 @@
-import type { ForecastAnswer, HouseCalendar, Sale, Service, BoardLot } from '@calm/contract';
+import type { ForecastAnswer, HouseCalendar, Sale, Service } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';

@@ -1,4 +1,4 @@
-import { lotItem, recipeFor, scaleRecipe, type BoardLot } from '@calm/contract';
+import { lotItem, recipeFor, scaleRecipe, type BoardLot } from '@calm/domain';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { shoppingOf } from './shoppingLines';

@@ -1,5 +1,6 @@
 import { shoppingList, type ShoppingLine } from '@calm/core';
-import type { HouseBook, BoardLot } from '@calm/contract';
+import type { HouseBook } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 
 /** What some lots still take, and which of them cannot be made as they stand. */
 export interface Shopping {

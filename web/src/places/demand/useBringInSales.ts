@@ -6,7 +6,7 @@ import {
   type SalesBroughtIn,
   type SalesColumns,
 } from '@calm/contract';
-import { guessColumns, guessProduct, type SalesFile } from '@calm/contract/files';
+import { guessColumns, guessProduct, type SalesFile } from '@calm/domain/files';
 import { proxy } from 'comlink';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';

@@ -4,7 +4,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { BroughtIn, HouseBook } from '@calm/contract';
-import type { FileProblem } from '@calm/contract/files';
+import type { FileProblem } from '@calm/domain/files';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
@@ -31,7 +31,7 @@ type Brought =
     };
 
 /** Reading and writing files comes when somebody does it: the schemas are large. */
-const files = () => import('@calm/contract/files');
+const files = () => import('@calm/domain/files');
 
 /** The book out as a file, and a file into the book: shown before it changes anything. */
 export function BookFiles({ house, book }: { readonly house: string; readonly book: HouseBook }) {

@@ -1,10 +1,5 @@
-import {
-  scaleRecipe,
-  recipeFor,
-  lotItem,
-  type FormulaRecord,
-  type HouseBook,
-} from '@calm/contract';
+import { scaleRecipe, recipeFor, lotItem } from '@calm/domain';
+import type { FormulaRecord, HouseBook } from '@calm/contract';
 import {
   bagsFor,
   costOf,

@@ -1,4 +1,4 @@
-import { bookFileOf, readBookCsv, writeBookCsv } from '@calm/contract/files';
+import { bookFileOf, readBookCsv, writeBookCsv } from '@calm/domain/files';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { bookChanges, broughtIn, routeChanges } from './bookChanges';

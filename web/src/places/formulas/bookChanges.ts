@@ -1,5 +1,6 @@
-import type { FileFormula, FileRoute } from '@calm/contract/files';
 import type {
+  FileFormula,
+  FileRoute,
   BroughtIn,
   FormulaContent,
   FormulaRecord,

@@ -1,4 +1,4 @@
-import type { BookFile } from '@calm/contract/files';
+import type { BookFile } from '@calm/contract';
 import { useEffect, useState } from 'react';
 
 /** Ways of the trade to start from: formulas, methods and routes of every school. */
@@ -10,8 +10,8 @@ let read: Promise<Library> | null = null;
 
 async function load(): Promise<Library> {
   const [{ readBookFile }, { default: text }] = await Promise.all([
-    import('@calm/contract/files'),
-    import('@calm/contract/library.json?raw'),
+    import('@calm/domain/files'),
+    import('@calm/domain/schools.json?raw'),
   ]);
   const answer = readBookFile(text);
   if (!answer.ok) throw new Error('the library that ships with the application is readable');

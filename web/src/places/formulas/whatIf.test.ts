@@ -1,4 +1,4 @@
-import { doseDocument, routeOfDocument } from '@calm/contract';
+import { doseDocument, routeOfDocument } from '@calm/domain';
 import { simulate, wayOfRoute } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';

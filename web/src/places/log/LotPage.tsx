@@ -1,4 +1,5 @@
-import { scaleRecipe, standing, type HouseBook, type LotLog, type BoardLot } from '@calm/contract';
+import { scaleRecipe, standing, type BoardLot } from '@calm/domain';
+import type { HouseBook, LotLog } from '@calm/contract';
 import { countBack, pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';

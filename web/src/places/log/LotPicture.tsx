@@ -1,10 +1,5 @@
-import {
-  type HouseBook,
-  type BoardLot,
-  doughOnItsWay,
-  doughOutOf,
-  stagesAsTheyAre,
-} from '@calm/contract';
+import type { HouseBook } from '@calm/contract';
+import { type BoardLot, doughOnItsWay, doughOutOf, stagesAsTheyAre } from '@calm/domain';
 import { STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';

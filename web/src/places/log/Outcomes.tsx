@@ -3,13 +3,13 @@ import {
   LEFTOVERS,
   LOOKS,
   OPENINGS,
-  standing,
   type Leftover,
   type Lot,
   type LotItem,
   type LotRecord,
   type RecordContent,
 } from '@calm/contract';
+import { standing } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

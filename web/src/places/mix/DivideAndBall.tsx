@@ -1,4 +1,5 @@
-import { standing, type Product, type BoardLot } from '@calm/contract';
+import { standing, type BoardLot } from '@calm/domain';
+import type { Product } from '@calm/contract';
 import { pieceRun, stageKey, useRemainder as remainderUse, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';

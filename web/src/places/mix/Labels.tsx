@@ -1,4 +1,5 @@
-import { type Product, type BoardLot, documentOfLot, mixedMsOf } from '@calm/contract';
+import type { Product } from '@calm/contract';
+import { type BoardLot, documentOfLot, mixedMsOf } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';

@@ -1,5 +1,5 @@
 import { frictionOfLoadC, type ScaledLot } from '@calm/core';
-import { adviseLoad } from '@calm/contract';
+import { adviseLoad } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { NumberField } from '../../parts/NumberField';

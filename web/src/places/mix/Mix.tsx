@@ -1,4 +1,4 @@
-import { whereIs, type BoardLot } from '@calm/contract';
+import { whereIs, type BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball } from '../../parts/Ball';

@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import Checkbox from '@mui/material/Checkbox';
 import { useTranslation } from 'react-i18next';

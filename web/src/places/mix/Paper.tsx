@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';

@@ -1,4 +1,4 @@
-import { adviseLoad, type BoardLot } from '@calm/contract';
+import { adviseLoad, type BoardLot } from '@calm/domain';
 import type { WeighedLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../parts/Caution';

@@ -1,4 +1,5 @@
-import { adviseLoad, type LoadTemps } from '@calm/contract';
+import { adviseLoad } from '@calm/domain';
+import type { LoadTemps } from '@calm/contract';
 import type { ScaledLot, WaterAdvice } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';

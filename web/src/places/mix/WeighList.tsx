@@ -1,4 +1,5 @@
-import { adviseLoad, type LoadTemps } from '@calm/contract';
+import { adviseLoad } from '@calm/domain';
+import type { LoadTemps } from '@calm/contract';
 import type { Dilution, ScaledLot, WaterAdvice, WeighedLine } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';

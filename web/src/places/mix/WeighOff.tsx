@@ -1,4 +1,5 @@
-import { adviseLoad, standing, type RecordOf, type BoardLot } from '@calm/contract';
+import { adviseLoad, standing, type BoardLot } from '@calm/domain';
+import type { RecordOf } from '@calm/contract';
 import type { WeighedLine } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';

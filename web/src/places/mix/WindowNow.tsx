@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { workOf } from '@calm/core';

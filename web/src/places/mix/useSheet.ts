@@ -1,11 +1,5 @@
-import {
-  productsOfDough,
-  recipeFor,
-  scaleRecipe,
-  type LoadTemps,
-  type Recipe,
-  type BoardLot,
-} from '@calm/contract';
+import { productsOfDough, recipeFor, scaleRecipe, type BoardLot } from '@calm/domain';
+import type { LoadTemps, Recipe } from '@calm/contract';
 import type { Outcome, ScaledLot, ScaleReason } from '@calm/core';
 import { useFrictionsQuery } from '../../state/api';
 import type { Board } from '../../state/useBoard';

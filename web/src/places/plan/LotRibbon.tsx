@@ -1,5 +1,5 @@
 import { STANDARD_TARGET, type PlannedLot, type PlannedStep, type StepRef } from '@calm/core';
-import type { ServiceWay } from '@calm/contract';
+import type { ServiceWay } from '@calm/domain';
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 import { ribbonMiddle, SwellingRibbon } from '../../parts/SwellingRibbon';
 import type { FollowedPlanLot } from '../../workers/planAnswers';

@@ -1,4 +1,5 @@
-import type { Climate, PlanContent, Service } from '@calm/contract';
+import type { Climate } from '@calm/domain';
+import type { PlanContent, Service } from '@calm/contract';
 import { refOf, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
 import { useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useWidth } from '../../parts/useWidth';

@@ -1,4 +1,4 @@
-import type { Climate } from '@calm/contract';
+import type { Climate } from '@calm/domain';
 import { levelsOf } from '@calm/core';
 import { memo } from 'react';
 import type { TimeScale } from './planLayout';

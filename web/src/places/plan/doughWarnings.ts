@@ -1,4 +1,4 @@
-import type { ServiceWay } from '@calm/contract';
+import type { ServiceWay } from '@calm/domain';
 import type { FollowedPlanLot } from '../../workers/planAnswers';
 import type { PlanWords } from './planWords';
 import type { PlanWeek } from './usePlanWeek';

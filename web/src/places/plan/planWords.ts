@@ -1,4 +1,5 @@
-import { datesOf, type HouseBook } from '@calm/contract';
+import { datesOf } from '@calm/domain';
+import type { HouseBook } from '@calm/contract';
 import { CALLED_IN, type PlannedLot, type PlannedStep } from '@calm/core';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';

@@ -1,4 +1,4 @@
-import type { Climate } from '@calm/contract';
+import type { Climate } from '@calm/domain';
 import {
   benchTakings,
   type levelsOf,

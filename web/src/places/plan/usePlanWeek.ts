@@ -1,9 +1,6 @@
+import { dateOfService, lotsUnderWay, weekAsIf, weekOfHouse } from '@calm/domain';
 import {
-  dateOfService,
-  lotsUnderWay,
   NO_PLAN,
-  weekAsIf,
-  weekOfHouse,
   type HouseBook,
   type Lot,
   type PlanContent,

@@ -1,4 +1,5 @@
-import { weekAsIf, type AsIf } from '@calm/contract';
+import { weekAsIf } from '@calm/domain';
+import type { AsIf } from '@calm/contract';
 import { conflictsOf, nameOf, publishedSteps, type PlannedLot, type Settling } from '@calm/core';
 import { proxy } from 'comlink';
 import { useRef, useState } from 'react';

@@ -1,4 +1,4 @@
-import type { BoardLot } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { stageKey, type PlannedWork } from '@calm/core';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,4 @@
-import { whereIs, type BoardLot } from '@calm/contract';
+import { whereIs, type BoardLot } from '@calm/domain';
 import { stageKey, type PlannedWork, type Whereabouts } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,5 @@
-import { type Service, whereIs, type BoardLot } from '@calm/contract';
+import type { Service } from '@calm/contract';
+import { whereIs, type BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';

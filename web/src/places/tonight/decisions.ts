@@ -1,4 +1,4 @@
-import { whereIs, type BoardLot } from '@calm/contract';
+import { whereIs, type BoardLot } from '@calm/domain';
 import { stageKey, type PlannedWork, type PullWave } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/crewCover';
 import type { Board } from '../../state/useBoard';

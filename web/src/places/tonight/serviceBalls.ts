@@ -1,14 +1,5 @@
-import {
-  ballsToMake,
-  discardedOf,
-  serviceIdOf,
-  standing,
-  type LotRecord,
-  type Product,
-  type Service,
-  type Usage,
-  type BoardLot,
-} from '@calm/contract';
+import { ballsToMake, discardedOf, serviceIdOf, standing, type BoardLot } from '@calm/domain';
+import type { LotRecord, Product, Service, Usage } from '@calm/contract';
 import {
   nextPulls,
   QUARTER_MIN,

@@ -1,13 +1,5 @@
-import {
-  NO_PLAN,
-  serviceIdOf,
-  untouched,
-  type Lot,
-  type LotRecord,
-  type Service,
-  boardLots,
-  leadProducts,
-} from '@calm/contract';
+import { NO_PLAN, type Lot, type LotRecord, type Service } from '@calm/contract';
+import { serviceIdOf, untouched, boardLots, leadProducts } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';

@@ -1,6 +1,5 @@
-import type { BoardLot } from '@calm/contract';
-import { stageKey } from '@calm/core';
-import type { PullWave } from '@calm/core';
+import type { BoardLot } from '@calm/domain';
+import { stageKey, type PullWave } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { markOf } from '../../state/outboxLots';

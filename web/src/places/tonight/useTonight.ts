@@ -1,4 +1,5 @@
-import type { Service, BoardLot } from '@calm/contract';
+import type { Service } from '@calm/contract';
+import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useUsageQuery } from '../../state/api';
 import { addDays, dateAt } from '../../state/localDate';

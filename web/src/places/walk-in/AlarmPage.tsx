@@ -1,14 +1,5 @@
-import {
-  lotsAtStake,
-  movesFor,
-  placesToMoveTo,
-  STANDARD_COLD_RULES,
-  type AtStake,
-  type ColdAlarm,
-  type ColdBoard,
-  type Move,
-  type Probe,
-} from '@calm/contract';
+import { lotsAtStake, movesFor, placesToMoveTo, type AtStake, type Move } from '@calm/domain';
+import { STANDARD_COLD_RULES, type ColdAlarm, type ColdBoard, type Probe } from '@calm/contract';
 import { CAUSES, type Cause } from '@calm/core';
 import Button from '@mui/material/Button';
 import type { TFunction } from 'i18next';

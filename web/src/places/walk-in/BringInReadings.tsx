@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { ReadingColumns } from '@calm/contract';
-import { ONLY_PROBE } from '@calm/contract/files';
+import { ONLY_PROBE } from '@calm/domain/files';
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/Choice';

@@ -1,4 +1,5 @@
-import type { ColdAlarm, ColdLot, Probe, ShownStack, Spot } from '@calm/contract';
+import type { ColdAlarm, ColdLot, Probe, Spot } from '@calm/contract';
+import type { ShownStack } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format';
 import { coldWindow } from '../../state/useCold';

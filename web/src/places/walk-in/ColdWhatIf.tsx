@@ -1,4 +1,5 @@
-import { STANDARD_COLD_RULES, type ColdAsIf, type Place } from '@calm/contract';
+import { STANDARD_COLD_RULES, type Place } from '@calm/contract';
+import type { ColdAsIf } from '@calm/domain';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/Choice';

@@ -1,12 +1,5 @@
-import {
-  racksAt,
-  standingIn,
-  STANDARD_COLD_RULES,
-  traysOf,
-  type BoardLot,
-  type Place,
-  type Product,
-} from '@calm/contract';
+import { racksAt, standingIn, traysOf, type BoardLot } from '@calm/domain';
+import { STANDARD_COLD_RULES, type Place, type Product } from '@calm/contract';
 import { putAway, type LoadInEffect, type LoadInWay } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';

@@ -1,4 +1,4 @@
-import type { ShownStack } from '@calm/contract';
+import type { ShownStack } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Ball } from '../../parts/Ball';
 import { useFormats } from '../../parts/format';

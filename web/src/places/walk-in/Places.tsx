@@ -1,4 +1,5 @@
-import { STANDARD_COLD_RULES, traysIn, type Place, type Probe } from '@calm/contract';
+import { STANDARD_COLD_RULES, type Place, type Probe } from '@calm/contract';
+import { traysIn } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

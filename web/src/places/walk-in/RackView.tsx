@@ -6,7 +6,8 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import type { Place, ShownStack, Spot, Zone } from '@calm/contract';
+import type { Place, Spot, Zone } from '@calm/contract';
+import type { ShownStack } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Ball } from '../../parts/Ball';

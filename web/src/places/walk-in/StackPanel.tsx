@@ -1,4 +1,4 @@
-import type { ShownStack } from '@calm/contract';
+import type { ShownStack } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,12 +1,6 @@
 import { traysAt } from '@calm/core';
-import {
-  roomIn,
-  standingIn,
-  traysIn,
-  type Place,
-  type ShownStack,
-  type Spot,
-} from '@calm/contract';
+import { roomIn, standingIn, traysIn, type ShownStack } from '@calm/domain';
+import type { Place, Spot } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';

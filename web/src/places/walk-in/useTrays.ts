@@ -1,4 +1,5 @@
-import { isSameSpot, type ShownStack, type Spot } from '@calm/contract';
+import { isSameSpot, type ShownStack } from '@calm/domain';
+import type { Spot } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/Notices';
 import { useAddRecord } from '../../state/useRecords';

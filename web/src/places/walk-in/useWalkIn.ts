@@ -2,12 +2,11 @@ import {
   airOfPlaces,
   lotsPutFirst,
   racksAt,
-  type ColdBoard,
-  type ColdLot,
   type ColdQuestion,
   type Racks,
   type ShownStack,
-} from '@calm/contract';
+} from '@calm/domain';
+import type { ColdBoard, ColdLot } from '@calm/contract';
 import { useMemo } from 'react';
 import { addDays, dateAt } from '../../state/localDate';
 import { useBoard, useHouse, type Board } from '../../state/useBoard';

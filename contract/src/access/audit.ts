@@ -1,0 +1,13 @@
+import type { Deed } from './permissions';
+
+/** One line of who did what. */
+export interface AuditEntry {
+  readonly id: number;
+  readonly at: string;
+  /** Null where nobody was signed in: somebody at the door. */
+  readonly personId: string | null;
+  readonly deed: Deed | 'door';
+  readonly method: string;
+  /** What it was done to: the address within the house. */
+  readonly path: string;
+}

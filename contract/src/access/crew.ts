@@ -1,0 +1,53 @@
+import type { Skill } from '@calm/core';
+import type { Role } from './permissions';
+
+/** What is kept about somebody of the crew. */
+export interface CrewContent {
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+  readonly skills: readonly Skill[];
+}
+
+export interface CrewMember extends CrewContent {
+  readonly id: string;
+  readonly version: number;
+  /** Has a password or a PIN. */
+  readonly canSignIn: boolean;
+}
+
+/** A shift that comes every week. Minutes after midnight; past midnight goes on counting. */
+export interface ShiftPatternContent {
+  readonly personId: string;
+  /** 1 is Monday. */
+  readonly weekday: number;
+  readonly startMin: number;
+  readonly endMin: number;
+}
+
+export interface ShiftPattern extends ShiftPatternContent {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** A day on which somebody's shifts are not as their week says. */
+export interface ShiftExceptionContent {
+  readonly personId: string;
+  /** Local date. */
+  readonly date: string;
+  /** In at these hours instead; null is away all day. */
+  readonly hours: { readonly startMin: number; readonly endMin: number } | null;
+  readonly note: string;
+}
+
+export interface ShiftException extends ShiftExceptionContent {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** Everybody, their weeks, and the days that differ. */
+export interface Crew {
+  readonly people: readonly CrewMember[];
+  readonly shifts: readonly ShiftPattern[];
+  readonly exceptions: readonly ShiftException[];
+}

@@ -1,0 +1,60 @@
+import type { Role } from './permissions';
+
+/** What somebody types to come in: managers a password, others a PIN on the shared tablet. */
+export type SecretKind = 'password' | 'pin';
+
+export const secretKindOf = (role: Role): SecretKind => (role === 'manager' ? 'password' : 'pin');
+
+/** Fewest and most characters of a password; digits of a PIN. */
+export const PASSWORD_LENGTH = { least: 10, most: 200 } as const;
+
+export const PIN_LENGTH = { least: 4, most: 8 } as const;
+
+/** Whether a password or PIN will do for a role. */
+export function isGoodSecret(role: Role, secret: string): boolean {
+  if (secretKindOf(role) === 'password') {
+    return secret.length >= PASSWORD_LENGTH.least && secret.length <= PASSWORD_LENGTH.most;
+  }
+  const { least, most } = PIN_LENGTH;
+  return /^\d+$/.test(secret) && secret.length >= least && secret.length <= most;
+}
+
+/** Somebody who may try to come in, as the door shows them. */
+export interface Comer {
+  readonly id: string;
+  readonly name: string;
+  readonly initials: string;
+  readonly by: SecretKind;
+}
+
+/** What can be read before anybody is signed in. */
+export interface FrontDoor {
+  readonly name: string;
+  /** Those who have a password or a PIN. */
+  readonly comers: readonly Comer[];
+  /** Nobody looks after the house yet: the first one makes the owner's account. */
+  readonly isUnowned: boolean;
+  /** What a made-up house tells everybody, by the comers' ids; absent in a real one. */
+  readonly demo?: Readonly<Record<string, string>>;
+}
+
+/** Who is signed in. */
+export interface Session {
+  readonly personId: string;
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+}
+
+/** Somebody at the door. */
+export interface SignIn {
+  readonly personId: string;
+  readonly secret: string;
+}
+
+/** The first account of a house. */
+export interface OwnerStart {
+  readonly name: string;
+  readonly initials: string;
+  readonly password: string;
+}

@@ -1,0 +1,123 @@
+import {
+  CAUTIONS,
+  type FormulaChange,
+  type FormulaContent,
+  type FormulaStart,
+  type Method,
+  type MethodStep,
+  type RouteContent,
+} from './formula';
+import type { PantryItem } from '../house/houseBook';
+import type { BroughtIn } from './imports';
+import type { ProductContent } from './product';
+import { BALL_LIMITS_G } from '@calm/core';
+import Joi from 'joi';
+import { targetSchema } from '../engine/doughSchemas';
+import { composition, formulaSchema } from '../engine/formulaSchemas';
+import { id, localDate, percent, text, version } from '../api/fields';
+import { routeStagesSchema } from '../engine/routeSchemas';
+
+export const slug = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'slug');
+
+const speed = Joi.valid('slow', 'fast', 'hand');
+
+const step = Joi.object<MethodStep>({
+  key: slug().required(),
+  title: text(80).required(),
+  detail: text(500).allow('').required(),
+  lookFor: text(500),
+  minutes: Joi.number().min(0).max(600),
+  speed,
+  caution: Joi.valid(...CAUTIONS),
+});
+
+/** A mixing method: steps in order, each with a key of its own. */
+export const methodSchema = Joi.object<Method>({
+  name: text(120).required(),
+  why: text(500).allow('').required(),
+  steps: Joi.array().items(step).min(1).max(40).unique('key').required(),
+});
+
+/** What a person edits of a formula. */
+export const formulaContentSchema = Joi.object<FormulaContent>({
+  name: text(120).required(),
+  formula: formulaSchema.required(),
+  doughTempC: Joi.number().min(1).max(40).required(),
+  method: methodSchema.required(),
+  mixerId: id().required(),
+});
+
+const versionNote = text(300).allow('').required();
+
+/** PUT a new version of a formula. */
+export const formulaChangeSchema = Joi.object<FormulaChange>({
+  version: version(),
+  note: versionNote,
+  content: formulaContentSchema.required(),
+});
+
+const lotCode = Joi.string()
+  .pattern(/^[A-Z]{2,4}$/, 'two to four capital letters')
+  .required();
+
+/** POST a formula. */
+export const formulaStartSchema = Joi.object<FormulaStart>({
+  code: lotCode,
+  note: versionNote,
+  content: formulaContentSchema.required(),
+});
+
+/** POST a product. */
+export const productSchema = Joi.object<ProductContent>({
+  name: text(120).required(),
+  formulaId: id().required(),
+  routeId: id().required(),
+  ballWeightG: Joi.number().min(BALL_LIMITS_G.least).max(BALL_LIMITS_G.most).required(),
+  trimPercent: percent(60).required(),
+  ballsPerTray: Joi.number().integer().min(1).max(200).required(),
+  isFromRemainders: Joi.boolean().required(),
+  target: targetSchema.options({ presence: 'required' }).required(),
+});
+
+/** POST a route. */
+export const routeSchema = Joi.object<RouteContent>({
+  name: text(120).required(),
+  stages: routeStagesSchema.required(),
+});
+
+/** POST something the house buys. */
+export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
+  name: text(80).required(),
+  costPerKg: Joi.number().min(0).max(100_000),
+  bagKg: Joi.number().greater(0).max(1000),
+  allergens: Joi.array().items(text(60)).max(20).unique().required(),
+  composition,
+  strengthW: Joi.number().min(50).max(600),
+  proteinPercent: Joi.number().min(4).max(25),
+  uptakeNote: text(300).allow(''),
+  storeKg: Joi.number().min(0).max(100_000),
+  goodUntil: localDate(),
+});
+
+/** POST a file's formulas and routes, all at once. */
+export const broughtInSchema = Joi.object<BroughtIn>({
+  note: versionNote,
+  formulas: Joi.array()
+    .items(
+      Joi.object({
+        slug: slug().required(),
+        version: version(),
+        content: formulaContentSchema.required(),
+      }),
+      Joi.object({ code: lotCode, content: formulaContentSchema.required() }),
+    )
+    .max(2000)
+    .required(),
+  routes: Joi.array()
+    .items(
+      Joi.object({ id: id().required(), version: version(), content: routeSchema.required() }),
+      Joi.object({ content: routeSchema.required() }),
+    )
+    .max(500)
+    .required(),
+});

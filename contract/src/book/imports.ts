@@ -1,0 +1,14 @@
+import type { FormulaContent, RouteContent } from './formula';
+
+/** Formulas and routes brought in together: all of them, or none. */
+export interface BroughtIn {
+  readonly note: string;
+  readonly formulas: readonly (
+    | { readonly slug: string; readonly version: number; readonly content: FormulaContent }
+    | { readonly code: string; readonly content: FormulaContent }
+  )[];
+  readonly routes: readonly (
+    | { readonly id: string; readonly version: number; readonly content: RouteContent }
+    | { readonly content: RouteContent }
+  )[];
+}

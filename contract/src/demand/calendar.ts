@@ -1,0 +1,42 @@
+/** A service that comes every week. */
+export interface ServicePatternContent {
+  /** Services of one name are one kind: they are forecast together. */
+  readonly name: string;
+  /** 1 = Monday … 7 = Sunday. */
+  readonly weekday: number;
+  /** Minutes from local midnight; past 1440 is the next day. */
+  readonly startMin: number;
+  readonly endMin: number;
+  /** Local dates between which it comes, both included; null is for ever. */
+  readonly firstDate: string | null;
+  readonly lastDate: string | null;
+}
+
+/** A kept service pattern. */
+export interface ServicePattern extends ServicePatternContent {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** A day on which a service is closed or keeps other hours. */
+export interface ServiceExceptionContent {
+  /** Local date. */
+  readonly date: string;
+  /** Null is every service of the day. */
+  readonly patternId: string | null;
+  /** Other hours, as in the pattern; null is closed. */
+  readonly hours: { readonly startMin: number; readonly endMin: number } | null;
+  readonly note: string;
+}
+
+/** A kept exception. */
+export interface ServiceException extends ServiceExceptionContent {
+  readonly id: string;
+  readonly version: number;
+}
+
+/** When a house sells: its week, and the days that differ. */
+export interface HouseCalendar {
+  readonly patterns: readonly ServicePattern[];
+  readonly exceptions: readonly ServiceException[];
+}

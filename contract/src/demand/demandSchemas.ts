@@ -1,0 +1,194 @@
+import type { CountChange, CountsChange } from './services';
+import {
+  type BroughtSale,
+  type BroughtSales,
+  type SaleChange,
+  type SoldBalls,
+  type TillSale,
+  SALES_A_REQUEST,
+} from './sales';
+import type { BookingContent } from './bookings';
+import type { ServiceExceptionContent, ServicePatternContent } from './calendar';
+import type { EventContent } from './events';
+import type { HouseStakes } from './serviceLevel';
+import type { SalesColumns, SettingsChange } from '../house/house';
+import { kitchenSchema } from '../plan/planSchemas';
+import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
+import Joi from 'joi';
+import { ballCount, id, localDate, text, version } from '../api/fields';
+
+/** PUT a count. */
+export const countChangeSchema = Joi.object<CountChange>({
+  count: ballCount().required().allow(null),
+  version: version(),
+});
+
+/** POST several counts. */
+export const countsChangeSchema = Joi.object<CountsChange>({
+  counts: Joi.array()
+    .items(
+      Joi.object({
+        date: localDate().required(),
+        patternId: id().required(),
+        productId: id().required(),
+        count: ballCount().required().allow(null),
+        version: version(),
+      }),
+    )
+    .min(1)
+    .max(500)
+    .required(),
+});
+
+/** POST an event. */
+export const eventSchema = Joi.object<EventContent>({
+  date: localDate().required(),
+  patternId: id().required().allow(null),
+  name: text(80).required(),
+  expectedPercent: Joi.number().integer().min(5).max(500).required(),
+  note: text(300).allow('').required(),
+});
+
+/** A service begins on its day and ends by noon of the next. */
+const startMin = () => Joi.number().integer().min(0).max(1439).required();
+const endMin = () =>
+  Joi.number().integer().greater(Joi.ref('startMin')).max(2160).required().messages({
+    'number.greater': 'A service ends after it has begun; past midnight goes on counting.',
+  });
+const lastDate = () =>
+  localDate()
+    .required()
+    .allow(null)
+    .when('firstDate', {
+      is: Joi.string().required(),
+      then: Joi.custom((last: string | null, helpers) => {
+        const { firstDate } = helpers.state.ancestors[0] as { firstDate: string };
+        return last !== null && last < firstDate ? helpers.error('date.order') : last;
+      }).messages({ 'date.order': 'The last day comes before the first.' }),
+    });
+
+/** POST a service of the week. */
+export const servicePatternSchema = Joi.object<ServicePatternContent>({
+  name: text(60).required(),
+  weekday: Joi.number().integer().min(1).max(7).required(),
+  startMin: startMin(),
+  endMin: endMin(),
+  firstDate: localDate().required().allow(null),
+  lastDate: lastDate(),
+});
+
+/** POST a day that differs. */
+export const serviceExceptionSchema = Joi.object<ServiceExceptionContent>({
+  date: localDate().required(),
+  patternId: id().required().allow(null),
+  hours: Joi.object({ startMin: startMin(), endMin: endMin() }).required().allow(null),
+  note: text(300).allow('').required(),
+});
+
+/** POST a party. */
+export const bookingSchema = Joi.object<BookingContent>({
+  date: localDate().required(),
+  patternId: id().required(),
+  name: text(80).required(),
+  guests: Joi.number().integer().min(1).max(5000).required(),
+  balls: Joi.array()
+    .items(Joi.object({ productId: id().required(), count: ballCount().required() }))
+    .max(50)
+    .unique('productId')
+    .required(),
+  note: text(300).allow('').required(),
+});
+
+/** Three noons on: nothing is sold later than a service that goes past midnight. */
+const minuteOfService = () => Joi.number().integer().min(0).max(2400);
+
+/** PUT a sale. */
+export const saleChangeSchema = Joi.object<SaleChange>({
+  sale: Joi.object<SoldBalls>({
+    sold: ballCount().required(),
+    soldOutMin: minuteOfService().required().allow(null),
+    leftBalls: ballCount().required().allow(null),
+  })
+    .required()
+    .allow(null),
+  version: version(),
+});
+
+/** POST history from a file. */
+export const broughtSalesSchema = Joi.object<BroughtSales>({
+  sales: Joi.array()
+    .items(
+      Joi.object<BroughtSale>({
+        date: localDate().required(),
+        patternId: id().required(),
+        productId: id().required(),
+        sold: ballCount().required(),
+        soldOutMin: minuteOfService(),
+        leftBalls: ballCount(),
+        quarters: Joi.array()
+          .items(
+            Joi.array()
+              .ordered(Joi.number().integer().min(0).max(160).required(), ballCount().required())
+              .length(2),
+          )
+          .max(160),
+      }),
+    )
+    .min(1)
+    .max(SALES_A_REQUEST)
+    .required(),
+  over: Joi.valid('keep', 'replace').required(),
+  isTrial: Joi.boolean().required(),
+});
+
+/** POST a till's sales. */
+export const tillSchema = Joi.object<{ sales: readonly TillSale[] }>({
+  sales: Joi.array()
+    .items(
+      Joi.object<TillSale>({
+        number: Joi.string()
+          .pattern(/^[\x21-\x7e]{1,60}$/, 'number')
+          .required(),
+        at: Joi.string().isoDate().required(),
+        productId: id().required(),
+        balls: Joi.number().integer().min(-500).max(500).invalid(0).required(),
+      }),
+    )
+    .min(1)
+    .max(500)
+    .required(),
+});
+
+const money = () => Joi.number().min(0).max(1_000_000);
+const column = () => text(200);
+
+/** PUT settings: each that is there, whole. */
+export const settingsChangeSchema = Joi.object<SettingsChange>({
+  version: version(),
+  stakes: Joi.alternatives<HouseStakes>(
+    Joi.object({
+      kind: Joi.valid('often').required(),
+      enoughPercent: Joi.number().min(50).max(99.5).required(),
+    }),
+    Joi.object({
+      kind: Joi.valid('money').required(),
+      short: money().greater(0).required(),
+      left: money().greater(0).required(),
+    }),
+  ),
+  salesColumns: Joi.object<SalesColumns>({
+    date: column().required(),
+    product: column().required(),
+    sold: column(),
+    time: column(),
+    service: column(),
+    soldOut: column(),
+    left: column(),
+    number: column(),
+    dateOrder: Joi.valid('year-first', 'day-first', 'month-first').required(),
+    products: Joi.object().pattern(column(), id().allow(null)).max(1000).required(),
+  }),
+  kitchen: kitchenSchema,
+  cold: coldRulesSchema,
+  readingColumns: readingColumnsSchema,
+}).or('stakes', 'salesColumns', 'kitchen', 'cold', 'readingColumns');

@@ -1,0 +1,57 @@
+import type { BallOrder, ScaleRequest, WaterRequest } from '@calm/core';
+import Joi from 'joi';
+import { formulaSchema } from './formulaSchemas';
+import { ballCount, massG, percent, tempC } from '../api/fields';
+
+const ballOrder = Joi.object<BallOrder>({
+  count: ballCount().required(),
+  ballWeightG: massG().max(20_000).required(),
+  trimPercent: percent(60),
+});
+
+/** Input of `calm scale`. */
+export const scaleSchema = Joi.object<ScaleRequest>({
+  formula: formulaSchema.required(),
+  items: Joi.array().items(ballOrder).min(1).max(50).required(),
+  residuePercent: percent(30),
+  residuePerLoadG: Joi.number().min(0).max(20_000),
+  trimPercent: percent(60),
+  mixer: Joi.object({
+    minDoughKg: Joi.number().min(0).max(2000).required(),
+    maxDoughKg: Joi.number().greater(0).max(2000).required(),
+  }),
+  derating: Joi.array().items(
+    Joi.object({
+      hydrationPercent: percent(150).required(),
+      share: Joi.number().greater(0).max(1).required(),
+    }),
+  ),
+  scaleReadabilityG: Joi.object({
+    default: Joi.number().greater(0).max(1000).default(1),
+    yeast: Joi.number().greater(0).max(100).default(0.1),
+  }).default({ default: 1, yeast: 0.1 }),
+  yeastConversion: Joi.object({
+    fresh: Joi.number().greater(0).max(5).required(),
+    'active-dry': Joi.number().greater(0).max(5).required(),
+    instant: Joi.number().greater(0).max(5).required(),
+  }),
+});
+
+/** What `calm water` reads: the masses other than water may be left out. */
+export type WaterInput = Omit<WaterRequest, 'flourG'> & { readonly flourG?: number };
+
+/** Input of `calm water`. */
+export const waterSchema = Joi.object<WaterInput>({
+  doughTempC: Joi.number().min(0).max(45).required(),
+  roomTempC: tempC().required(),
+  flourTempC: tempC().required(),
+  tapTempC: Joi.number().min(0).max(60).required(),
+  frictionC: Joi.number().min(-60).max(120).required(),
+  waterG: massG().required(),
+  flourG: massG(),
+  oilG: Joi.number().min(0).max(10_000_000),
+  prefermentTempC: tempC(),
+  prefermentG: massG(),
+  baseSumC: Joi.number().min(0).max(200),
+  pourBy: Joi.valid('base-sum', 'friction', 'heat-balance'),
+});

@@ -1,0 +1,53 @@
+import type { ObjectSchema } from 'joi';
+import { bookFileSchema } from '../book/bookFileSchemas';
+import { doseSchema, simulateSchema } from './doughSchemas';
+import { scaleSchema, waterSchema } from './engineSchemas';
+import { weekSchema } from '../plan/weekSchemas';
+
+/** What is read from outside: the commands' inputs and files, with what a JSON Schema cannot say. */
+const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: string }>> = {
+  scale: {
+    schema: scaleSchema,
+    description:
+      'Input of calm scale: ball counts to weighed loads. Flours sum to 100 percent; percentages are of total flour.',
+  },
+  water: {
+    schema: waterSchema,
+    description: 'Input of calm water: temperatures in °C, masses in g.',
+  },
+  simulate: {
+    schema: simulateSchema,
+    description:
+      'Input of calm simulate: a dough and the stages it goes through. Flours sum to 100 percent; massKg only in bulk stages; in a target riseMin ≤ risePeak ≤ riseMax.',
+  },
+  plan: {
+    schema: weekSchema,
+    description:
+      'Input of calm plan: a week to be planned. Moments are ISO 8601; a stretch ends after it has begun; hours go least ≤ preferred ≤ most. A dough with a formula is dosed for the times it is planned at.',
+  },
+  'formulas-file': {
+    schema: bookFileSchema,
+    description:
+      'A file of formulas and routes. Each formula is counted in percent (formula) or per litre of water (perLitre), not both; codes and names are there once; hours go least ≤ preferred ≤ most.',
+  },
+  dose: {
+    schema: doseSchema,
+    description:
+      'Input of calm dose: as calm simulate, with the hour from the mixer at which the rise shall peak. A yeast percent is not looked at.',
+  },
+};
+
+/** The published JSON Schemas (draft 2020-12), by command or file. */
+export function jsonSchemas(): Record<string, object> {
+  return Object.fromEntries(
+    Object.entries(FORMATS).map(([command, { schema, description }]) => [
+      command,
+      {
+        $schema: 'https://json-schema.org/draft/2020-12/schema',
+        title: command.includes('-') ? command.replace('-', ' ') : `calm ${command}`,
+        description,
+        ...schema['~standard'].jsonSchema.input({ target: 'draft-2020-12' }),
+      },
+    ]),
+  );
+}

@@ -1,0 +1,76 @@
+import type { DeratingPoint, ScaleReadability, WaterMethod, YeastConversion } from '@calm/core';
+import type { ColdRules, ReadingColumns } from '../cold/probe';
+import type { Kitchen } from './kitchen';
+import type { HouseStakes } from '../demand/serviceLevel';
+
+/** A site as it appears in a list. */
+export interface HouseSummary {
+  readonly slug: string;
+  readonly name: string;
+}
+
+/** How a house weighs, loses and reckons. Percentages as in the core, temperatures °C. */
+export interface HouseSettings {
+  readonly residuePercent: number;
+  readonly residuePerLoadG: number;
+  readonly scaleReadabilityG: ScaleReadability;
+  readonly yeastConversion: YeastConversion;
+  readonly derating: readonly DeratingPoint[];
+  readonly pourBy: WaterMethod;
+  /** The house's own base sum for doughs without a pre-ferment, if it uses one. */
+  readonly baseSumC?: number;
+  /** What the thermometers usually show, as a first guess on a new sheet. */
+  readonly usualTempsC: {
+    readonly room: number;
+    readonly flour: number;
+    readonly tap: number;
+    readonly preferment: number;
+  };
+  readonly ballTolerancePercent: number;
+  /** What running out weighs against throwing away; `STANDARD_STAKES` when the house has not said. */
+  readonly stakes?: HouseStakes;
+  /** How sales files were read last time. */
+  readonly salesColumns?: SalesColumns;
+  /** What it works with; `STANDARD_KITCHEN` when the house has not said. */
+  readonly kitchen?: Kitchen;
+  /** How it looks after its cold; `STANDARD_COLD_RULES` when the house has not said. */
+  readonly cold?: ColdRules;
+  /** How loggers' files were read last time. */
+  readonly readingColumns?: ReadingColumns;
+  /** Passwords and PINs that a made-up house tells everybody, by people's ids. No real house has them. */
+  readonly demoSecrets?: Readonly<Record<string, string>>;
+}
+
+/** Which column of a sales file says what, by its title. */
+export interface SalesColumns {
+  readonly date: string;
+  readonly product: string;
+  /** Absent: every line is one ball. */
+  readonly sold?: string;
+  readonly time?: string;
+  readonly service?: string;
+  readonly soldOut?: string;
+  readonly left?: string;
+  /** The till's own number of a line: the same number twice is one sale. */
+  readonly number?: string;
+  readonly dateOrder: 'year-first' | 'day-first' | 'month-first';
+  /** A product of the house for each name in the file; null leaves it out. */
+  readonly products: Readonly<Record<string, string | null>>;
+}
+
+/** The settings that people change in the application, each whole. */
+export type SettingsChange = Partial<
+  Pick<HouseSettings, 'stakes' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns'>
+> & {
+  readonly version: number;
+};
+
+/** A site. */
+export interface House extends HouseSummary {
+  readonly id: string;
+  /** IANA zone; all services and shifts are in it. */
+  readonly timeZone: string;
+  readonly settings: HouseSettings;
+  /** Counts changes of the settings. */
+  readonly version: number;
+}

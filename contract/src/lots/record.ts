@@ -1,0 +1,124 @@
+import type { Spot } from '../cold/spot';
+
+/** How balls opened. */
+export const OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'] as const;
+
+export type Opening = (typeof OPENINGS)[number];
+
+/** How they came out of the oven. */
+export const BAKINGS = ['well', 'pale', 'blistered', 'gummy', 'blown'] as const;
+
+export type Baking = (typeof BAKINGS)[number];
+
+/** How a dough was when somebody looked at it. */
+export const LOOKS = ['early', 'right', 'late'] as const;
+
+export type Look = (typeof LOOKS)[number];
+
+/** What became of balls that were left. */
+export const LEFTOVERS = ['kept', 'reworked', 'staff', 'bin'] as const;
+
+export type Leftover = (typeof LEFTOVERS)[number];
+
+/** Something that was seen or measured of a lot. */
+export type RecordContent =
+  /** One ingredient on the scale. */
+  | {
+      readonly kind: 'weighed';
+      readonly loadNumber: number;
+      readonly key: string;
+      readonly grams: number;
+      readonly wantedG: number;
+    }
+  /** One piece on the scale. */
+  | { readonly kind: 'piece'; readonly productId: string; readonly grams: number }
+  /** Trays out of the cold; none where a pull is taken back. */
+  | {
+      readonly kind: 'pulled';
+      readonly productId: string;
+      readonly serviceId: string;
+      readonly trays: number;
+      readonly balls: number;
+    }
+  /** A look at the dough, with its core temperature if somebody took it, °C. */
+  | {
+      readonly kind: 'looked';
+      readonly found: Look;
+      readonly coreTempC: number | null;
+      readonly note: string;
+    }
+  | { readonly kind: 'opened'; readonly found: Opening; readonly note: string }
+  | { readonly kind: 'baked'; readonly found: Baking; readonly note: string }
+  /** Balls that were used, and those left. */
+  | {
+      readonly kind: 'used';
+      readonly productId: string;
+      readonly used: number;
+      readonly left: number;
+      readonly leftTo: Leftover;
+      readonly note: string;
+    }
+  /** Trays to another position: `from` is null as they come in, `to` where they leave the racks. */
+  | {
+      readonly kind: 'moved';
+      readonly productId: string;
+      readonly from: Spot | null;
+      readonly to: Spot | null;
+      readonly trays: number;
+      readonly balls: number;
+    }
+  /** Thrown away by whoever is responsible. */
+  | {
+      readonly kind: 'discarded';
+      readonly productId: string;
+      readonly from: Spot | null;
+      readonly trays: number;
+      readonly balls: number;
+      readonly note: string;
+    }
+  /** To be used before the others. */
+  | { readonly kind: 'first'; readonly isFirst: boolean; readonly note: string }
+  | { readonly kind: 'photo'; readonly photoId: string; readonly note: string }
+  | { readonly kind: 'said'; readonly note: string };
+
+export type RecordKind = RecordContent['kind'];
+
+/** A record to be written. */
+export interface RecordStart {
+  /** Named by the device, which may have to correct it before the house has it. */
+  readonly id: string;
+  /** When it was so, by the device that saw it, ISO 8601; now when absent. */
+  readonly at?: string;
+  /** The record that this one puts right: that one stays as it was written. */
+  readonly correctsId?: string;
+  readonly content: RecordContent;
+}
+
+/** A photo of a lot, already made small by the device that took it. */
+export interface PhotoStart {
+  /** Names the photo, and its record. */
+  readonly id: string;
+  readonly at?: string;
+  readonly note: string;
+  /** JPEG, base64. */
+  readonly jpeg: string;
+}
+
+/** Largest photo that is kept, bytes. */
+export const LARGEST_PHOTO = 500_000;
+
+/** A record as the house has it. It is never changed; another may correct it. */
+export interface LotRecord {
+  readonly id: string;
+  readonly lotId: string;
+  readonly at: string;
+  /** Null where a program wrote it. */
+  readonly personId: string | null;
+  readonly correctsId: string | null;
+  readonly content: RecordContent;
+}
+
+/** A record of one kind. */
+export type RecordOf<Kind extends RecordKind> = LotRecord & {
+  readonly content: Extract<RecordContent, { readonly kind: Kind }>;
+};

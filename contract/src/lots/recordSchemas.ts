@@ -1,0 +1,125 @@
+import Joi from 'joi';
+import { HANDOVER_PARTS, type HandoverStart } from './handover';
+import type { LogQuery } from './log';
+import type { MarkChange } from './lot';
+import {
+  BAKINGS,
+  LARGEST_PHOTO,
+  LEFTOVERS,
+  LOOKS,
+  OPENINGS,
+  type PhotoStart,
+  type RecordContent,
+  type RecordKind,
+  type RecordStart,
+} from './record';
+import { spotSchema } from '../cold/coldSchemas';
+import { ballCount, id, localDate, massG, tempC, text, version } from '../api/fields';
+
+/** When something was so, as a device says. */
+const at = () => Joi.string().isoDate();
+/** None takes a record back. */
+const trays = () => Joi.number().integer().min(0).max(1000).required();
+const note = () => text(500).allow('').required();
+const said = (most: number) => text(most).pattern(/\S/, 'letters').required();
+const found = <Name extends string>(names: readonly Name[]) => Joi.valid(...names).required();
+
+/** PUT a mark. */
+export const markChangeSchema = Joi.object<MarkChange>({
+  version: version(),
+  at: at(),
+  isStarted: Joi.boolean(),
+  isDone: Joi.boolean(),
+  skippedWhy: text(200).pattern(/\S/, 'letters'),
+  extraMin: Joi.number().integer().min(0).max(600),
+  personId: id().allow(null),
+})
+  .or('isStarted', 'isDone', 'skippedWhy', 'extraMin', 'personId')
+  .nand('isDone', 'skippedWhy');
+
+const ofKind = (kind: RecordKind, fields: Joi.PartialSchemaMap) =>
+  Joi.object({ kind: Joi.valid(kind).required(), ...fields });
+const content = Joi.alternatives<RecordContent>(
+  ofKind('weighed', {
+    loadNumber: Joi.number().integer().min(1).max(200).required(),
+    key: text(80).required(),
+    grams: massG().allow(0).required(),
+    wantedG: massG().allow(0).required(),
+  }),
+  ofKind('piece', { productId: id().required(), grams: massG().required() }),
+  ofKind('pulled', {
+    productId: id().required(),
+    serviceId: text(160).required(),
+    trays: trays(),
+    balls: ballCount().required(),
+  }),
+  ofKind('looked', {
+    found: found(LOOKS),
+    coreTempC: tempC().allow(null).required(),
+    note: note(),
+  }),
+  ofKind('opened', { found: found(OPENINGS), note: note() }),
+  ofKind('baked', { found: found(BAKINGS), note: note() }),
+  ofKind('used', {
+    productId: id().required(),
+    used: ballCount().required(),
+    left: ballCount().required(),
+    leftTo: found(LEFTOVERS),
+    note: note(),
+  }),
+  ofKind('moved', {
+    productId: id().required(),
+    from: spotSchema.allow(null).required(),
+    to: spotSchema.allow(null).required(),
+    trays: trays(),
+    balls: ballCount().required(),
+  }),
+  ofKind('discarded', {
+    productId: id().required(),
+    from: spotSchema.allow(null).required(),
+    trays: trays(),
+    balls: ballCount().required(),
+    note: note(),
+  }),
+  ofKind('first', { isFirst: Joi.boolean().required(), note: note() }),
+  ofKind('said', { note: said(500) }),
+);
+
+/** POST something seen or measured of a lot. */
+export const recordStartSchema = Joi.object<RecordStart>({
+  id: id().required(),
+  at: at(),
+  correctsId: id(),
+  content: content.required(),
+});
+
+/** POST a photo of a lot. */
+export const photoStartSchema = Joi.object<PhotoStart>({
+  id: id().required(),
+  at: at(),
+  note: note(),
+  jpeg: Joi.string()
+    .base64()
+    .max(Math.ceil((LARGEST_PHOTO * 4) / 3) + 4)
+    .required(),
+});
+
+/** POST a shift's word to the next. */
+export const handoverStartSchema = Joi.object<HandoverStart>({
+  at: at(),
+  lines: Joi.array()
+    .items(Joi.object({ part: found(HANDOVER_PARTS), text: text(300).required() }))
+    .max(200)
+    .required(),
+  note: text(1000).allow('').required(),
+});
+
+/** What is looked for in the log. */
+export const logQuery = Joi.object<LogQuery>({
+  from: localDate(),
+  to: localDate(),
+  formulaId: id(),
+  text: text(80),
+  found: Joi.valid(...OPENINGS, ...BAKINGS),
+  after: id(),
+});

@@ -1,0 +1,71 @@
+import type {
+  Formula,
+  Target,
+  WeekDough,
+  WeekPerson,
+  WeekPlace,
+  WeekProduct,
+  WeekWeights,
+  Wanted,
+} from '@calm/core';
+
+/** A stretch of time. ISO 8601, UTC. */
+export interface TimeStretch {
+  readonly startsAt: string;
+  readonly endsAt: string;
+}
+
+/** A dough of a week, with its formula where it shall be dosed. */
+export interface WeekDoughDocument extends WeekDough {
+  readonly formula?: Formula;
+  readonly doughTempC?: number;
+  readonly target?: Partial<Target>;
+}
+
+/** A step as it was published, or is pinned. */
+export interface TimedStep {
+  readonly step: string;
+  readonly startsAt: string;
+  readonly personIds?: readonly string[];
+}
+
+/** A week to be planned, as `calm plan` reads it. */
+export interface WeekDocument {
+  readonly now: string;
+  readonly services: readonly (TimeStretch & { readonly id: string; readonly day?: string })[];
+  readonly wanted: readonly Wanted[];
+  readonly products: readonly WeekProduct[];
+  readonly doughs: readonly WeekDoughDocument[];
+  readonly people: readonly (Omit<WeekPerson, 'shifts'> & {
+    readonly shifts: readonly TimeStretch[];
+  })[];
+  readonly benchPlaces: number;
+  readonly places: readonly WeekPlace[];
+  readonly tubKg: number;
+  readonly unsocial: readonly TimeStretch[];
+  readonly underWay: {
+    readonly works: readonly (TimeStretch & {
+      readonly personIds: readonly string[];
+      readonly mixerId: string | null;
+      readonly bench: number;
+    })[];
+    readonly rests: readonly (TimeStretch & {
+      readonly place: string;
+      readonly trays: number;
+      readonly tubs: number;
+    })[];
+  };
+  /** Steps as they were published: kept where that costs little. */
+  readonly published: readonly TimedStep[];
+  /** Steps that start when they do. */
+  readonly pinned?: readonly TimedStep[];
+  readonly weights: WeekWeights;
+  /** How the balls of a service go: shares by quarter hour; evenly where nothing is said. */
+  readonly usage: readonly {
+    readonly serviceId: string;
+    readonly productId: string;
+    readonly curve: readonly number[];
+  }[];
+  /** How long to go on improving at most. */
+  readonly seconds: number;
+}

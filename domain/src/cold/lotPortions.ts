@@ -1,0 +1,175 @@
+import type { DoughRoute, DoughStage } from '@calm/core';
+import type { Service, HouseBook, Place } from '@calm/contract';
+import { routeOfDocument } from '../formulas/simulateDough';
+import type { BoardLot } from '../lots/lotBoard';
+import { doughOnItsWay, doughOutOf, stagesAsTheyAre } from '../lots/lotHistory';
+import type { ColdPart } from './coldQuestion';
+import type { Leg, Stack } from './stacks';
+
+const MS_PER_H = 3_600_000;
+/** Lots that come into the cold later than this change nothing that anybody asks now, h. */
+const AHEAD_H = 60;
+
+/** A part with its dough, as it is simulated. */
+export interface FoundPart {
+  readonly part: ColdPart;
+  readonly route: DoughRoute;
+  readonly doughKg: number;
+}
+
+/** A lot's balls by product and zone; none of a lot that is over, or that never comes into the cold. */
+export function partsOf(
+  lot: BoardLot,
+  book: HouseBook,
+  stacks: readonly Stack[],
+  cooled: readonly Place[],
+  {
+    nowMs,
+    doorsMs,
+    isAsSet,
+  }: { readonly nowMs: number; readonly doorsMs: number | null; readonly isAsSet: boolean },
+  prefermentC: number,
+): FoundPart[] {
+  if (lot.closeMs < nowMs) return [];
+  const stages = stagesAsTheyAre(lot, nowMs);
+  return lot.items.flatMap((item): FoundPart[] => {
+    const product = book.products.find(({ id }) => id === item.productId);
+    const way =
+      product && doughOnItsWay(lot, product, prefermentC, stages, doughOutOf(lot) ?? undefined);
+    if (!product || !way || way.mixedMs > nowMs + AHEAD_H * MS_PER_H) return [];
+    const bowl = routeOfDocument(way.document);
+    if (!bowl.ok) return [];
+    const inCold = way.places.map((name) => cooled.find((place) => place.name === name) ?? null);
+    const place = inCold.find((each) => each !== null);
+    if (!place) return [];
+    const own = stacks.filter(
+      (stack) => stack.lotId === lot.lot?.id && stack.productId === product.id,
+    );
+    const standing = groupsOf(own);
+    const trays = Math.max(
+      1,
+      Math.ceil(item.count / product.ballsPerTray),
+      own.reduce((sum, stack) => sum + stack.trays, 0),
+    );
+    const kg = (item.count * item.ballWeightG) / 1000;
+    const placed = standing.reduce((sum, group) => sum + group.trays, 0);
+    const groups = [
+      ...standing,
+      ...(trays > placed ? [{ legs: [] as readonly Leg[], trays: trays - placed }] : []),
+    ];
+    const key = lot.lot?.id ?? `${lot.code}/${lot.date}`;
+    return groups.map(({ legs, trays: some }, i) => {
+      const spot = legs.at(-1)?.spot ?? null;
+      const kept = spot ? keptCold(bowl.value.stages, inCold, way.mixedMs, nowMs, doorsMs) : null;
+      return {
+        doughKg: (kg * some) / trays,
+        route: {
+          ...bowl.value,
+          stages: stagesIn(
+            kept ?? bowl.value.stages,
+            inCold,
+            isAsSet ? [] : legs,
+            way.mixedMs,
+            cooled,
+          ),
+        },
+        part: {
+          lot,
+          product,
+          placeId: spot?.placeId ?? place.id,
+          zone: spot?.zone ?? null,
+          mixedMs: way.mixedMs,
+          name: `${key}/${product.id}/${i}`,
+        },
+      };
+    });
+  });
+}
+
+/** When the next service begins that a lot is for, epoch ms; null when none does any more. */
+export function nextDoors(
+  lot: BoardLot,
+  services: readonly Service[],
+  nowMs: number,
+): number | null {
+  const starts = services
+    .filter(({ date, startsAt }) => date === lot.date && Date.parse(startsAt) > nowMs)
+    .map(({ startsAt }) => Date.parse(startsAt));
+  return starts.length === 0 ? null : Math.min(...starts);
+}
+
+/**
+ * The stages of trays that still stand in the cold though others of their lot have been pulled: they stay there
+ * until they are to be pulled for the next service, or until now.
+ *
+ * @returns null where the lot is in the cold as it is
+ */
+function keptCold(
+  stages: readonly DoughStage[],
+  inCold: readonly (Place | null)[],
+  mixedMs: number,
+  nowMs: number,
+  doorsMs: number | null,
+): DoughStage[] | null {
+  const last = inCold.findLastIndex((place) => place !== null);
+  const hoursTo = (count: number) =>
+    stages.slice(0, count).reduce((sum, { hours }) => sum + hours, 0);
+  const endMs = mixedMs + hoursTo(last + 1) * MS_PER_H;
+  if (last < 0 || endMs > nowMs) return null;
+  const temperMs = stages.slice(last + 1).reduce((sum, { hours }) => sum + hours, 0) * MS_PER_H;
+  const untilMs = Math.max(nowMs, (doorsMs ?? nowMs) - temperMs);
+  return stages.map((stage, i) =>
+    i === last ? { ...stage, hours: stage.hours + (untilMs - endMs) / MS_PER_H } : stage,
+  );
+}
+
+/** Stacks that stand in the same air, and have come there by the same way. */
+function groupsOf(stacks: readonly Stack[]): { legs: readonly Leg[]; trays: number }[] {
+  const byWay = new Map<string, { legs: readonly Leg[]; trays: number }>();
+  for (const { legs, trays } of stacks) {
+    const way = legs
+      .map(
+        ({ spot, fromMs }) => `${spot.placeId}/${spot.zone}/${Math.round(fromMs / SAME_TIME_MS)}`,
+      )
+      .join();
+    byWay.set(way, { legs, trays: (byWay.get(way)?.trays ?? 0) + trays });
+  }
+  return [...byWay.values()];
+}
+
+/** Trays that were put somewhere within these minutes were put there together. */
+const SAME_TIME_MS = 10 * 60_000;
+
+/** A dough's stages with the rooms they are in; a stage in the cold is cut where its trays were moved. */
+function stagesIn(
+  stages: readonly DoughStage[],
+  inCold: readonly (Place | null)[],
+  legs: readonly Leg[],
+  mixedMs: number,
+  cooled: readonly Place[],
+): DoughStage[] {
+  let startMs = mixedMs;
+  return stages.flatMap((stage, i): DoughStage[] => {
+    const [fromMs, toMs] = [startMs, startMs + stage.hours * MS_PER_H];
+    startMs = toMs;
+    const home = inCold[i];
+    if (!home) return [stage];
+    const cuts = legs
+      .map(({ fromMs: at }) => at)
+      .filter((at) => at > fromMs && at < toMs)
+      .filter((at, j, all) => all.indexOf(at) === j);
+    const ends = [...cuts, toMs];
+    return ends.map((endMs, j) => {
+      const beginMs = j === 0 ? fromMs : (ends[j - 1] as number);
+      const leg = legs.findLast((each) => each.fromMs <= beginMs + 1) ?? legs[0];
+      const place = cooled.find(({ id }) => id === leg?.spot.placeId) ?? home;
+      const { shaping: _, ...later } = stage;
+      return {
+        ...(j === 0 ? stage : later),
+        hours: (endMs - beginMs) / MS_PER_H,
+        room: place.name,
+        ...(leg && leg.spot.placeId === place.id && { zone: leg.spot.zone }),
+      };
+    });
+  });
+}

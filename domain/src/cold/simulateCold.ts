@@ -1,0 +1,154 @@
+import {
+  AIR_EVERY_S,
+  cannot,
+  done,
+  simulateTogether,
+  type House,
+  type HouseFault,
+  type LotOfHouse,
+  type Outcome,
+  type ReadyWindow,
+} from '@calm/core';
+import { nextDoors, partsOf } from './lotPortions';
+import { isCold, type ColdAsIf, type ColdPart, type ColdQuestion } from './coldQuestion';
+import { roomOf } from './rooms';
+import { stacksAt } from './stacks';
+
+/** A house as it is simulated, and whose lots are which. */
+export interface ColdHouse {
+  readonly house: House;
+  readonly fromS: number;
+  readonly hours: number;
+  readonly parts: readonly ColdPart[];
+}
+
+/** How a part goes on. */
+export interface FollowedPart extends ColdPart {
+  readonly window: ReadyWindow;
+  /** At the moment of the question; null before it is mixed. */
+  readonly coreC: number | null;
+  readonly rise: number | null;
+}
+
+/** A room's air over time, as read and then as foretold. */
+export interface FollowedRoom {
+  readonly placeId: string;
+  readonly fromS: number;
+  readonly stepS: number;
+  readonly airC: Float64Array;
+}
+
+/** What comes of a house's cold. */
+export interface FollowedCold {
+  readonly rooms: readonly FollowedRoom[];
+  readonly parts: readonly FollowedPart[];
+}
+
+const S_PER_H = 3600;
+/** Windows are looked for so long past the last stage, h. */
+const BEYOND_H = 12;
+/** As long as a line of readings: what was read is what a step goes by. */
+const STEP_MIN = AIR_EVERY_S / 60;
+
+/**
+ * A house's cold rooms with everything that stands in them or is to come: rooms by their fitted numbers and
+ * by what was read, lots by what is on record of them, each in the zones in which its trays stood.
+ *
+ * @param asIfs what might happen from now on
+ * @param isAsSet as everything would be had every room kept its set temperature, and nobody moved a tray
+ */
+export function coldHouse(
+  { book, services, lots, records, air, nowS }: ColdQuestion,
+  asIfs: readonly ColdAsIf[] = [],
+  isAsSet = false,
+): ColdHouse {
+  const nowMs = nowS * 1000;
+  const prefermentC = book.house.settings.usualTempsC.preferment;
+  const stacks = stacksAt(records, nowMs);
+  const cooled = book.places.filter(isCold);
+  const found = lots.flatMap((lot) =>
+    partsOf(
+      lot,
+      book,
+      stacks,
+      cooled,
+      { nowMs, doorsMs: nextDoors(lot, services, nowMs), isAsSet },
+      prefermentC,
+    ),
+  );
+  const firstS = Math.min(nowS, ...found.map(({ part }) => part.mixedMs / 1000));
+  const fromS = Math.floor(firstS / AIR_EVERY_S) * AIR_EVERY_S;
+  const hourOf = (ms: number) => Math.max(0, (ms / 1000 - fromS) / S_PER_H);
+  const house: House = {
+    rooms: cooled.map((place) =>
+      roomOf(place, air, {
+        fromS,
+        nowS,
+        outsideC: book.house.settings.usualTempsC.room,
+        asIfs,
+        isAsSet,
+      }),
+    ),
+    lots: found.map(({ part, route, doughKg }): LotOfHouse => ({
+      name: part.name,
+      startHour: hourOf(part.mixedMs),
+      doughKg,
+      route,
+      target: part.product.target,
+    })),
+  };
+  const endHours = found.map(
+    ({ part, route }) =>
+      hourOf(part.mixedMs) + route.stages.reduce((sum, { hours }) => sum + hours, 0) + BEYOND_H,
+  );
+  return {
+    house,
+    fromS,
+    hours: Math.max((nowS - fromS) / S_PER_H + BEYOND_H, ...endHours),
+    parts: found.map(({ part }) => part),
+  };
+}
+
+/** Simulates a cold house. */
+export function followCold(
+  question: ColdQuestion,
+  asIfs: readonly ColdAsIf[] = [],
+  isAsSet = false,
+): Outcome<FollowedCold, HouseFault> {
+  const { house, fromS, hours, parts } = coldHouse(question, asIfs, isAsSet);
+  const run = simulateTogether(house, { hours, stepMin: STEP_MIN, beyondH: BEYOND_H });
+  if (!run.ok) return cannot(...run.reasons);
+  const { places } = question.book;
+  return done({
+    rooms: run.value.rooms.map(({ name, airC }) => ({
+      placeId: places.find((place) => place.name === name)?.id ?? '',
+      fromS,
+      stepS: STEP_MIN * 60,
+      airC,
+    })),
+    parts: parts.map((part, i) => {
+      const lot = run.value.lots[i];
+      const hour = (question.nowS * 1000 - part.mixedMs) / (S_PER_H * 1000);
+      const at = lot && hour >= 0 ? lastBefore(lot.course.hours, lot.course.length, hour) : -1;
+      return {
+        ...part,
+        window: lot?.window ?? NEVER,
+        coreC: at < 0 ? null : (lot?.course.coreTempsC[at] ?? null),
+        rise: at < 0 ? null : (lot?.course.rises[at] ?? null),
+      };
+    }),
+  });
+}
+
+const NEVER: ReadyWindow = { kind: 'never', why: 'too-young' };
+
+/** Index of the last moment that is not after an hour; −1 when all are. */
+function lastBefore(hours: Float64Array, length: number, hour: number): number {
+  let [low, high] = [0, length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((hours[middle] as number) <= hour) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}

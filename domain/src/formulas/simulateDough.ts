@@ -1,0 +1,119 @@
+import {
+  cannot,
+  done,
+  fermentAhead,
+  indexAt,
+  pointAt,
+  simulate,
+  solveDose,
+  stateOf,
+  STANDARD_TARGET,
+  windowSpread,
+  type DoseLimit,
+  type DoughPoint,
+  type DoughRoute,
+  type Outcome,
+  type Simulation,
+  type Target,
+} from '@calm/core';
+import type {
+  DoughDocument,
+  SimulateDocument,
+  DoseDocument,
+  WindowDocument,
+  SimulationDocument,
+  DosedDocument,
+  DoughProblem,
+  NoDose,
+} from '@calm/contract';
+
+const targetOf = ({ target }: DoughDocument): Target => ({ ...STANDARD_TARGET, ...target });
+
+/** The way of a document as the engine takes it. */
+export function routeOfDocument(document: DoughDocument): Outcome<DoughRoute, DoughProblem> {
+  const { formula, ballWeightG, doughTempC, stages, histories = {} } = document;
+  const ahead = fermentAhead(formula, histories);
+  return ahead.ok ? done({ ballWeightG, doughTempC, stages, ...ahead.value }) : ahead;
+}
+
+/** Simulates a document: its series at even steps, its stages, its window. */
+export function simulateDocument(
+  document: SimulateDocument,
+): Outcome<SimulationDocument, DoughProblem> {
+  const route = routeOfDocument(document);
+  if (!route.ok) return route;
+  const target = targetOf(document);
+  const way = simulate(route.value, { target });
+  if (!way.ok) return way;
+  const { window, stages } = way.value;
+  return done({
+    series: seriesOf(way.value, document.stepMinutes / 60),
+    stages,
+    window: windowDocument(way.value, route.value, target),
+    ...(window.kind === 'never' && { never: window.why }),
+  });
+}
+
+/** Finds a document's dose, or says why there is none and what would work. */
+export function doseDocument(document: DoseDocument): Outcome<DosedDocument, NoDose> {
+  // Overall yeast is what is asked for: what is mixed ahead cannot take more than it.
+  const { formula } = document;
+  const plenty = { ...formula, yeast: { ...formula.yeast, percent: PLENTY_PERCENT } };
+  const route = routeOfDocument({ ...document, formula: plenty });
+  if (!route.ok) return cannot({ reasons: route.reasons, alternatives: [] });
+  const target = targetOf(document);
+  const dose = solveDose({ route: route.value, peakHour: document.peakHour, target });
+  if (!dose.ok) {
+    const reasons = dose.reasons.flatMap((refusal): readonly (DoughProblem | DoseLimit)[] =>
+      refusal.kind === 'bad-route' ? refusal.faults : refusal.reasons,
+    );
+    const alternatives = dose.reasons.flatMap((refusal) =>
+      refusal.kind === 'no-dose' ? refusal.alternatives : [],
+    );
+    return cannot({ reasons, alternatives });
+  }
+  const { yeast, freshPercent } = dose.value;
+  const dosed = { ...route.value, formula: { ...route.value.formula, yeast } };
+  const way = simulate(dosed, { target });
+  const takenPercent = PLENTY_PERCENT - route.value.formula.yeast.percent;
+  return done({
+    yeastPercent: yeast.percent + takenPercent,
+    bowlYeast: yeast,
+    freshPercent,
+    window: way.ok ? windowDocument(way.value, dosed, target) : null,
+  });
+}
+
+const PLENTY_PERCENT = 10;
+
+function windowDocument(
+  { window }: Simulation,
+  route: DoughRoute,
+  target: Target,
+): WindowDocument | null {
+  if (window.kind === 'never') return null;
+  const { earliestHour, peakHour, latestHour } = window;
+  return { earliestHour, peakHour, latestHour, spread: windowSpread(route, target) };
+}
+
+/** Moments at even steps from the mixer to the end of the last stage, and that end itself. */
+function seriesOf(way: Simulation, stepH: number): DoughPoint[] {
+  const steps = Math.floor(way.endHour / stepH + 1e-9);
+  const hours = Array.from({ length: steps + 1 }, (_, i) => i * stepH);
+  if (way.endHour - (hours.at(-1) ?? 0) > 1e-9) hours.push(way.endHour);
+  return hours.map((hour) => pointBetween(way, hour));
+}
+
+function pointBetween({ course, target, mostMaturityH }: Simulation, hour: number): DoughPoint {
+  const i = indexAt(course, hour);
+  const here = pointAt(course, i, target, mostMaturityH);
+  const next = i + 1 < course.length ? pointAt(course, i + 1, target, mostMaturityH) : here;
+  const share = next.hour > here.hour ? (hour - here.hour) / (next.hour - here.hour) : 0;
+  const mix = (a: number, b: number) => a + (b - a) * Math.max(0, share);
+  const rise = mix(here.rise, next.rise);
+  const maturityH = mix(here.maturityH, next.maturityH);
+  const coreTempC = mix(here.coreTempC, next.coreTempC);
+  const meanTempC = mix(here.meanTempC, next.meanTempC);
+  const state = stateOf(rise, maturityH, mostMaturityH, coreTempC, target);
+  return { hour, stage: here.stage, coreTempC, meanTempC, rise, maturityH, state };
+}

@@ -1,0 +1,129 @@
+import {
+  adviseWater,
+  scaleLot,
+  type Load,
+  type Outcome,
+  type Residue,
+  type ScaledLot,
+  type ScaleReason,
+  type WaterAdvice,
+} from '@calm/core';
+import type { HouseBook, Product, LoadTemps, LotItem, Recipe } from '@calm/contract';
+
+/** The products that are made of one dough: same formula, same route. */
+export function productsOfDough(book: HouseBook, product: Product): Product[] {
+  return book.products.filter(
+    (p) => p.formulaId === product.formulaId && p.routeId === product.routeId,
+  );
+}
+
+/**
+ * What a lot of this product would be made by today.
+ *
+ * @param mixerId the mixer chosen for it; the formula's own when absent
+ * @throws RangeError when the book is inconsistent (the database's foreign keys forbid it)
+ */
+export function recipeFor(book: HouseBook, product: Product, mixerId?: string): Recipe {
+  const record = required(book.formulas.find((f) => f.id === product.formulaId));
+  const route = required(book.routes.find((r) => r.id === product.routeId));
+  const mixer = required(book.mixers.find((m) => m.id === (mixerId ?? record.mixerId)));
+  const { derating, pourBy, baseSumC, scaleReadabilityG, yeastConversion } = book.house.settings;
+  const residue = residueOf(book);
+  return {
+    formulaId: record.id,
+    formulaName: record.name,
+    formulaVersion: record.version,
+    formula: record.formula,
+    doughTempC: record.doughTempC,
+    method: record.method,
+    route: route.stages,
+    allergens: record.allergens,
+    mixer: {
+      id: mixer.id,
+      name: mixer.name,
+      minDoughKg: mixer.minDoughKg,
+      maxDoughKg: mixer.maxDoughKg,
+    },
+    settings: {
+      residuePercent: residue.percent,
+      residuePerLoadG: residue.perLoadG,
+      derating,
+      pourBy,
+      ...(baseSumC !== undefined && { baseSumC }),
+      scaleReadabilityG,
+      yeastConversion,
+    },
+  };
+}
+
+/** What stays behind, as the log has learned it or, until then, as the house has set it. */
+export function residueOf({ house: { settings }, losses }: HouseBook): Residue {
+  return losses.residue ?? { percent: settings.residuePercent, perLoadG: settings.residuePerLoadG };
+}
+
+/** A product's balls as they stand in a lot. */
+export function lotItem(product: Product, count: number): LotItem {
+  const { id, name, ballWeightG, trimPercent } = product;
+  return { productId: id, name, count, ballWeightG, trimPercent };
+}
+
+/** Scales a lot by its recipe. Reasons as in the core. */
+export function scaleRecipe(
+  recipe: Recipe,
+  items: readonly LotItem[],
+): Outcome<ScaledLot, ScaleReason> {
+  const { formula, mixer, settings } = recipe;
+  const { residuePercent, residuePerLoadG, derating } = settings;
+  const { scaleReadabilityG, yeastConversion } = settings;
+  return scaleLot({
+    formula,
+    items: items.filter((item) => item.count > 0),
+    mixer,
+    residuePercent,
+    residuePerLoadG,
+    derating,
+    scaleReadabilityG,
+    yeastConversion,
+  });
+}
+
+/**
+ * Water for one load of a recipe.
+ *
+ * @param load as scaled, with weighed grams
+ * @param temps what the thermometers show, °C
+ * @param frictionC the mixer's heating, °C of the n-fold sum
+ */
+export function adviseLoad(
+  recipe: Recipe,
+  load: Load,
+  temps: LoadTemps,
+  frictionC: number,
+): WaterAdvice {
+  const gramsOf = (kind: string) =>
+    load.ingredients.reduce((sum, line) => sum + (line.kind === kind ? line.exactG : 0), 0);
+  const { pourBy, baseSumC } = recipe.settings;
+  const hasPreferment = recipe.formula.preferment !== undefined;
+  return adviseWater({
+    doughTempC: recipe.doughTempC,
+    roomTempC: temps.roomTempC,
+    flourTempC: temps.flourTempC,
+    tapTempC: temps.tapTempC,
+    frictionC,
+    flourG: gramsOf('flour'),
+    waterG: gramsOf('water'),
+    oilG: gramsOf('oil'),
+    pourBy,
+    ...(hasPreferment
+      ? {
+          prefermentTempC: temps.prefermentTempC ?? temps.roomTempC,
+          prefermentG: gramsOf('preferment'),
+        }
+      : baseSumC !== undefined && { baseSumC }),
+  });
+}
+
+function required<T>(value: T | undefined): T {
+  if (value === undefined) throw new RangeError('the house book refers to something it lacks');
+  return value;
+}

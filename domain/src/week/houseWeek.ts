@@ -1,0 +1,140 @@
+import { deratingShare, effective, publishedSteps, STANDARD_WEIGHTS } from '@calm/core';
+import {
+  type Service,
+  type Usage,
+  type HouseBook,
+  type Shift,
+  STANDARD_KITCHEN,
+  type PlanContent,
+  type TimeStretch,
+  type WeekDocument,
+  type WeekDoughDocument,
+} from '@calm/contract';
+import { ballsToMake } from '../demand/ballsToMake';
+import { traysIn } from '../cold/traysIn';
+import { residueOf } from '../lots/recipe';
+import { dateOfService, doughIdOf, serviceIdOf } from './weekIds';
+import { instantOfMinute } from './weekProblem';
+
+/** What a house knows that its week is planned from. */
+export interface HouseWeek {
+  readonly book: HouseBook;
+  /** In time's order. */
+  readonly services: readonly Service[];
+  readonly shifts: readonly Shift[];
+  readonly usage: readonly Usage[];
+  /** Nothing is planned before. */
+  readonly nowMin: number;
+  /** Local midnights of the days that are planned, ISO 8601. */
+  readonly midnights: readonly string[];
+  /** What was published: kept where that costs little. */
+  readonly published: PlanContent;
+}
+
+/** A house's coming days as a week to be planned: one lot a day of each dough, at the hours people work. */
+export function weekOfHouse(house: HouseWeek): WeekDocument {
+  const { book, shifts, nowMin, published } = house;
+  const { settings } = book.house;
+  const kitchen = settings.kitchen ?? STANDARD_KITCHEN;
+  const services = house.services.filter(({ startsAt }) => Date.parse(startsAt) > nowMin * 60_000);
+  return {
+    now: instantOfMinute(nowMin),
+    services: services.map((service) => ({
+      id: serviceIdOf(service),
+      startsAt: service.startsAt,
+      endsAt: service.endsAt,
+      day: service.date,
+    })),
+    wanted: services.flatMap((service) =>
+      service.counts
+        .map((count) => ({
+          serviceId: serviceIdOf(service),
+          productId: count.productId,
+          count: ballsToMake(count),
+        }))
+        .filter(({ count }) => count > 0),
+    ),
+    products: book.products.map((product) => ({
+      id: product.id,
+      doughId: doughIdOf(product),
+      ballWeightG: product.ballWeightG,
+      trimPercent: product.trimPercent,
+      ballsPerTray: product.ballsPerTray,
+    })),
+    doughs: doughsOf(book),
+    people: book.people.map(({ id, skills }) => ({
+      id,
+      skills,
+      shifts: shifts
+        .filter(({ personId }) => personId === id)
+        .map(({ startsAt, endsAt }) => ({ startsAt, endsAt })),
+    })),
+    benchPlaces: kitchen.benchPlaces,
+    places: book.places.map((place) => ({
+      name: place.name,
+      trays: traysIn(place),
+      tubs: place.tubs,
+    })),
+    tubKg: kitchen.tubKg,
+    unsocial: house.midnights.map((midnight): TimeStretch => {
+      const at = (minute: number) => new Date(Date.parse(midnight) + minute * 60_000).toISOString();
+      const { unsocialFromMin, unsocialUntilMin } = kitchen;
+      return { startsAt: at(unsocialFromMin), endsAt: at(1440 + unsocialUntilMin) };
+    }),
+    underWay: { works: [], rests: [] },
+    published: publishedSteps(published.lots).map(({ startMin, ...step }) => ({
+      ...step,
+      startsAt: instantOfMinute(startMin),
+    })),
+    weights: STANDARD_WEIGHTS,
+    usage: services.flatMap((service) =>
+      house.usage
+        .filter((each) => each.service === service.name)
+        .map(({ productId, curve }) => ({ serviceId: serviceIdOf(service), productId, curve })),
+    ),
+    seconds: 10,
+  };
+}
+
+/** Every dough that something is made of, with the mixer its formula is written for. */
+function doughsOf(book: HouseBook): WeekDoughDocument[] {
+  const { derating } = book.house.settings;
+  const residue = residueOf(book);
+  const seen = new Set<string>();
+  return [...book.products]
+    .sort((a, b) => Number(a.isFromRemainders) - Number(b.isFromRemainders))
+    .flatMap((product): WeekDoughDocument[] => {
+      const id = doughIdOf(product);
+      const record = book.formulas.find((each) => each.id === product.formulaId);
+      const route = book.routes.find((each) => each.id === product.routeId);
+      if (seen.has(id) || !record || !route) return [];
+      seen.add(id);
+      const mixer = book.mixers.find((each) => each.id === record.mixerId);
+      const { hydrationPercent } = effective(record.formula);
+      const share = deratingShare(hydrationPercent, derating);
+      return [
+        {
+          id,
+          route: route.stages,
+          residuePercent: residue.percent,
+          mixers: mixer
+            ? [
+                {
+                  mixerId: mixer.id,
+                  minDoughKg: mixer.minDoughKg,
+                  maxDoughKg: mixer.maxDoughKg * share,
+                },
+              ]
+            : [],
+          formula: record.formula,
+          doughTempC: record.doughTempC,
+          target: product.target,
+        },
+      ];
+    });
+}
+
+/** Local dates of the services of a lot, in order. */
+export const datesOf = ({ serviceIds }: { readonly serviceIds: readonly string[] }): string[] => [
+  ...new Set(serviceIds.map(dateOfService)),
+];

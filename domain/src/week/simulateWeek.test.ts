@@ -1,0 +1,165 @@
+import { describe, expect, it } from '@jest/globals';
+import { preferredLot, USUAL_ROOM } from '@calm/core';
+import { formulas, routes } from '@calm/demo';
+import { airAround, AS_ROUTES_SAY, doughWarmerC } from './climate';
+import type { Place, AsIf, WeekDocument } from '@calm/contract';
+import { instantOfMinute, problemOfWeek } from './weekProblem';
+import { weekAsIf } from './assumptions';
+import { followLot, windowOf } from './weekDoses';
+import { followWeek } from './simulateWeek';
+import { wavesOfLot } from './weekWaves';
+
+const crackleDough = formulas[2].formula;
+const crackleRoute = routes[2]?.stages ?? [];
+const NOW = 29_000_000 - (29_000_000 % 1440);
+const hour = (h: number) => NOW + h * 60;
+const stretch = (from: number, to: number) => ({
+  startsAt: instantOfMinute(hour(from)),
+  endsAt: instantOfMinute(hour(to)),
+});
+const document: WeekDocument = {
+  now: instantOfMinute(NOW),
+  services: [
+    { id: 'lunch', ...stretch(48, 51), day: 'fri' },
+    { id: 'dinner', ...stretch(53.5, 58.5), day: 'fri' },
+  ],
+  wanted: [
+    { serviceId: 'lunch', productId: 'crackle', count: 20 },
+    { serviceId: 'dinner', productId: 'crackle', count: 40 },
+  ],
+  products: [
+    { id: 'crackle', doughId: 'dough', ballWeightG: 190, trimPercent: 7, ballsPerTray: 15 },
+  ],
+  doughs: [
+    {
+      id: 'dough',
+      route: crackleRoute,
+      residuePercent: 0.8,
+      mixers: [{ mixerId: 'planetary', minDoughKg: 1, maxDoughKg: 20 }],
+      formula: crackleDough,
+      doughTempC: 23,
+      target: { riseMin: 1.05, riseMax: 1.6, risePeak: 1.2, openTempC: 12, maturityMinH: 5 },
+    },
+  ],
+  people: [{ id: 'tilde', skills: ['mix', 'ball', 'sheet', 'cold'], shifts: [stretch(0, 60)] }],
+  benchPlaces: 3,
+  places: [{ name: 'Under-counter', trays: 12, tubs: 0 }],
+  tubKg: 12,
+  unsocial: [],
+  underWay: { works: [], rests: [] },
+  published: [],
+  weights: { quality: 100, unsocial: 8, mix: 40, change: 1 },
+  usage: [],
+  seconds: 1,
+};
+const place = (name: string): Place => ({
+  id: name,
+  version: 1,
+  name,
+  zones: [{ name: 'inside', positions: 6, warmerC: 0 }],
+  traysAPosition: 2,
+  tubs: 0,
+  room: { ...USUAL_ROOM, setC: 4, defrost: null },
+});
+const lot = (() => {
+  const found = preferredLot(problemOfWeek(document), 'dough', ['lunch', 'dinner']);
+  if (!found) throw new Error('it can be made');
+  return found;
+})();
+const follow = (asIfs: readonly AsIf[], mixed: readonly string[] = []) =>
+  followWeek(document, [lot], { places: [place('Under-counter')], asIfs, mixed: new Set(mixed) });
+
+describe('a planned lot', () => {
+  it('is dosed so that both services find it open, the later one an hour on', () => {
+    const { dose, ways } = followLot(document, lot);
+    expect(dose?.kind).toBe('dosed');
+    expect(ways.map(({ serviceId }) => serviceId)).toEqual(['dinner', 'lunch']);
+    for (const way of ways) {
+      const window = windowOf(way);
+      const service = document.services.find(({ id }) => id === way.serviceId);
+      const doorsMs = Date.parse(service?.startsAt ?? '');
+      expect(Date.parse(window?.from ?? '')).toBeLessThanOrEqual(doorsMs + 15 * 60_000);
+      expect(Date.parse(window?.until ?? '')).toBeGreaterThanOrEqual(doorsMs + 60 * 60_000);
+    }
+  });
+
+  it('keeps the yeast it has once it is mixed', () => {
+    const { dose, ways, windows } = followLot(document, lot, { isMixed: true });
+    expect(dose).toBeNull();
+    // It is pulled in waves all the same.
+    const waves = wavesOfLot(document, lot, windows);
+    const pulled = waves.flatMap((each) => each.waves.map(({ balls }) => balls));
+    const wanted = waves.flatMap(({ serviceId }) =>
+      document.wanted.filter((each) => each.serviceId === serviceId).map(({ count }) => count),
+    );
+    const sum = (list: readonly number[]) => list.reduce((all, each) => all + each, 0);
+    expect(waves.length).toBeGreaterThan(0);
+    expect(sum(pulled)).toBe(sum(wanted));
+    expect(ways[0]?.route.formula.yeast).toEqual(crackleDough.yeast);
+  });
+});
+
+describe('a week with its rooms', () => {
+  it('is reckoned until neither doses nor air move, and the room stays about its setting', () => {
+    const { rounds, climate } = follow([]);
+    expect(rounds).toBeLessThan(4);
+    const [room] = climate.rooms;
+    const mean = [...(room?.airC ?? [])].reduce((sum, c) => sum + c, 0) / (room?.airC.length ?? 1);
+    expect(Math.abs(mean - 4)).toBeLessThan(0.6);
+  });
+
+  it('warms where a room fails, and nowhere else in time', () => {
+    const when = { startMin: hour(30), endMin: hour(33) };
+    const { climate } = follow([{ kind: 'room-down', place: 'Under-counter', when }]);
+    const air = (from: number, to: number) =>
+      airAround(climate, 'Under-counter', 99, hour(from), hour(to));
+    expect(air(32, 33)).toBeGreaterThan(air(27, 28) + 2);
+    expect(Math.abs(air(27, 28) - 4)).toBeLessThan(1);
+    expect(follow([{ kind: 'room-down', place: 'Elsewhere', when }]).climate.rooms).toEqual(
+      follow([]).climate.rooms,
+    );
+  });
+
+  it('puts mixed dough past it sooner when its room fails', () => {
+    const when = { startMin: hour(30), endMin: hour(42) };
+    const untilOf = (asIfs: readonly AsIf[]) => {
+      const [way] = follow(asIfs, [lot.id]).lots[0]?.ways ?? [];
+      return way ? Date.parse(windowOf(way)?.until ?? instantOfMinute(NOW)) : NaN;
+    };
+    expect(untilOf([{ kind: 'room-down', place: 'Under-counter', when }])).toBeLessThan(
+      untilOf([]),
+    );
+  });
+});
+
+describe('what a plan takes to be so', () => {
+  it('warms places as warm as the house, by its share of the time', () => {
+    const warmer: AsIf = { kind: 'warmer', byC: 8, when: { startMin: hour(0), endMin: hour(1) } };
+    const climate = { ...AS_ROUTES_SAY, asIfs: [warmer] };
+    expect(airAround(climate, 'Bench', 22, hour(0), hour(2))).toBeCloseTo(26, 9);
+    expect(airAround(climate, 'Bench', 22, hour(1), hour(2))).toBe(22);
+    expect(airAround(climate, 'Proof cabinet', 26, hour(0), hour(1))).toBe(26);
+    const tap: AsIf = { kind: 'warm-tap', byC: 6 };
+    expect(doughWarmerC({ rooms: [], asIfs: [tap] }, false)).toBe(2);
+    expect(doughWarmerC({ rooms: [], asIfs: [tap] }, true)).toBe(1.5);
+  });
+
+  it('changes who is in and what is wanted, and nothing for warmth', () => {
+    const away: AsIf = {
+      kind: 'away',
+      personId: 'tilde',
+      when: { startMin: hour(10), endMin: hour(20) },
+    };
+    const { problem } = weekAsIf(document, [away]);
+    expect(problem.people[0]?.shifts).toEqual([
+      { startMin: hour(0), endMin: hour(10) },
+      { startMin: hour(20), endMin: hour(60) },
+    ]);
+    const more = weekAsIf(document, [{ kind: 'more-balls', serviceId: 'dinner', percent: 25 }]);
+    expect(more.document.wanted.map(({ count }) => count)).toEqual([20, 50]);
+    const bench = weekAsIf(document, [{ kind: 'way-out', way: { kind: 'more-bench', people: 2 } }]);
+    expect(bench.problem.benchPlaces).toBe(5);
+    const warm = weekAsIf(document, [{ kind: 'warm-tap', byC: 6 }]);
+    expect(warm.problem).toEqual(problemOfWeek(document));
+  });
+});

@@ -1,0 +1,55 @@
+import type { PlannedLot, WeekProblem } from '@calm/core';
+import type { TimeStretch, TimedStep, WeekDocument } from '@calm/contract';
+
+const MS_PER_MIN = 60_000;
+
+const minuteOf = (iso: string) => Math.floor(Date.parse(iso) / MS_PER_MIN);
+
+/** A whole minute as ISO 8601, UTC. */
+export const instantOfMinute = (minute: number) => new Date(minute * MS_PER_MIN).toISOString();
+
+const stepOf = ({ startsAt, ...step }: TimedStep) => ({ ...step, startMin: minuteOf(startsAt) });
+
+const stretchOf = ({ startsAt, endsAt }: TimeStretch) => ({
+  startMin: minuteOf(startsAt),
+  endMin: minuteOf(endsAt),
+});
+
+/** A document as the solver takes it. */
+export function problemOfWeek(document: WeekDocument): WeekProblem {
+  const { services, people, unsocial, underWay, published, pinned = [], now } = document;
+  return {
+    nowMin: minuteOf(now),
+    services: services.map(({ startsAt, endsAt, ...service }) => ({
+      ...service,
+      ...stretchOf({ startsAt, endsAt }),
+    })),
+    wanted: document.wanted,
+    products: document.products,
+    doughs: document.doughs,
+    people: people.map((person) => ({ ...person, shifts: person.shifts.map(stretchOf) })),
+    benchPlaces: document.benchPlaces,
+    places: document.places,
+    tubKg: document.tubKg,
+    unsocial: unsocial.map(stretchOf),
+    frozenWorks: underWay.works.map((work) => ({ ...work, ...stretchOf(work) })),
+    frozenRests: underWay.rests.map((rest) => ({ ...rest, ...stretchOf(rest) })),
+    published: published.map(stepOf),
+    pinned: pinned.map(stepOf),
+    weights: document.weights,
+  };
+}
+
+/** A planned lot with its moments as ISO 8601, UTC. */
+export function lotDocument({ steps, rests, ...lot }: PlannedLot) {
+  const timed = <Each extends { startMin: number; endMin: number }>({
+    startMin,
+    endMin,
+    ...rest
+  }: Each) => ({
+    ...rest,
+    startsAt: instantOfMinute(startMin),
+    endsAt: instantOfMinute(endMin),
+  });
+  return { ...lot, steps: steps.map(timed), rests: rests.map(timed) };
+}

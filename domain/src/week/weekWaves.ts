@@ -1,0 +1,72 @@
+import { pullWaves, QUARTER_MIN, usageCurve, type PlannedLot } from '@calm/core';
+import type { WeekDocument } from '@calm/contract';
+import { instantOfMinute } from './weekProblem';
+import type { ServiceWindow } from './weekDoses';
+
+/** When to pull how many trays of one product for one service. */
+export interface ServiceWaves {
+  readonly serviceId: string;
+  readonly productId: string;
+  readonly waves: readonly {
+    readonly pullAt: string;
+    readonly readyAt: string;
+    readonly goodUntil: string;
+    readonly trays: number;
+    readonly balls: number;
+  }[];
+}
+
+/**
+ * A lot's waves of pulling: its balls warm as long as the plan gives them until their window opens, and keep
+ * as long as it lasts.
+ *
+ * @param windows when its balls open well, service by service
+ */
+export function wavesOfLot(
+  document: WeekDocument,
+  lot: PlannedLot,
+  windows: readonly ServiceWindow[],
+): ServiceWaves[] {
+  return windows.flatMap(({ serviceId, window }) => {
+    const service = document.services.find(({ id }) => id === serviceId);
+    const pull = lot.steps.find((step) => step.key === 'pull' && step.serviceId === serviceId);
+    if (!service || !pull || !window) return [];
+    const minute = (iso: string) => Date.parse(iso) / 60_000;
+    const [startMin, endMin] = [minute(service.startsAt), minute(service.endsAt)];
+    const temperMin = Math.max(0, Math.min(startMin, minute(window.from)) - pull.endMin);
+    const keepMin = minute(window.until) - minute(window.from);
+    if (keepMin < QUARTER_MIN) return [];
+    return document.wanted
+      .filter((each) => each.serviceId === serviceId && each.count > 0)
+      .flatMap(({ productId, count }): ServiceWaves[] => {
+        const product = document.products.find(({ id }) => id === productId);
+        if (product?.doughId !== lot.doughId) return [];
+        const known = document.usage.find(
+          (each) => each.serviceId === serviceId && each.productId === productId,
+        );
+        const curve = known?.curve ?? usageCurve([], endMin - startMin);
+        const sum = curve.reduce((a, b) => a + b, 0);
+        const waves = pullWaves({
+          curve: sum > 0 ? curve.map((share) => share / sum) : usageCurve([], endMin - startMin),
+          balls: count,
+          ballsPerTray: product.ballsPerTray,
+          temperMin,
+          keepMin,
+        });
+        const at = (min: number) => instantOfMinute(Math.round(startMin + min));
+        return [
+          {
+            serviceId,
+            productId,
+            waves: waves.map(({ pullMin, readyMin, goodUntilMin, trays, balls }) => ({
+              pullAt: at(pullMin),
+              readyAt: at(readyMin),
+              goodUntil: at(goodUntilMin),
+              trays,
+              balls,
+            })),
+          },
+        ];
+      });
+  });
+}
