@@ -1,4 +1,4 @@
-import { SKILLS } from '@calm/core';
+import { SKILLS } from '../engine/vocabulary';
 import Joi from 'joi';
 import { ROLES } from './permissions';
 import { PASSWORD_LENGTH, PIN_LENGTH, type OwnerStart, type SignIn } from './signIn';

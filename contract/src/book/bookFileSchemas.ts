@@ -1,4 +1,5 @@
-import { type PerLitreFormula, YEAST_FORMS } from '@calm/core';
+import type { PerLitreFormula } from '@calm/core';
+import { YEAST_FORMS } from '../engine/vocabulary';
 import Joi from 'joi';
 import {
   BOOK_FILE_FORMAT,

@@ -10,7 +10,7 @@ import {
 import type { PantryItem } from '../house/houseBook';
 import type { BroughtIn } from './imports';
 import type { ProductContent } from './product';
-import { BALL_LIMITS_G } from '@calm/core';
+import { BALL_LIMITS_G } from '../engine/vocabulary';
 import Joi from 'joi';
 import { targetSchema } from '../engine/doughSchemas';
 import { composition, formulaSchema } from '../engine/formulaSchemas';

@@ -1,4 +1,4 @@
-import { CAUSES } from '@calm/core';
+import { CAUSES } from '../engine/vocabulary';
 import Joi from 'joi';
 import {
   READINGS_A_REQUEST,

@@ -1,10 +1,5 @@
-import {
-  type AlarmKind,
-  type AlarmRules,
-  type Cause,
-  type LikelyCause,
-  STANDARD_ALARM_RULES,
-} from '@calm/core';
+import type { AlarmKind, AlarmRules, Cause, LikelyCause } from '@calm/core';
+import { STANDARD_ALARM_RULES } from '../engine/vocabulary';
 
 /** A probe was compared with a thermometer that is trusted. */
 export interface CalibrationContent {

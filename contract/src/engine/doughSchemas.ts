@@ -1,3 +1,4 @@
+import type { DoughStage, Target } from '@calm/core';
 import {
   AIR_LIMITS_C,
   BALL_LIMITS_G,
@@ -8,9 +9,7 @@ import {
   SHAPINGS,
   STANDARD_TARGET,
   UNTIL_RISE_LIMITS,
-  type DoughStage,
-  type Target,
-} from '@calm/core';
+} from './vocabulary';
 import Joi from 'joi';
 import type { DoseDocument, SimulateDocument } from './dough';
 import { formulaSchema, undosedFormulaSchema } from './formulaSchemas';

@@ -1,12 +1,5 @@
-import {
-  YEAST_FORMS,
-  type Addition,
-  type Flour,
-  type Formula,
-  type OldDough,
-  type Preferment,
-  type YeastDose,
-} from '@calm/core';
+import type { Addition, Flour, Formula, OldDough, Preferment, YeastDose } from '@calm/core';
+import { YEAST_FORMS } from './vocabulary';
 import Joi from 'joi';
 import { percent, text } from '../api/fields';
 

@@ -1,3 +1,4 @@
+import type { RestStage, Stage, WorkStage } from '@calm/core';
 import {
   AIR_LIMITS_C,
   CONTAINERS,
@@ -7,10 +8,7 @@ import {
   SKILLS,
   UNTIL_RISE_LIMITS,
   WORK_KEYS,
-  type RestStage,
-  type Stage,
-  type WorkStage,
-} from '@calm/core';
+} from './vocabulary';
 import Joi from 'joi';
 import { text } from '../api/fields';
 

@@ -1,12 +1,5 @@
-import {
-  CONTAINERS,
-  REST_KEYS,
-  SKILLS,
-  WORK_KEYS,
-  type PlannedLot,
-  type StepRef,
-  type Stretch,
-} from '@calm/core';
+import type { PlannedLot, StepRef, Stretch } from '@calm/core';
+import { CONTAINERS, REST_KEYS, SKILLS, WORK_KEYS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { Kitchen, PlaceContent } from '../house/kitchen';
 import type { AsIf, PlanContent, PlanPublication } from './plan';

@@ -1,4 +1,4 @@
-import { SKILLS, STANDARD_WEIGHTS } from '@calm/core';
+import { SKILLS, STANDARD_WEIGHTS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { TimeStretch, WeekDocument } from './week';
 import { targetSchema } from '../engine/doughSchemas';

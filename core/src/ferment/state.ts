@@ -10,13 +10,13 @@ export interface Target {
 }
 
 /** A hand-opened ball (dough-science § 4). Thin, sheeted or flat-baked products set a low band. */
-export const STANDARD_TARGET: Target = {
+export const STANDARD_TARGET = {
   riseMin: 1.6,
   riseMax: 2.4,
   risePeak: 1.95,
   openTempC: 15,
   maturityMinH: 6,
-};
+} as const satisfies Target;
 
 /** How a lot stands. Ready but cold needs tempering, not fermenting. */
 export type DoughState = 'tight' | 'waking' | 'ready-but-cold' | 'ready' | 'soft' | 'spent';

@@ -1,8 +1,8 @@
 /** The three forms yeast is sold in. */
-export type YeastForm = 'fresh' | 'active-dry' | 'instant';
+export type YeastForm = (typeof YEAST_FORMS)[number];
 
 /** Every yeast form, in the trade's order. */
-export const YEAST_FORMS: readonly YeastForm[] = ['fresh', 'active-dry', 'instant'];
+export const YEAST_FORMS = ['fresh', 'active-dry', 'instant'] as const;
 
 /** An amount of yeast as percent of the flour it is counted on. */
 export interface YeastDose {

@@ -1,8 +1,8 @@
 /** Work that needs a person with a skill. */
-export type Skill = 'mix' | 'ball' | 'sheet' | 'cold' | 'oven';
+export type Skill = (typeof SKILLS)[number];
 
 /** Every skill, in dough's order. */
-export const SKILLS: readonly Skill[] = ['mix', 'ball', 'sheet', 'cold', 'oven'];
+export const SKILLS = ['mix', 'ball', 'sheet', 'cold', 'oven'] as const;
 
 /** What a person does to a lot. */
 export type WorkKey = (typeof WORK_KEYS)[number];

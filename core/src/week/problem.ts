@@ -100,7 +100,12 @@ export interface WeekWeights {
 }
 
 /** Dough before people, people before washing up, washing up before paper. Starting values. */
-export const STANDARD_WEIGHTS: WeekWeights = { quality: 100, unsocial: 8, mix: 40, change: 1 };
+export const STANDARD_WEIGHTS = {
+  quality: 100,
+  unsocial: 8,
+  mix: 40,
+  change: 1,
+} as const satisfies WeekWeights;
 
 /** Everything that a week is planned from. */
 export interface WeekProblem {

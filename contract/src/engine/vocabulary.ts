@@ -1,0 +1,74 @@
+import type * as core from '@calm/core';
+
+/*
+ * The engine's words, limits and standard values, as schemas need them. The contract takes nothing of the
+ * core but types: each of these has the core's literal type, so that a value that differs does not compile.
+ */
+
+export const YEAST_FORMS: typeof core.YEAST_FORMS = ['fresh', 'active-dry', 'instant'];
+
+export const SKILLS: typeof core.SKILLS = ['mix', 'ball', 'sheet', 'cold', 'oven'];
+
+export const WORK_KEYS: typeof core.WORK_KEYS = [
+  'preferment-mix',
+  'weigh',
+  'mix',
+  'divide-ball',
+  'sheet',
+  'pan',
+  'chill',
+  'pull',
+];
+
+export const REST_KEYS: typeof core.REST_KEYS = ['preferment', 'rest', 'bulk', 'cold', 'temper'];
+
+export const CONTAINERS: typeof core.CONTAINERS = [
+  'tub',
+  'single-tub',
+  'lidded-tray',
+  'stacked-tray',
+  'open-tray',
+];
+
+export const SHAPINGS: typeof core.SHAPINGS = ['ball', 'knock-back', 'gentle'];
+
+export const CAUSES: typeof core.CAUSES = [
+  'power',
+  'compressor',
+  'door',
+  'warm-load',
+  'defrost',
+  'heat',
+  'probe',
+];
+
+/** Longest stage, h. */
+export const MOST_STAGE_HOURS: typeof core.MOST_STAGE_HOURS = 240;
+/** Air that dough can stand in, °C. */
+export const AIR_LIMITS_C: typeof core.AIR_LIMITS_C = { least: -5, most: 45 };
+/** Dough off a mixer, °C. */
+export const DOUGH_LIMITS_C: typeof core.DOUGH_LIMITS_C = { least: 1, most: 40 };
+export const BALL_LIMITS_G: typeof core.BALL_LIMITS_G = { least: 20, most: 5000 };
+export const BULK_LIMITS_KG: typeof core.BULK_LIMITS_KG = { least: 0.05, most: 500 };
+export const UNTIL_RISE_LIMITS: typeof core.UNTIL_RISE_LIMITS = { least: 1.01, most: 4 };
+
+export const STANDARD_TARGET: typeof core.STANDARD_TARGET = {
+  riseMin: 1.6,
+  riseMax: 2.4,
+  risePeak: 1.95,
+  openTempC: 15,
+  maturityMinH: 6,
+};
+
+export const STANDARD_WEIGHTS: typeof core.STANDARD_WEIGHTS = {
+  quality: 100,
+  unsocial: 8,
+  mix: 40,
+  change: 1,
+};
+
+export const STANDARD_ALARM_RULES: typeof core.STANDARD_ALARM_RULES = {
+  limitC: 5,
+  overMin: 30,
+  silentMin: 20,
+};
