@@ -19,7 +19,7 @@ import {
   RIPENING,
   SOLUBILITY,
   tablePlace,
-} from '../../core/src/ferment/rates';
+} from '../../core/src/ferment/laws/rates';
 
 /** What the flat loop is given: whole ticks only, one sort of dough, plain rooms without events. */
 export interface FlatWeek {

@@ -1,5 +1,5 @@
-import { dispatchWeek, gapPercent, settleWeek, totalOf, type Settling } from '@calm/core';
-import { madeUpWeek, TEN_WEEKS } from '../../core/src/test-support/weeks';
+import { dispatchWeek, madeUpWeek, TEN_WEEKS } from '@calm/core/test-support';
+import { gapPercent, settleWeek, totalOf, type Settling } from '@calm/core';
 
 /** How one week was planned. */
 export interface WeekTiming {

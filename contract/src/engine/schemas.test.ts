@@ -13,7 +13,7 @@ import {
   scaleSchema,
   waterSchema,
 } from '../schemas';
-import { anyFormula, anyScaleRequest, leanDough } from '../../../core/src/test-support/arbitraries';
+import { anyFormula, anyScaleRequest, leanDough } from '@calm/core/test-support';
 
 const paths = <T>(schema: ObjectSchema<T>, value: unknown, convert = false): string[] => {
   const checked = check(schema, value, convert);

@@ -19,8 +19,9 @@ import {
   type Rack,
   type TraysAt,
 } from './index';
-import { USUAL_ROOM, USUAL_SETTING, type Room } from '../heat';
-import type { House } from '../house';
+import { USUAL_ROOM, type Room } from './room/room';
+import { USUAL_SETTING } from './room/scenario';
+import type { House } from './system/coldSystem';
 
 const START_S = 1_780_000_000;
 const line = (points: readonly [number, number][]): ProbeReading[] =>

@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { findDose, simulate, solveDose, windowSpread, type DoughRoute } from './index';
-import { USUAL_ROOM, USUAL_SETTING } from '../heat';
-import { simulateTogether } from '../house';
-import { CONTAINERS } from '../plan';
+import { USUAL_ROOM } from '../cold/room/room';
+import { USUAL_SETTING } from '../cold/room/scenario';
+import { simulateTogether } from '../cold/system/simulateRoomsAndLots';
+import { CONTAINERS } from '../formula/route';
 
 /** Numbers as they come from broken fields: fine ones, wrong ones, and none. */
 const anyNumber = (least: number, most: number) =>

@@ -28,7 +28,7 @@ import {
   type Simulation,
 } from './index';
 import { ballShape } from '../heat';
-import type { Container } from '../plan';
+import type { Container } from '../formula/route';
 
 const leanAt = (yeastPercent: number): DoughRoute['formula'] => ({
   flours: [{ name: 'strong white', percent: 100, strengthW: 300 }],

@@ -1,4 +1,4 @@
-import { cannot, done, type Outcome } from '../outcome';
+import { cannot, done, type Outcome } from '../result';
 import { flourForDoughG, formulaLines, type Formula, type FormulaLine } from './formula';
 import { convertYeast, STANDARD_YEAST_CONVERSION, type YeastConversion } from './yeast';
 

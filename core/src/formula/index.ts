@@ -5,3 +5,4 @@ export * from './perLitre';
 export * from './finalMix';
 export * from './notes';
 export * from './edit';
+export * from './route';

@@ -1,4 +1,4 @@
-import type { Container } from '../plan';
+import type { Container } from '../formula/route';
 import { trayShape, tubShape, type Shape } from './shape';
 
 /** Film coefficient of each container, W/(m²·K): a house's own, once its log has corrected some. */

@@ -1,4 +1,4 @@
-import { cannot, done, type Outcome } from '../outcome';
+import { cannot, done, type Outcome } from '../result';
 
 /** What a mixer takes at once, in kg of dough. */
 export interface MixerRange {

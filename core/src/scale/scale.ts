@@ -7,7 +7,7 @@ import {
   type TakesTooMuch,
   type YeastConversion,
 } from '../formula';
-import { cannot, done, type Outcome } from '../outcome';
+import { cannot, done, type Outcome } from '../result';
 import { roundToScale } from '../units';
 import { proposeDilution, type Dilution } from './dilution';
 import {

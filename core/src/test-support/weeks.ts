@@ -1,5 +1,5 @@
-import type { Route, Skill } from '../plan';
-import { randomOf, STANDARD_WEIGHTS, type WeekProblem } from '../week';
+import type { Route, Skill } from '../formula/route';
+import { randomOf, STANDARD_WEIGHTS, type WeekProblem } from '../schedule';
 
 /** How large a made-up week is. */
 export interface WeekSize {

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { exampleBook } from '@calm/demo';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { anyFormula } from '../../../core/src/test-support/arbitraries';
+import { anyFormula } from '@calm/core/test-support';
 import { writeBookCsv } from './bookCsv';
 import type { BookFile } from '@calm/contract';
 import { bookFileOf } from './bookFileOf';

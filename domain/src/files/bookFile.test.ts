@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { toPerLitre } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import fc from 'fast-check';
-import { anyFormula } from '../../../core/src/test-support/arbitraries';
+import { anyFormula } from '@calm/core/test-support';
 import type { BookFile } from '@calm/contract';
 import { bookFileOf } from './bookFileOf';
 import { readBookFile } from './readBookFile';

@@ -10,7 +10,7 @@ import {
   scaleSchema,
   simulateSchema,
 } from '@calm/contract/schemas';
-import { leanDough } from '../../../core/src/test-support/arbitraries';
+import { leanDough } from '@calm/core/test-support';
 
 const yard = {
   formula: {

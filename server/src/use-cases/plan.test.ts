@@ -1,14 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { dateOfService, followWeek, lotsUnderWay, problemOfWeek, weekOfHouse } from '@calm/domain';
 import { NO_PLAN, paths, type PlanContent, type PublishedPlan, type Shift } from '@calm/contract';
-import {
-  checkWeek,
-  conflictsOf,
-  settleWeek,
-  weekFaults,
-  weekWithout,
-  type WeekPlan,
-} from '@calm/core';
+import { checkWeek } from '@calm/core/test-support';
+import { conflictsOf, settleWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
 import { HOUSE, NOW, problemOf, startHouse, TODAY } from '../test-support/testHouse';
 import { datesFrom, instantOf } from './wallClock';
 

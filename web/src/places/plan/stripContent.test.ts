@@ -1,6 +1,6 @@
 import { bendLot, settleWeek, type PlannedLot } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
-import { weekOfTen } from '../../../../core/src/test-support/weeks';
+import { weekOfTen } from '@calm/core/test-support';
 import { contentOf, isSameContent, type Strip } from './stripContent';
 
 const problem = weekOfTen(3);

@@ -1,0 +1,95 @@
+import { freshEquivalentPercent } from '../../formula';
+import { cannot, done, type Outcome } from '../../result';
+import { indexAt, newCourse, pointAt, record, at, type Course, type DoughPoint } from './course';
+import { maturityOf, riseOf } from '../dough/dough';
+import { flourLimits } from '../laws/flour';
+import { followDough } from './simulateDough';
+import { routeFaults, type DoughRoute, type RouteFault } from '../route/doughRoute';
+import { isSpent, STANDARD_TARGET, type DoughState, type Target } from '../dough/state';
+import { readWindow, type ReadyWindow } from './window';
+
+/** Dough as a stage ends. */
+export interface StageEnd {
+  readonly kind: 'bulk' | 'ball';
+  readonly endHour: number;
+  readonly rise: number;
+  readonly coreTempC: number;
+  readonly maturityH: number;
+  readonly state: DoughState;
+}
+
+/** A dough's whole way. */
+export interface Simulation {
+  /** One moment a step, and one as each stage begins; goes on past the last stage as it was. */
+  readonly course: Course;
+  readonly stages: readonly StageEnd[];
+  /** Hour at which the last stage ends. */
+  readonly endHour: number;
+  readonly window: ReadyWindow;
+  readonly mostMaturityH: number;
+  readonly target: Target;
+}
+
+/** How finely to simulate. */
+export interface SimulateOptions {
+  readonly target?: Target;
+  /** Minutes per step. */
+  readonly stepMin?: number;
+  /** Hours to go on in the last stage's place, to find when the window closes. */
+  readonly beyondH?: number;
+}
+
+/** After the last stage the dough is followed this long, to find the window's end. */
+export const BEYOND_H = 36;
+
+/**
+ * Lets a dough go its way (dough-science §§ 4, 5): heat, gas, growth, ripening, shaping, states.
+ *
+ * @param route formula, temperatures °C, stages in hours
+ * @returns the way with its window, or every fault of the route; no NaN either way
+ */
+export function simulate(
+  route: DoughRoute,
+  { target = STANDARD_TARGET, stepMin = 1, beyondH = BEYOND_H }: SimulateOptions = {},
+): Outcome<Simulation, RouteFault> {
+  const { formula, yeastActivity, yeastConversion } = route;
+  const freshPercent = freshEquivalentPercent(formula.yeast, yeastActivity, yeastConversion);
+  const faults = routeFaults(route, freshPercent);
+  if (faults.length > 0) return cannot(...faults);
+
+  const { mostMaturityH } = flourLimits(formula.flours);
+  const last = route.stages.length - 1;
+  const plannedH = route.stages.reduce((sum, stage) => sum + stage.hours, 0);
+  const course = newCourse();
+  const endHours = followDough(route, stepMin, beyondH, (dough, hour, stage) => {
+    record(course, dough, hour, stage);
+    const isBeyond = stage === last && hour > plannedH;
+    return !(isBeyond && isSpent(riseOf(dough), maturityOf(dough), mostMaturityH, target));
+  });
+  const stages = route.stages.map(({ kind }, stage): StageEnd => {
+    const endHour = endHours[stage] ?? at(course.hours, course.length - 1);
+    const end = pointAt(course, endOf(course, stage, endHour), target, mostMaturityH);
+    const { rise, coreTempC, maturityH, state } = end;
+    return { kind, endHour, rise, coreTempC, maturityH, state };
+  });
+  return done({
+    course,
+    stages,
+    endHour: Math.min(stages.at(-1)?.endHour ?? 0, plannedH),
+    window: readWindow(course, target, mostMaturityH, last),
+    mostMaturityH,
+    target,
+  });
+}
+
+/** The last moment of a stage that is not past an hour: the next stage begins at that same hour. */
+function endOf(course: Course, stage: number, hour: number): number {
+  let i = indexAt(course, hour);
+  while (i > 0 && at(course.stages, i) > stage) i -= 1;
+  return i;
+}
+
+/** Every moment of a simulation as a point with its state. */
+export function pointsOf({ course, target, mostMaturityH }: Simulation): DoughPoint[] {
+  return Array.from({ length: course.length }, (_, i) => pointAt(course, i, target, mostMaturityH));
+}

@@ -1,3 +1,0 @@
-export * from './house';
-export * from './together';
-export * from './fitRoom';

@@ -1,4 +1,0 @@
-export * from './route';
-export * from './countBack';
-export * from './coverage';
-export * from './whereabouts';

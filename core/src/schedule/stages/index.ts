@@ -1,0 +1,3 @@
+export * from './countBack';
+export * from './coverage';
+export * from './lotPosition';

@@ -1,0 +1,6 @@
+export * from './arbitraries';
+export * from './checkWeek';
+export * from './dispatch';
+export * from './exactModel';
+export * from './seriesSolutions';
+export * from './weeks';
