@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'mysql',
-  schema: './server/src/store/schema/index.ts',
-  out: './server/src/store/migrations',
+  schema: './server/src/database/schema/index.ts',
+  out: './server/src/database/migrations',
 });

@@ -17,7 +17,7 @@ import {
   type RoomOfHouse,
   type TraysAt,
 } from '@calm/core';
-import { instantOf, localDateOf } from '@calm/server';
+import { instantOf, localDateOf } from '@calm/domain';
 import { places, TIME_ZONE } from './lanternYard';
 import { noise } from './noise';
 import { doorsOf, readingsOf, trueAir, USUAL_PROBE, type ProbeNature } from './probes';

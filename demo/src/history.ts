@@ -5,10 +5,13 @@ import {
   recipeFor,
   scaleRecipe,
   untouched,
+  addDays,
+  instantOf,
+  localDateOf,
+  weekdayOf,
 } from '@calm/domain';
 import type { HouseBook, LoadTemps, Lot, Product, Recipe } from '@calm/contract';
 import { countBack, stageKey, workOf, type PlannedStage, type ScaledLot } from '@calm/core';
-import { addDays, instantOf, localDateOf, weekdayOf } from '@calm/server';
 import { services, trueFrictionC, usual } from './lanternYard';
 import { noise } from './noise';
 

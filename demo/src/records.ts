@@ -1,6 +1,6 @@
 import type { Baking, Leftover, Lot, Opening, RecordContent } from '@calm/contract';
 import { pullWaves, usageCurve } from '@calm/core';
-import { instantOf, localDateOf, weekdayOf } from '@calm/server';
+import { instantOf, localDateOf, weekdayOf } from '@calm/domain';
 import { services, TIME_ZONE } from './lanternYard';
 import { noise } from './noise';
 

@@ -1,4 +1,4 @@
-import { addDays, localDateOf, weekdayOf } from '@calm/server';
+import { addDays, localDateOf, weekdayOf } from '@calm/domain';
 import { WEEKS_OF_HISTORY } from './history';
 import { services, TIME_ZONE, usual } from './lanternYard';
 import { noise } from './noise';

@@ -28,3 +28,5 @@ export * from './demand/ballsToMake';
 export * from './demand/calendar';
 export * from './demand/enoughPercent';
 export * from './formulas/simulateDough';
+export * from './formulas/slug';
+export * from './time/wallClock';

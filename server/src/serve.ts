@@ -5,7 +5,7 @@ import { StartError, type Config } from './config';
 import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/liveHub';
-import { openDatabase } from './store/database';
+import { openDatabase } from './database/database';
 
 /** A server that listens. */
 export interface Serving {

@@ -10,7 +10,7 @@ import {
 } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { eq } from 'drizzle-orm';
-import * as t from '../store/schema';
+import * as t from '../database/schema';
 import { HOUSE, problemOf, signedIn, startHouse, TODAY } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;

@@ -12,14 +12,20 @@ import {
 } from '@calm/contract/schemas';
 import type { Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { readAudit } from '../store/audit';
-import { personShelf, readCrew, shiftExceptionShelf, shiftShelf } from '../store/crew';
-import type { Database } from '../store/database';
-import { closeSessions } from '../store/sessions';
-import { changePerson, removePerson } from '../use-cases/crew';
+import { readAudit } from '../store/access/auditLog';
+import { personShelf, readCrew, shiftExceptionShelf, shiftShelf } from '../store/access/crew';
+import type { Database } from '../database/database';
+import { closeSessions } from '../store/access/sessions';
+import { changePerson, removePerson } from '../use-cases/access/crew';
 import { done } from '../use-cases/result';
-import { addRecord } from '../use-cases/shelf';
-import { changeSecret, frontDoor, startOwner, tryDoor, type Tried } from '../use-cases/signIn';
+import { addRecord } from '../use-cases/recordWrites';
+import {
+  changeSecret,
+  frontDoor,
+  startOwner,
+  tryDoor,
+  type Tried,
+} from '../use-cases/access/signIn';
 import { houseDoor } from './door';
 import { sendProblem } from './problems';
 import { shelfDoors } from './shelfDoors';

@@ -17,28 +17,28 @@ import {
 } from '@calm/contract/schemas';
 import { Router } from 'express';
 import type { Clock } from '../clock';
-import { listHouses, readBook } from '../store/book';
-import type { Database } from '../store/database';
-import { findLot, readLots } from '../store/lots';
-import { pantryShelf } from '../store/pantry';
-import { productShelf } from '../store/products';
-import { routeShelf } from '../store/routes';
-import { bringIn } from '../use-cases/bringIn';
-import { shiftsBetween } from '../use-cases/calendar';
+import { listHouses, readBook } from '../store/house/houses';
+import type { Database } from '../database/database';
+import { findLot, readLots } from '../store/lots/lots';
+import { pantryShelf } from '../store/book/pantry';
+import { productShelf } from '../store/book/products';
+import { routeShelf } from '../store/book/routes';
+import { bringIn } from '../use-cases/book/importBook';
+import { shiftsBetween } from '../use-cases/demand/calendar';
 import {
   changeLoad,
   changeLosses,
   changeMark,
   changeNote,
   withdrawLot,
-} from '../use-cases/changeLot';
-import { changeSettings } from '../use-cases/changeSettings';
-import { bookOf } from '../use-cases/losses';
-import { learnedFrictions } from '../use-cases/frictions';
+} from '../use-cases/lots/changeLot';
+import { changeSettings } from '../use-cases/house/changeSettings';
+import { bookOf } from '../use-cases/book/losses';
+import { learnedFrictions } from '../use-cases/book/frictions';
 import { done } from '../use-cases/result';
-import { formulaVersions, saveFormula, startFormula } from '../use-cases/saveFormula';
-import { startLot } from '../use-cases/startLot';
-import { addDays } from '../use-cases/wallClock';
+import { formulaVersions, saveFormula, startFormula } from '../use-cases/book/saveFormula';
+import { startLot } from '../use-cases/lots/startLot';
+import { addDays } from '@calm/domain';
 import { accessDoors } from './accessDoors';
 import { coldDoors } from './coldDoors';
 import { demandDoors } from './demandDoors';

@@ -8,7 +8,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Clock } from '../clock';
-import type { Database } from '../store/database';
+import type { Database } from '../database/database';
 import { apiRouter } from './api';
 import type { LiveHub } from './liveHub';
 import { problemHandler, sendProblem } from './problems';

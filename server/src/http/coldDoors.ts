@@ -9,12 +9,12 @@ import {
 } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { Clock } from '../clock';
-import type { Database } from '../store/database';
-import { probeShelf } from '../store/probes';
-import { acknowledgeAlarm, addColdNote, coldBoardNow } from '../use-cases/cold';
-import { coldDay, coldRecord, coldRecordCsv } from '../use-cases/coldRecord';
+import type { Database } from '../database/database';
+import { probeShelf } from '../store/cold/probes';
+import { acknowledgeAlarm, addColdNote, coldBoardNow } from '../use-cases/cold/coldBoard';
+import { coldDay, coldRecord, coldRecordCsv } from '../use-cases/cold/coldRecord';
 import { done } from '../use-cases/result';
-import { takeReadings } from '../use-cases/takeReadings';
+import { takeReadings } from '../use-cases/cold/takeReadings';
 import { houseDoor } from './door';
 import { shelfDoors } from './shelfDoors';
 import { writing } from './who';

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as wait } from 'node:timers/promises';
-import { noteDeed, readLatestDeed } from '../store/audit';
+import { noteDeed, readLatestDeed } from '../store/access/auditLog';
 import { HOUSE, NOW, signedIn, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;

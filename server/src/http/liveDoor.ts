@@ -1,8 +1,8 @@
 import { may, type LiveEvent } from '@calm/contract';
 import type { RequestHandler, Response } from 'express';
-import { findHouse } from '../store/book';
-import type { Database } from '../store/database';
-import { readDeedsOf } from '../store/audit';
+import { findHouse } from '../store/house/houses';
+import type { Database } from '../database/database';
+import { readDeedsOf } from '../store/access/auditLog';
 import type { LiveHub } from './liveHub';
 import { sendProblem, sendRefusal } from './problems';
 import { asked } from './who';

@@ -1,7 +1,7 @@
 import type { LiveEvent } from '@calm/contract';
 import type { Logger } from 'pino';
-import type { Database } from '../store/database';
-import { readDeedsAfter, readLatestDeed, type HouseDeed } from '../store/audit';
+import type { Database } from '../database/database';
+import { readDeedsAfter, readLatestDeed, type HouseDeed } from '../store/access/auditLog';
 
 /** Writes of other processes are looked for this often, ms. */
 const LOOK_MS = 500;

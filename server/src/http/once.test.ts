@@ -1,7 +1,7 @@
 import { paths } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import * as t from '../store/schema';
+import * as t from '../database/schema';
 import { HOUSE, problemOf, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;

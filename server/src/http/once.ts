@@ -1,6 +1,6 @@
 import type { Request } from 'express';
-import { claimKey, keepAnswer, type WriteKey } from '../store/answers';
-import type { Scope } from '../store/scope';
+import { claimKey, keepAnswer, type WriteKey } from '../store/access/answers';
+import type { Scope } from '../database/scope';
 import { badInput, done, type Result } from '../use-cases/result';
 
 const KEY = /^[0-9a-f-]{36}$/;

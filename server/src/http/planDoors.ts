@@ -1,11 +1,11 @@
 import { calendarQuery, placeSchema, planPublicationSchema } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { Clock } from '../clock';
-import type { Database } from '../store/database';
-import { placeShelf } from '../store/places';
-import { readPlan } from '../store/plans';
-import { planCalendar, planCsv } from '../use-cases/planOut';
-import { publishPlan } from '../use-cases/publishPlan';
+import type { Database } from '../database/database';
+import { placeShelf } from '../store/house/places';
+import { readPlan } from '../store/plan/plans';
+import { planCalendar, planCsv } from '../use-cases/plan/planExport';
+import { publishPlan } from '../use-cases/plan/publishPlan';
 import { done } from '../use-cases/result';
 import { houseDoor } from './door';
 import { shelfDoors } from './shelfDoors';

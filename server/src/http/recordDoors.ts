@@ -7,14 +7,14 @@ import {
   recordStartSchema,
 } from '@calm/contract/schemas';
 import type { Router } from 'express';
-import type { Database } from '../store/database';
-import { readHandovers } from '../store/handovers';
-import { findPhoto } from '../store/photos';
-import { readLotRecords, readRecords } from '../store/records';
-import { logCsv, logPage, lotLog } from '../use-cases/log';
-import { addHandover, addLotRecord, addPhoto, readHandover } from '../use-cases/records';
+import type { Database } from '../database/database';
+import { readHandovers } from '../store/lots/handovers';
+import { findPhoto } from '../store/lots/photos';
+import { readLotRecords, readRecords } from '../store/lots/records';
+import { logCsv, logPage, lotLog } from '../use-cases/lots/log';
+import { addHandover, addLotRecord, addPhoto, readHandover } from '../use-cases/lots/records';
 import { done, type Result } from '../use-cases/result';
-import { addDays } from '../use-cases/wallClock';
+import { addDays } from '@calm/domain';
 import { houseDoor } from './door';
 import { writing } from './who';
 

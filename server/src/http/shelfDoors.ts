@@ -2,8 +2,9 @@ import type { Deed } from '@calm/contract';
 import { changeOf, params } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { ObjectSchema } from 'joi';
-import type { Database } from '../store/database';
-import { addRecord, changeRecord, removeRecord, type Shelf } from '../use-cases/shelf';
+import type { Database } from '../database/database';
+import { addRecord, changeRecord, removeRecord } from '../use-cases/recordWrites';
+import type { Shelf } from '../store/repository';
 import { houseDoor } from './door';
 
 /** The three doors of one shelf: add, change, take away. */

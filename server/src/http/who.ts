@@ -1,9 +1,9 @@
 import type { Session } from '@calm/contract';
 import type { CookieOptions, Request, RequestHandler, Response } from 'express';
 import type { Clock } from '../clock';
-import type { Writing } from '../use-cases/records';
-import type { Database } from '../store/database';
-import { readSession, SESSION_HOURS } from '../store/sessions';
+import type { Writing } from '../use-cases/lots/records';
+import type { Database } from '../database/database';
+import { readSession, SESSION_HOURS } from '../store/access/sessions';
 import { sendProblem } from './problems';
 
 /** Who asks, and when; every door of a house knows it. */

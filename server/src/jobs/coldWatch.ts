@@ -1,10 +1,10 @@
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
-import { noteDeed } from '../store/audit';
-import { findHouse, listHouses } from '../store/book';
-import type { Database } from '../store/database';
-import { inTransaction } from '../store/transaction';
-import { watchCold } from '../use-cases/watchCold';
+import { noteDeed } from '../store/access/auditLog';
+import { findHouse, listHouses } from '../store/house/houses';
+import type { Database } from '../database/database';
+import { inTransaction } from '../database/transaction';
+import { watchCold } from '../use-cases/cold/watchCold';
 
 /** A probe that has fallen silent says nothing: the cold is looked at this often, ms. */
 const EVERY_MS = 60_000;

@@ -15,9 +15,9 @@ import request from 'supertest';
 import { ownClock } from '../clock';
 import { createApp } from '../http/app';
 import { LiveHub } from '../http/liveHub';
-import { migrate, openDatabase, type Database } from '../store/database';
-import * as t from '../store/schema';
-import { openSession } from '../store/sessions';
+import { migrate, openDatabase, type Database } from '../database/database';
+import * as t from '../database/schema';
+import { openSession } from '../store/access/sessions';
 
 /** A Wednesday afternoon: lunch is over, dinner is in two hours. */
 export const NOW = '2026-11-25T14:40:00.000Z';

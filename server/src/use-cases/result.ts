@@ -1,20 +1,6 @@
 import type { FieldError } from '@calm/contract';
 import type { ScaleReason } from '@calm/core';
-
-/** What stands on the shelves that people add to and take from. */
-export type ShelfName =
-  | 'product'
-  | 'route'
-  | 'ingredient'
-  | 'event'
-  | 'booking'
-  | 'service'
-  | 'exception'
-  | 'place'
-  | 'person'
-  | 'shift'
-  | 'shift-exception'
-  | 'probe';
+import type { ShelfName } from '../store/recordName';
 
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =

@@ -1,0 +1,152 @@
+import {
+  type Comer,
+  type Crew,
+  type CrewContent,
+  type CrewMember,
+  type ShiftException,
+  type ShiftExceptionContent,
+  type ShiftPattern,
+  type ShiftPatternContent,
+  secretKindOf,
+} from '@calm/contract';
+import { and, asc, eq, isNotNull, ne } from 'drizzle-orm';
+import { plainShelf } from '../tableRepository';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+const memberOf = (row: typeof t.people.$inferSelect): CrewMember => ({
+  id: row.id,
+  name: row.name,
+  initials: row.initials,
+  role: row.role,
+  skills: row.skills,
+  version: row.version,
+  canSignIn: row.secretHash !== null,
+});
+
+const plainPeople = plainShelf<typeof t.people, CrewContent, CrewMember>(t.people, {
+  what: 'person',
+  rowOf: (content) => content,
+  keptOf: memberOf,
+});
+
+/** The people of a house. Whoever leaves takes their shifts and sessions with them. */
+export const personShelf: typeof plainPeople = {
+  ...plainPeople,
+  async remove(scope, id) {
+    const { tx, houseId } = scope;
+    for (const table of [t.sessions, t.shiftExceptions, t.shiftPatterns]) {
+      await tx.delete(table).where(and(eq(table.houseId, houseId), eq(table.personId, id)));
+    }
+    await plainPeople.remove(scope, id);
+  },
+};
+
+const isThere = async ({ tx, houseId }: Scope, { personId }: { readonly personId: string }) => {
+  const rows = await tx
+    .select({ id: t.people.id })
+    .from(t.people)
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, personId)));
+  return rows.length > 0 ? null : 'personId';
+};
+
+const shiftOf = ({ houseId: _, ...shift }: typeof t.shiftPatterns.$inferSelect): ShiftPattern =>
+  shift;
+
+/** Shifts that come every week. */
+export const shiftShelf = plainShelf<typeof t.shiftPatterns, ShiftPatternContent, ShiftPattern>(
+  t.shiftPatterns,
+  { what: 'shift', rowOf: (content) => content, keptOf: shiftOf, lacks: isThere },
+);
+
+const exceptionOf = ({
+  houseId: _,
+  startMin,
+  endMin,
+  ...exception
+}: typeof t.shiftExceptions.$inferSelect): ShiftException => ({
+  ...exception,
+  hours: startMin !== null && endMin !== null ? { startMin, endMin } : null,
+});
+
+/** Days that differ for somebody. */
+export const shiftExceptionShelf = plainShelf<
+  typeof t.shiftExceptions,
+  ShiftExceptionContent,
+  ShiftException
+>(t.shiftExceptions, {
+  what: 'shift-exception',
+  rowOf: ({ hours, ...content }) => ({
+    ...content,
+    startMin: hours?.startMin ?? null,
+    endMin: hours?.endMin ?? null,
+  }),
+  keptOf: exceptionOf,
+  lacks: isThere,
+});
+
+/** Everybody, their weeks, and the days that differ. */
+export async function readCrew({ tx, houseId }: Scope): Promise<Crew> {
+  const [people, shifts, exceptions] = await Promise.all([
+    tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
+    tx
+      .select()
+      .from(t.shiftPatterns)
+      .where(eq(t.shiftPatterns.houseId, houseId))
+      .orderBy(asc(t.shiftPatterns.weekday), asc(t.shiftPatterns.startMin)),
+    tx
+      .select()
+      .from(t.shiftExceptions)
+      .where(eq(t.shiftExceptions.houseId, houseId))
+      .orderBy(asc(t.shiftExceptions.date)),
+  ]);
+  return {
+    people: people.map(memberOf),
+    shifts: shifts.map(shiftOf),
+    exceptions: exceptions.map(exceptionOf),
+  };
+}
+
+/** Those who have a password or a PIN, by name. */
+export async function readComers({ tx, houseId }: Scope): Promise<Comer[]> {
+  const rows = await tx
+    .select()
+    .from(t.people)
+    .where(and(eq(t.people.houseId, houseId), isNotNull(t.people.secretHash)))
+    .orderBy(asc(t.people.name));
+  return rows.map(({ id, name, initials, role }) => ({
+    id,
+    name,
+    initials,
+    by: secretKindOf(role),
+  }));
+}
+
+/** Whether somebody can look after the house, other than one person. */
+export async function hasManager({ tx, houseId }: Scope, otherThan = ''): Promise<boolean> {
+  const rows = await tx
+    .select({ id: t.people.id })
+    .from(t.people)
+    .where(
+      and(
+        eq(t.people.houseId, houseId),
+        eq(t.people.role, 'manager'),
+        isNotNull(t.people.secretHash),
+        ne(t.people.id, otherThan),
+      ),
+    )
+    .limit(1);
+  return rows.length > 0;
+}
+
+/** Gives somebody a new secret; null takes it away. Whoever was locked out may try again. */
+export async function writeSecret(
+  { tx, houseId }: Scope,
+  id: string,
+  secretHash: string | null,
+): Promise<void> {
+  await tx
+    .update(t.people)
+    .set({ secretHash, failedTries: 0, lockedUntil: null })
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
+}

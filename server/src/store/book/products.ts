@@ -1,0 +1,71 @@
+import type { Product, ProductContent } from '@calm/contract';
+import { and, asc, count, eq } from 'drizzle-orm';
+import type { Shelf } from '../repository';
+import { slugOf } from '@calm/domain';
+import { routeShelf } from './routes';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+const here = ({ houseId }: Scope, id: string) =>
+  and(eq(t.products.houseId, houseId), eq(t.products.id, id));
+
+const columnsOf = (content: ProductContent) => ({
+  ...content,
+  isFromRemainders: content.isFromRemainders ? 1 : 0,
+});
+
+/** What the house sells. A product's address is made of its first name and stays. */
+export const productShelf: Shelf<ProductContent, Product> = {
+  what: 'product',
+  async find(scope, id) {
+    const [row] = await scope.tx.select().from(t.products).where(here(scope, id));
+    return row ? productOf(row) : null;
+  },
+  async lacks(scope, { formulaId, routeId }) {
+    const { tx, houseId } = scope;
+    const [formula] = await tx
+      .select({ id: t.formulas.id })
+      .from(t.formulas)
+      .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.id, formulaId)));
+    if (!formula) return 'formulaId';
+    return (await routeShelf.find(scope, routeId)) ? null : 'routeId';
+  },
+  async insert({ tx, houseId }, id, content) {
+    const [last] = await tx
+      .select({ position: count() })
+      .from(t.products)
+      .where(eq(t.products.houseId, houseId));
+    const slug = slugOf(content.name) || id;
+    const position = last?.position ?? 0;
+    await tx.insert(t.products).values({ id, houseId, slug, position, ...columnsOf(content) });
+  },
+  async write(scope, id, read, content) {
+    const [result] = await scope.tx
+      .update(t.products)
+      .set({ ...columnsOf(content), version: read + 1 })
+      .where(and(here(scope, id), eq(t.products.version, read)));
+    return result.affectedRows === 1;
+  },
+  remove: (scope, id) => scope.tx.delete(t.products).where(here(scope, id)),
+};
+
+/** Every product's id, in the house's order. */
+export async function readProductIds({ tx, houseId }: Scope): Promise<string[]> {
+  const rows = await tx
+    .select({ id: t.products.id })
+    .from(t.products)
+    .where(eq(t.products.houseId, houseId))
+    .orderBy(asc(t.products.position));
+  return rows.map(({ id }) => id);
+}
+
+/** A row as it crosses the wire. */
+export const productOf = ({
+  houseId: _h,
+  position: _p,
+  isFromRemainders,
+  ...product
+}: typeof t.products.$inferSelect): Product => ({
+  ...product,
+  isFromRemainders: isFromRemainders === 1,
+});

@@ -1,0 +1,30 @@
+import type { RouteContent, RouteRecord } from '@calm/contract';
+import { and, eq } from 'drizzle-orm';
+import type { Shelf } from '../repository';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+const here = ({ houseId }: Scope, id: string) =>
+  and(eq(t.routes.houseId, houseId), eq(t.routes.id, id));
+
+/** The house's routes. */
+export const routeShelf: Shelf<RouteContent, RouteRecord> = {
+  what: 'route',
+  async find(scope, id) {
+    const [row] = await scope.tx.select().from(t.routes).where(here(scope, id));
+    return row ? routeOf(row) : null;
+  },
+  insert: ({ tx, houseId }, id, content) => tx.insert(t.routes).values({ id, houseId, ...content }),
+  async write(scope, id, read, content) {
+    const [result] = await scope.tx
+      .update(t.routes)
+      .set({ ...content, version: read + 1 })
+      .where(and(here(scope, id), eq(t.routes.version, read)));
+    return result.affectedRows === 1;
+  },
+  remove: (scope, id) => scope.tx.delete(t.routes).where(here(scope, id)),
+};
+
+/** A row as it crosses the wire. */
+export const routeOf = ({ houseId: _, ...route }: typeof t.routes.$inferSelect): RouteRecord =>
+  route;

@@ -1,0 +1,79 @@
+import type {
+  HouseCalendar,
+  ServiceException,
+  ServiceExceptionContent,
+  ServicePattern,
+  ServicePatternContent,
+} from '@calm/contract';
+import { and, asc, eq } from 'drizzle-orm';
+import { plainShelf } from '../tableRepository';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+const patternOf = ({
+  houseId: _,
+  ...pattern
+}: typeof t.servicePatterns.$inferSelect): ServicePattern => pattern;
+
+/** The services that come every week. */
+export const patternShelf = plainShelf<
+  typeof t.servicePatterns,
+  ServicePatternContent,
+  ServicePattern
+>(t.servicePatterns, { what: 'service', rowOf: (content) => content, keptOf: patternOf });
+
+const exceptionOf = ({
+  houseId: _,
+  startMin,
+  endMin,
+  ...exception
+}: typeof t.serviceExceptions.$inferSelect): ServiceException => ({
+  ...exception,
+  hours: startMin !== null && endMin !== null ? { startMin, endMin } : null,
+});
+
+/** The days that differ. */
+export const exceptionShelf = plainShelf<
+  typeof t.serviceExceptions,
+  ServiceExceptionContent,
+  ServiceException
+>(t.serviceExceptions, {
+  what: 'exception',
+  rowOf: ({ hours, ...content }) => ({
+    ...content,
+    startMin: hours?.startMin ?? null,
+    endMin: hours?.endMin ?? null,
+  }),
+  keptOf: exceptionOf,
+  lacks: lacksPattern,
+});
+
+/** Says when a content names a service that the house has not. */
+export async function lacksPattern(
+  { tx, houseId }: Scope,
+  { patternId }: { readonly patternId: string | null },
+): Promise<string | null> {
+  if (patternId === null) return null;
+  const [row] = await tx
+    .select({ id: t.servicePatterns.id })
+    .from(t.servicePatterns)
+    .where(and(eq(t.servicePatterns.houseId, houseId), eq(t.servicePatterns.id, patternId)));
+  return row ? null : 'patternId';
+}
+
+/** When the house sells: its week, and the days that differ. */
+export async function readCalendar({ tx, houseId }: Scope): Promise<HouseCalendar> {
+  const [patterns, exceptions] = await Promise.all([
+    tx
+      .select()
+      .from(t.servicePatterns)
+      .where(eq(t.servicePatterns.houseId, houseId))
+      .orderBy(asc(t.servicePatterns.weekday), asc(t.servicePatterns.startMin)),
+    tx
+      .select()
+      .from(t.serviceExceptions)
+      .where(eq(t.serviceExceptions.houseId, houseId))
+      .orderBy(asc(t.serviceExceptions.date), asc(t.serviceExceptions.patternId)),
+  ]);
+  return { patterns: patterns.map(patternOf), exceptions: exceptions.map(exceptionOf) };
+}

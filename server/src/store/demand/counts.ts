@@ -1,0 +1,93 @@
+import type { ProductCount } from '@calm/contract';
+import { and, between, eq } from 'drizzle-orm';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+import { isDuplicate } from '../../database/transaction';
+
+/** Which count: one product at one service on one date. */
+export interface CountKey {
+  readonly date: string;
+  readonly patternId: string;
+  readonly productId: string;
+}
+
+/** The usual counts of all services of the week. */
+export function readUsual({ tx, houseId }: Scope) {
+  return tx.select().from(t.usualCounts).where(eq(t.usualCounts.houseId, houseId));
+}
+
+/** What was chosen on the dates from `from` to `to`, both included. */
+export function readChosen({ tx, houseId }: Scope, from: string, to: string) {
+  return tx
+    .select()
+    .from(t.chosenCounts)
+    .where(and(eq(t.chosenCounts.houseId, houseId), between(t.chosenCounts.date, from, to)));
+}
+
+/** One count as a service shows it. */
+export async function readCount(scope: Scope, key: CountKey): Promise<ProductCount> {
+  const { tx, houseId } = scope;
+  const [usualRow] = await tx
+    .select({ count: t.usualCounts.count })
+    .from(t.usualCounts)
+    .where(
+      and(
+        eq(t.usualCounts.houseId, houseId),
+        eq(t.usualCounts.patternId, key.patternId),
+        eq(t.usualCounts.productId, key.productId),
+      ),
+    );
+  const [chosen] = await tx.select().from(t.chosenCounts).where(isCount(houseId, key));
+  return productCount(key.productId, usualRow?.count ?? 0, chosen);
+}
+
+/** Joins a usual count with what was chosen over it. */
+export function productCount(
+  productId: string,
+  usual: number,
+  chosen: { count: number | null; version: number } | undefined,
+): ProductCount {
+  return {
+    productId,
+    usual,
+    count: chosen?.count ?? usual,
+    origin: chosen?.count == null ? 'usual' : 'chosen',
+    version: chosen?.version ?? 0,
+  };
+}
+
+/**
+ * Writes a count if nobody has since the version that was read.
+ *
+ * @returns false when somebody has
+ */
+export async function writeCount(
+  { tx, houseId }: Scope,
+  key: CountKey,
+  count: number | null,
+  version: number,
+): Promise<boolean> {
+  if (version === 0) {
+    try {
+      await tx.insert(t.chosenCounts).values({ houseId, ...key, count });
+      return true;
+    } catch (error) {
+      if (isDuplicate(error)) return false;
+      throw error;
+    }
+  }
+  const [result] = await tx
+    .update(t.chosenCounts)
+    .set({ count, version: version + 1 })
+    .where(and(isCount(houseId, key), eq(t.chosenCounts.version, version)));
+  return result.affectedRows === 1;
+}
+
+function isCount(houseId: string, { date, patternId, productId }: CountKey) {
+  return and(
+    eq(t.chosenCounts.houseId, houseId),
+    eq(t.chosenCounts.date, date),
+    eq(t.chosenCounts.patternId, patternId),
+    eq(t.chosenCounts.productId, productId),
+  );
+}

@@ -1,0 +1,90 @@
+import type { House, HouseBook, HouseSettings, HouseSummary } from '@calm/contract';
+import { allergensOf } from '@calm/core';
+import { and, asc, eq } from 'drizzle-orm';
+import type { Queries } from '../../database/database';
+import { readPantry } from '../book/pantry';
+import { readPlaces } from './places';
+import { productOf } from '../book/products';
+import { routeOf } from '../book/routes';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+/** All houses in this database, by name. */
+export function listHouses(tx: Queries): Promise<HouseSummary[]> {
+  return tx
+    .select({ slug: t.houses.slug, name: t.houses.name })
+    .from(t.houses)
+    .orderBy(asc(t.houses.name));
+}
+
+/** One house by its slug, or null. */
+export async function findHouse(tx: Queries, slug: string): Promise<House | null> {
+  const [row] = await tx.select().from(t.houses).where(eq(t.houses.slug, slug));
+  return row ?? null;
+}
+
+/** The house of a scope, or null. */
+export async function findHouseById({ tx, houseId }: Scope): Promise<House | null> {
+  const [row] = await tx.select().from(t.houses).where(eq(t.houses.id, houseId));
+  return row ?? null;
+}
+
+/** Writes a house's settings over the version that was read; false when it is another by now. */
+export async function writeSettings(
+  { tx, houseId }: Scope,
+  read: number,
+  settings: HouseSettings,
+): Promise<boolean> {
+  const [result] = await tx
+    .update(t.houses)
+    .set({ settings, version: read + 1 })
+    .where(and(eq(t.houses.id, houseId), eq(t.houses.version, read)));
+  return result.affectedRows === 1;
+}
+
+/** Everything of a house that changes seldom, but for what its log has learned. */
+export async function readBook(
+  { tx, houseId }: Scope,
+  house: House,
+): Promise<Omit<HouseBook, 'losses'>> {
+  const [products, formulas, routes, mixers, people, pantry, places] = await Promise.all([
+    tx
+      .select()
+      .from(t.products)
+      .where(eq(t.products.houseId, houseId))
+      .orderBy(asc(t.products.position)),
+    tx.select().from(t.formulas).where(eq(t.formulas.houseId, houseId)),
+    tx.select().from(t.routes).where(eq(t.routes.houseId, houseId)),
+    tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
+    tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
+    readPantry({ tx, houseId }),
+    readPlaces({ tx, houseId }),
+  ]);
+  return {
+    house,
+    products: products.map(productOf),
+    // By the pantry of today: a label must not wait for the next version of a formula.
+    formulas: formulas.map(({ houseId: _h, ...formula }) => ({
+      ...formula,
+      allergens: allergensOf(formula.formula, pantry),
+    })),
+    routes: routes.map(routeOf),
+    mixers: mixers.map(({ id, name, kind, minDoughG, maxDoughG, frictionC }) => ({
+      id,
+      name,
+      kind,
+      frictionC,
+      minDoughKg: minDoughG / 1000,
+      maxDoughKg: maxDoughG / 1000,
+    })),
+    places,
+    pantry,
+    people: people.map(({ id, name, initials, skills, role }) => ({
+      id,
+      name,
+      initials,
+      skills,
+      role,
+    })),
+  };
+}

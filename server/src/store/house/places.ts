@@ -1,0 +1,24 @@
+import type { Place, PlaceContent } from '@calm/contract';
+import { asc, eq } from 'drizzle-orm';
+import { plainShelf } from '../tableRepository';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+const placeOf = ({ houseId: _, ...place }: typeof t.places.$inferSelect): Place => place;
+
+/** Where dough stands. */
+export const placeShelf = plainShelf<typeof t.places, PlaceContent, Place>(t.places, {
+  what: 'place',
+  rowOf: (content) => content,
+  keptOf: placeOf,
+});
+
+/** Every place of a house, by name. */
+export async function readPlaces({ tx, houseId }: Scope): Promise<Place[]> {
+  const rows = await tx
+    .select()
+    .from(t.places)
+    .where(eq(t.places.houseId, houseId))
+    .orderBy(asc(t.places.name));
+  return rows.map(placeOf);
+}

@@ -1,0 +1,20 @@
+import { and, eq } from 'drizzle-orm';
+import * as t from '../../database/schema';
+import type { Scope } from '../../database/scope';
+
+/** Keeps a photo. */
+export async function insertPhoto(
+  { tx, houseId }: Scope,
+  photo: { readonly id: string; readonly lotId: string; readonly jpeg: Buffer },
+): Promise<void> {
+  await tx.insert(t.lotPhotos).values({ houseId, ...photo });
+}
+
+/** A photo's bytes, or null. */
+export async function findPhoto({ tx, houseId }: Scope, id: string): Promise<Buffer | null> {
+  const [row] = await tx
+    .select({ jpeg: t.lotPhotos.jpeg })
+    .from(t.lotPhotos)
+    .where(and(eq(t.lotPhotos.houseId, houseId), eq(t.lotPhotos.id, id)));
+  return row?.jpeg ?? null;
+}

@@ -1,0 +1,14 @@
+/** What stands on the shelves that people add to and take from. */
+export type ShelfName =
+  | 'product'
+  | 'route'
+  | 'ingredient'
+  | 'event'
+  | 'booking'
+  | 'service'
+  | 'exception'
+  | 'place'
+  | 'person'
+  | 'shift'
+  | 'shift-exception'
+  | 'probe';

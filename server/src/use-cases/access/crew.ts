@@ -1,0 +1,41 @@
+import { secretKindOf, type CrewContent, type CrewMember, type RecordChange } from '@calm/contract';
+import { hasManager, personShelf, writeSecret } from '../../store/access/crew';
+import type { Scope } from '../../database/scope';
+import { closeSessions } from '../../store/access/sessions';
+import { badInput, type Result } from '../result';
+import { changeRecord, removeRecord } from '../recordWrites';
+
+const lastManager = (path: string) =>
+  badInput(
+    path,
+    'role.last-manager',
+    'Somebody has to look after the house: make another manager first.',
+  );
+
+/**
+ * Changes somebody of the crew. Whoever becomes a manager, or ceases to be one, comes in by another kind of
+ * secret: the old one is taken away, and they are signed out.
+ */
+export async function changePerson(
+  scope: Scope,
+  id: string,
+  change: RecordChange<CrewContent>,
+): Promise<Result<CrewMember>> {
+  const before = await personShelf.find(scope, id);
+  const { role } = change.content;
+  const isStepDown = before?.role === 'manager' && role !== 'manager';
+  if (isStepDown && !(await hasManager(scope, id))) return lastManager('content/role');
+  const changed = await changeRecord(scope, personShelf, id, change);
+  if (changed.kind !== 'done' || !before || before.role === role) return changed;
+  await closeSessions(scope, { personId: id });
+  if (secretKindOf(before.role) === secretKindOf(role)) return changed;
+  await writeSecret(scope, id, null);
+  return { kind: 'done', value: { ...changed.value, canSignIn: false } };
+}
+
+/** Takes somebody out of the crew; what they did stays on record. */
+export async function removePerson(scope: Scope, id: string): Promise<Result<CrewMember>> {
+  const there = await personShelf.find(scope, id);
+  if (there?.role === 'manager' && !(await hasManager(scope, id))) return lastManager('');
+  return removeRecord(scope, personShelf, id);
+}

@@ -1,0 +1,112 @@
+import {
+  isGoodSecret,
+  secretKindOf,
+  type FrontDoor,
+  type House,
+  type OwnerStart,
+  type Role,
+  type SignIn,
+  PASSWORD_LENGTH,
+  PIN_LENGTH,
+} from '@calm/contract';
+import { verify } from '@node-rs/argon2';
+import { randomUUID } from 'node:crypto';
+import { forgetAnswers } from '../../store/access/answers';
+import { hasManager, personShelf, readComers, writeSecret } from '../../store/access/crew';
+import type { Scope } from '../../database/scope';
+import { closeSessions, knockAs, noteTry, openSession } from '../../store/access/sessions';
+import { hashSecret } from './hashSecret';
+import { badInput, done, type Refusal, type Result } from '../result';
+
+/** Wrong tries in a row before the door stays shut for a while. */
+export const MOST_TRIES = 5;
+/** How long it stays shut at first; twice as long after each further wrong try. */
+const SHUT_MS = 60_000;
+const LONGEST_SHUT_MS = 3_600_000;
+/** A device that was away comes back within two weeks, or its writes are new ones. */
+const ANSWERS_KEPT_MS = 14 * 24 * 3_600_000;
+
+/** What can be read before anybody is signed in. */
+export async function frontDoor(scope: Scope, house: House): Promise<FrontDoor> {
+  const { demoSecrets } = house.settings;
+  return {
+    name: house.name,
+    comers: await readComers(scope),
+    isUnowned: !(await hasManager(scope)),
+    ...(demoSecrets && { demo: demoSecrets }),
+  };
+}
+
+/** What a try at the door came to. A wrong try is counted, so it is no refusal that undoes it. */
+export type Tried =
+  | { readonly kind: 'in'; readonly token: string }
+  | { readonly kind: 'wrong' }
+  /** Shut after too many wrong tries. */
+  | { readonly kind: 'shut'; readonly until: Date };
+
+/**
+ * Lets somebody in who knows their password or PIN. After five wrong tries the door stays shut for that
+ * person, a minute at first and twice as long with each further one, whatever device they come from.
+ */
+export async function tryDoor(
+  scope: Scope,
+  { personId, secret }: SignIn,
+  now: Date,
+): Promise<Tried> {
+  const person = await knockAs(scope, personId);
+  if (!person?.secretHash) return { kind: 'wrong' };
+  const { failedTries, lockedUntil, secretHash } = person;
+  if (lockedUntil && lockedUntil > now) return { kind: 'shut', until: lockedUntil };
+  if (await verify(secretHash, secret)) {
+    await noteTry(scope, personId, { failedTries: 0, lockedUntil: null });
+    await forgetAnswers(scope, new Date(now.getTime() - ANSWERS_KEPT_MS));
+    return { kind: 'in', token: await openSession(scope, personId, now) };
+  }
+  const tries = failedTries + 1;
+  const shutMs = Math.min(LONGEST_SHUT_MS, SHUT_MS * 2 ** (tries - MOST_TRIES));
+  const until = tries >= MOST_TRIES ? new Date(now.getTime() + shutMs) : null;
+  await noteTry(scope, personId, { failedTries: tries, lockedUntil: until });
+  return until ? { kind: 'shut', until } : { kind: 'wrong' };
+}
+
+/** Makes the first account of a house that nobody looks after, and lets its owner in. */
+export async function startOwner(
+  scope: Scope,
+  { name, initials, password }: OwnerStart,
+  now: Date,
+): Promise<Result<{ token: string }>> {
+  if (await hasManager(scope))
+    return badInput('', 'owner.there', 'The house has its owner already.');
+  const id = randomUUID();
+  await personShelf.insert(scope, id, { name, initials, role: 'manager', skills: [] });
+  await writeSecret(scope, id, await hashSecret(password));
+  return done({ token: await openSession(scope, id, now) });
+}
+
+/** Why a secret will not do for a role; null when it does. */
+function weakness(role: Role, secret: string): Refusal | null {
+  if (isGoodSecret(role, secret)) return null;
+  const { least, most } = PIN_LENGTH;
+  return secretKindOf(role) === 'password'
+    ? badInput(
+        'secret',
+        'string.min',
+        `A password has at least ${PASSWORD_LENGTH.least} characters.`,
+      )
+    : badInput('secret', 'pin', `A PIN is ${least} to ${most} digits.`);
+}
+
+/** Gives somebody a new password or PIN. Whoever was signed in as them is signed out. */
+export async function changeSecret(
+  scope: Scope,
+  id: string,
+  secret: string,
+): Promise<Result<{ readonly canSignIn: true }>> {
+  const person = await personShelf.find(scope, id);
+  if (!person) return { kind: 'not-found', what: 'person' };
+  const weak = weakness(person.role, secret);
+  if (weak) return weak;
+  await writeSecret(scope, id, await hashSecret(secret));
+  await closeSessions(scope, { personId: id });
+  return done({ canSignIn: true });
+}

@@ -1,0 +1,91 @@
+import type {
+  FormulaChange,
+  FormulaContent,
+  FormulaRecord,
+  FormulaStart,
+  FormulaVersion,
+} from '@calm/contract';
+import { allergensOf } from '@calm/core';
+import { randomUUID } from 'node:crypto';
+import {
+  findFormula,
+  hasMixer,
+  insertFormula,
+  isCodeTaken,
+  keepVersion,
+  readVersions,
+  writeNextVersion,
+  type SavedContent,
+} from '../../store/book/formulas';
+import { readPantry } from '../../store/book/pantry';
+import type { Scope } from '../../database/scope';
+import { badInput, done, type Refusal, type Result } from '../result';
+import { slugOf } from '@calm/domain';
+
+const NO_FORMULA: Refusal = { kind: 'not-found', what: 'formula' };
+
+/** Every version of a formula, the newest first. */
+export async function formulaVersions(
+  scope: Scope,
+  slug: string,
+): Promise<Result<FormulaVersion[]>> {
+  const formula = await findFormula(scope, slug);
+  return formula ? done(await readVersions(scope, formula.id)) : NO_FORMULA;
+}
+
+/**
+ * Saves a formula as its next version. Versions before it stay as they were, and lots under way keep
+ * the recipe they were started with.
+ */
+export async function saveFormula(
+  scope: Scope,
+  slug: string,
+  change: FormulaChange,
+  now: Date,
+): Promise<Result<FormulaRecord>> {
+  const formula = await findFormula(scope, slug);
+  if (!formula) return NO_FORMULA;
+  const checked = await checkedContent(scope, change.content);
+  if (checked.kind !== 'done') return checked;
+  const content = checked.value;
+  const isWritten = await writeNextVersion(scope, formula.id, change.version, content);
+  const current = await findFormula(scope, slug);
+  if (!current) return NO_FORMULA;
+  if (!isWritten) return { kind: 'stale', current, sent: change };
+  const { note } = change;
+  await keepVersion(scope, formula.id, { version: current.version, note, savedAt: now, content });
+  return done(current);
+}
+
+/** Adds a formula to the book, as version 1, at an address made of its name. */
+export async function startFormula(
+  scope: Scope,
+  { code, note, content: wanted }: FormulaStart,
+  now: Date,
+): Promise<Result<FormulaRecord>> {
+  const checked = await checkedContent(scope, wanted);
+  if (checked.kind !== 'done') return checked;
+  const content = checked.value;
+  if (await isCodeTaken(scope, code)) {
+    return badInput('code', 'code.taken', `Another formula's lots already start with ${code}.`);
+  }
+  const slug = slugOf(content.name);
+  const id = randomUUID();
+  if (!slug || !(await insertFormula(scope, { id, slug, code }, content))) {
+    return badInput('content/name', 'name.taken', 'There is a formula of this name already.');
+  }
+  await keepVersion(scope, id, { version: 1, note, savedAt: now, content });
+  const made = await findFormula(scope, slug);
+  return made ? done(made) : NO_FORMULA;
+}
+
+/** The content with its allergens, if the house has what it refers to. */
+async function checkedContent(
+  scope: Scope,
+  content: FormulaContent,
+): Promise<Result<SavedContent>> {
+  if (!(await hasMixer(scope, content.mixerId))) {
+    return badInput('content/mixerId', 'mixer.unknown', 'The house has no such mixer.');
+  }
+  return done({ ...content, allergens: allergensOf(content.formula, await readPantry(scope)) });
+}

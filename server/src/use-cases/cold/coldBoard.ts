@@ -1,0 +1,181 @@
+import {
+  airOfPlaces,
+  boardLots,
+  followCold,
+  type ColdQuestion,
+  type PlaceAir,
+  addDays,
+  localDateOf,
+} from '@calm/domain';
+import {
+  COLD_DAYS_BACK,
+  type AlarmAcknowledgement,
+  type ColdAlarm,
+  type ColdBoard,
+  type ColdLot,
+  type ColdNote,
+  type ColdNoteStart,
+  type House,
+  type LastReading,
+  type Place,
+  type ProbeAir,
+} from '@calm/contract';
+import type { ReadyWindow } from '@calm/core';
+import { findAlarm, readAlarms, writeAcknowledgement } from '../../store/cold/alarms';
+import { latestDeedsKey } from '../../store/access/auditLog';
+import { insertColdNote, readColdNotes } from '../../store/cold/coldNotes';
+import { readLots } from '../../store/lots/lots';
+import { readPlan } from '../../store/plan/plans';
+import { readProbes } from '../../store/cold/probes';
+import { readBuckets, readLast } from '../../store/cold/readings';
+import { readRecords } from '../../store/lots/records';
+import type { Scope } from '../../database/scope';
+import { plainServices } from '../demand/calendar';
+import { bookOf } from '../book/losses';
+import { seenAt, type Writing } from '../lots/records';
+import { badInput, done, type Result } from '../result';
+
+/** Dates of services that the cold has to do with: those just over, and those whose dough is coming in. */
+const DAYS_BEFORE = 1;
+const DAYS = 6;
+const DAY_S = 86_400;
+
+/** The last board of each house: many devices ask at once after one reading. */
+const kept = new Map<string, { readonly key: string; readonly board: ColdBoard }>();
+const MINUTE_MS = 60_000;
+
+/** A house's cold now; reckoned anew when something was written in the house, and every minute. */
+export async function coldBoardNow(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+  const minute = Math.floor(now.getTime() / MINUTE_MS);
+  const key = `${minute}/${house.version}/${await latestDeedsKey(scope)}`;
+  const last = kept.get(house.id);
+  if (last?.key === key) return last.board;
+  const board = await coldBoard(scope, house, now);
+  kept.set(house.id, { key, board });
+  return board;
+}
+
+/** Everything about a house's cold now: what was read, what is wrong, and what it means for every lot. */
+async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+  const nowS = Math.floor(now.getTime() / 1000);
+  const since = new Date((nowS - COLD_DAYS_BACK * DAY_S) * 1000);
+  const numbered = await readProbes(scope);
+  const probes = numbered.map(({ probe }) => probe);
+  const [air, last]: [ProbeAir[], LastReading[]] = [[], []];
+  for (const own of numbered) {
+    const buckets = await readBuckets(scope, own, nowS - COLD_DAYS_BACK * DAY_S, nowS);
+    air.push({
+      probeId: own.probe.id,
+      atS: buckets.map(({ atS }) => atS),
+      meanC: buckets.map(({ meanC }) => Math.round(meanC * 100) / 100),
+    });
+    const latest = await readLast(scope, own, nowS);
+    if (latest) {
+      const at = new Date(latest.atS * 1000).toISOString();
+      last.push({ probeId: own.probe.id, at, airC: latest.airC });
+    }
+  }
+  const notes = await readColdNotes(scope, since, now);
+  const question = await questionOf(scope, house, now, (places) =>
+    airOfPlaces(places, probes, air, notes),
+  );
+  return {
+    at: now.toISOString(),
+    probes,
+    last,
+    alarms: await readAlarms(scope, since),
+    notes,
+    air,
+    lots: lotsOf(question, await asSetOf(scope, house, question)),
+  };
+}
+
+/** Windows as set, of the last question of each house: no reading changes them. */
+const keptAsSet = new Map<string, { readonly key: string; readonly windows: ReadyWindow[] }>();
+const AS_SET_MS = 10 * MINUTE_MS;
+
+/** How long everything would keep had every room held its set temperature, in the order of the parts. */
+async function asSetOf(scope: Scope, house: House, question: ColdQuestion): Promise<ReadyWindow[]> {
+  const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
+  const key = `${tenMinutes}/${house.version}/${await latestDeedsKey(scope, '/readings')}`;
+  const last = keptAsSet.get(house.id);
+  if (last?.key === key) return last.windows;
+  const followed = followCold(question, [], true);
+  const windows = followed.ok ? followed.value.parts.map(({ window }) => window) : [];
+  keptAsSet.set(house.id, { key, windows });
+  return windows;
+}
+
+async function questionOf(
+  scope: Scope,
+  house: House,
+  now: Date,
+  airIn: (places: readonly Place[]) => readonly PlaceAir[],
+): Promise<ColdQuestion> {
+  const from = addDays(localDateOf(now, house.timeZone), -DAYS_BEFORE);
+  const to = addDays(from, DAYS - 1);
+  const book = await bookOf(scope, house);
+  const [services, lots, plan, records] = [
+    await plainServices(scope, house, { from, days: DAYS }),
+    await readLots(scope, from, to),
+    await readPlan(scope),
+    await readRecords(scope, from, to),
+  ];
+  return {
+    book,
+    services,
+    lots: boardLots(book, services, lots, plan.content),
+    records,
+    air: airIn(book.places),
+    nowS: Math.floor(now.getTime() / 1000),
+  };
+}
+
+/** What the cold means for every lot, next to what it would as set. */
+function lotsOf(question: ColdQuestion, asSet: readonly ReadyWindow[]): ColdLot[] {
+  const now = followCold(question);
+  if (!now.ok) return [];
+  return now.value.parts.map((part, i): ColdLot => {
+    const { lot, product, placeId, zone, mixedMs, window, coreC, rise } = part;
+    return {
+      key: lot.lot?.id ?? `${lot.code}/${lot.date}`,
+      code: lot.code,
+      productId: product.id,
+      placeId,
+      zone,
+      mixedMs,
+      now: window,
+      // The same parts in the same order: only what they stood in differs.
+      asSet: asSet[i] ?? window,
+      coreC,
+      rise,
+    };
+  });
+}
+
+/** Somebody is on an alarm. Once acknowledged, it nags nobody any more. */
+export async function acknowledgeAlarm(
+  scope: Scope,
+  id: string,
+  sent: AlarmAcknowledgement,
+  { personId, now }: Writing,
+): Promise<Result<ColdAlarm>> {
+  const isWritten = await writeAcknowledgement(scope, id, sent, now, personId);
+  const current = await findAlarm(scope, id);
+  if (!current) return { kind: 'not-found', what: 'alarm' };
+  return isWritten ? done(current) : { kind: 'stale', current, sent };
+}
+
+/** Puts on record what somebody read or did. */
+export async function addColdNote(
+  scope: Scope,
+  { id, at, content }: ColdNoteStart,
+  { personId, now }: Writing,
+): Promise<Result<ColdNote>> {
+  const seen = seenAt(at, now);
+  if (seen.kind !== 'done') return seen;
+  const note: ColdNote = { id, at: seen.value.toISOString(), personId, content };
+  return (await insertColdNote(scope, note))
+    ? done(note)
+    : badInput('id', 'id.taken', 'There is a note of this name already.');
+}

@@ -1,0 +1,105 @@
+import {
+  servicesOn,
+  addDays,
+  datesFrom,
+  daysUntil,
+  instantOf,
+  localDateOf,
+  weekdayOf,
+} from '@calm/domain';
+import type { House, Service, Shift } from '@calm/contract';
+import { productCount, readChosen, readUsual } from '../../store/demand/counts';
+import { readProductIds } from '../../store/book/products';
+import type { Scope } from '../../database/scope';
+import { readCrew } from '../../store/access/crew';
+import { readCalendar } from '../../store/demand/calendar';
+import { withCarried } from './carried';
+
+/** What is made already is shared out this many days ahead; nobody knows what is left after that. */
+const DAYS_SHARED = 16;
+
+/**
+ * A house's services over some days, in time's order, with the count of every product and what of it is
+ * made already.
+ */
+export async function servicesBetween(
+  scope: Scope,
+  house: House,
+  { from, days }: Stretch,
+  now: Date,
+): Promise<readonly Service[]> {
+  const today = localDateOf(now, house.timeZone);
+  const before = addDays(from, days);
+  const isNear = from <= addDays(today, DAYS_SHARED) && before > today;
+  if (!isNear) return plainServices(scope, house, { from, days });
+  // Sharing out begins today, whatever was asked for.
+  const first = from < today ? from : today;
+  const all = await plainServices(scope, house, { from: first, days: daysUntil(first, before) });
+  const shared = await withCarried(scope, house, all, now);
+  return shared.filter(({ date }) => date >= from);
+}
+
+interface Stretch {
+  readonly from: string;
+  readonly days: number;
+}
+
+/** The same without what is made already, which takes some reckoning. */
+export async function plainServices(
+  scope: Scope,
+  house: House,
+  { from, days }: Stretch,
+): Promise<Service[]> {
+  const [calendar, products, usual, chosen] = await Promise.all([
+    readCalendar(scope),
+    readProductIds(scope),
+    readUsual(scope),
+    readChosen(scope, from, addDays(from, days - 1)),
+  ]);
+  return datesFrom(from, days).flatMap((date) =>
+    servicesOn(calendar, date).map(({ pattern, startMin, endMin }): Service => ({
+      patternId: pattern.id,
+      name: pattern.name,
+      date,
+      startsAt: instantOf(date, startMin, house.timeZone).toISOString(),
+      endsAt: instantOf(date, endMin, house.timeZone).toISOString(),
+      counts: products.map((productId) => {
+        const isThis = (row: { patternId: string; productId: string }) =>
+          row.patternId === pattern.id && row.productId === productId;
+        return productCount(
+          productId,
+          usual.find(isThis)?.count ?? 0,
+          chosen.find((row) => row.date === date && isThis(row)),
+        );
+      }),
+    })),
+  );
+}
+
+/** Everybody's shifts over some days, in time's order. */
+export async function shiftsBetween(
+  scope: Scope,
+  house: House,
+  from: string,
+  days: number,
+): Promise<Shift[]> {
+  const { shifts: patterns, exceptions } = await readCrew(scope);
+  const differing = (date: string) => exceptions.filter((each) => each.date === date);
+  return datesFrom(from, days).flatMap((date) =>
+    [
+      ...patterns.filter(
+        ({ weekday, personId }) =>
+          weekday === weekdayOf(date) &&
+          !differing(date).some((each) => each.personId === personId),
+      ),
+      // Whoever is away has no hours; whoever comes at other hours has only those.
+      ...differing(date).flatMap(({ personId, hours }) => (hours ? [{ personId, ...hours }] : [])),
+    ]
+      .sort((a, b) => a.startMin - b.startMin)
+      .map((pattern) => ({
+        personId: pattern.personId,
+        startsAt: instantOf(date, pattern.startMin, house.timeZone).toISOString(),
+        endsAt: instantOf(date, pattern.endMin, house.timeZone).toISOString(),
+      })),
+  );
+}

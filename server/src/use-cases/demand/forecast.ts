@@ -1,0 +1,189 @@
+import { enoughPercentOf, servicesOn, addDays, datesFrom, localDateOf } from '@calm/domain';
+import type {
+  Booking,
+  Forecast,
+  ForecastAnswer,
+  House,
+  HouseCalendar,
+  HouseEvent,
+  Sale,
+  SeriesRecord,
+} from '@calm/contract';
+import {
+  ballsToHave,
+  demandQuantile,
+  errorOf,
+  expectAt,
+  forecastSeries,
+  type Backtested,
+  type SeriesForecast,
+  type SoldDay,
+} from '@calm/core';
+import { readBookings } from '../../store/demand/bookings';
+import { readUsual } from '../../store/demand/counts';
+import { readEvents } from '../../store/demand/events';
+import { readProductIds } from '../../store/book/products';
+import { readSales } from '../../store/demand/sales';
+import type { Scope } from '../../database/scope';
+import { readCalendar } from '../../store/demand/calendar';
+import { usageOf } from './usage';
+
+/** Older days say nothing about next week. */
+const DAYS_BACK = 400;
+
+/** One product at one kind of service: what was sold, and how it is forecast. */
+export interface Series {
+  readonly service: string;
+  readonly productId: string;
+  readonly days: readonly SoldDay[];
+  readonly forecast: SeriesForecast;
+}
+
+/** Everything that forecasts of a house are made from. */
+export interface ForecastBasis {
+  readonly calendar: HouseCalendar;
+  readonly bookings: readonly Booking[];
+  readonly events: readonly HouseEvent[];
+  readonly sales: readonly Sale[];
+  readonly series: readonly Series[];
+}
+
+/** Reads a house's history up to today and chooses how each series is forecast. */
+export async function forecastBasis(scope: Scope, house: House, now: Date): Promise<ForecastBasis> {
+  const today = localDateOf(now, house.timeZone);
+  const [calendar, events, bookings, productIds, sales] = await Promise.all([
+    readCalendar(scope),
+    readEvents(scope),
+    readBookings(scope, addDays(today, -DAYS_BACK), addDays(today, DAYS_BACK)),
+    readProductIds(scope),
+    readSales(scope, addDays(today, -DAYS_BACK), today),
+  ]);
+  const { patterns } = calendar;
+  const nameOf = new Map(patterns.map(({ id, name }) => [id, name]));
+  const expected = expectedOf(events);
+  const series = [...new Set(patterns.map(({ name }) => name))].flatMap((service) =>
+    productIds.map((productId): Series => {
+      const days = sales
+        .filter((sale) => sale.productId === productId && nameOf.get(sale.patternId) === service)
+        .map(({ date, patternId, sold, soldOutMin }): SoldDay => {
+          const event = eventAt(events, date, patternId);
+          return {
+            date,
+            // What a party took on top says nothing about an ordinary day.
+            sold: Math.max(0, sold - bookedAt(bookings, { date, patternId, productId })),
+            ...(soldOutMin !== null && { isSoldOut: true }),
+            ...(event && { event: event.name }),
+          };
+        });
+      return { service, productId, days, forecast: forecastSeries(days, expected) };
+    }),
+  );
+  return { calendar, bookings, events, sales, series };
+}
+
+/** Forecasts of every product at every service over some days. */
+export async function forecastsBetween(
+  scope: Scope,
+  house: House,
+  { from, days }: { readonly from: string; readonly days: number },
+  now: Date,
+): Promise<ForecastAnswer> {
+  const { calendar, bookings, events, series } = await forecastBasis(scope, house, now);
+  const [usual, usage] = await Promise.all([
+    readUsual(scope),
+    usageOf(scope, calendar, localDateOf(now, house.timeZone)),
+  ]);
+  const enoughPercent = enoughPercentOf(house.settings);
+  const forecasts = datesFrom(from, days).flatMap((date) =>
+    servicesOn(calendar, date).flatMap(({ pattern: { id: patternId, name } }) =>
+      series
+        .filter(({ service }) => service === name)
+        .map(({ productId, forecast }): Forecast => {
+          const event = eventAt(events, date, patternId);
+          const usually =
+            usual.find((row) => row.patternId === patternId && row.productId === productId)
+              ?.count ?? 0;
+          const guess = event && {
+            name: event.name,
+            expectedFactor: event.expectedPercent / 100,
+          };
+          const { mean, spread, parts } = expectAt(forecast, date, usually, guess ?? undefined);
+          const booked = bookedAt(bookings, { date, patternId, productId });
+          return {
+            date,
+            patternId,
+            productId,
+            mean: mean + booked,
+            booked,
+            cv: spread.cv,
+            p10: demandQuantile(mean, spread, 0.1) + booked,
+            p90: demandQuantile(mean, spread, 0.9) + booked,
+            ready: ballsToHave(mean, spread, enoughPercent / 100) + booked,
+            parts: booked > 0 ? [...parts, { kind: 'booked', balls: booked }] : parts,
+          };
+        }),
+    ),
+  );
+  const isIn = ({ date }: { readonly date: string }) => date >= from && date < addDays(from, days);
+  const told = series.flatMap(({ forecast }) => toldOf(forecast));
+  return {
+    forecasts,
+    series: series.map(seriesRecord),
+    error: errorOf(told, 'expected'),
+    naive: errorOf(told, 'naive'),
+    enoughPercent,
+    events: events.filter(isIn),
+    bookings: bookings.filter(isIn),
+    usage,
+  };
+}
+
+/** What a series' own way of forecasting told of the last weeks. */
+export function toldOf(forecast: SeriesForecast): readonly Backtested[] {
+  if (forecast.kind === 'short') return [];
+  if (forecast.kind === 'smoothed') return forecast.told;
+  return forecast.told.map((each) => ({ ...each, expected: each.naive }));
+}
+
+function seriesRecord({ service, productId, days, forecast }: Series): SeriesRecord {
+  const isShort = forecast.kind === 'short';
+  return {
+    service,
+    productId,
+    kind: forecast.kind,
+    services: days.length,
+    error: isShort ? null : errorOf(toldOf(forecast), 'expected'),
+    naive: isShort ? null : forecast.naive,
+  };
+}
+
+/** Balls of one product that parties take at a service. */
+function bookedAt(
+  bookings: readonly Booking[],
+  at: { readonly date: string; readonly patternId: string; readonly productId: string },
+): number {
+  return bookings
+    .filter(({ date, patternId }) => date === at.date && patternId === at.patternId)
+    .flatMap(({ balls }) => balls)
+    .reduce((sum, { productId, count }) => sum + (productId === at.productId ? count : 0), 0);
+}
+
+/** What is on at a service: its own event before one of the whole day. */
+function eventAt(
+  events: readonly HouseEvent[],
+  date: string,
+  patternId: string,
+): HouseEvent | null {
+  const ofDay = events.filter((event) => event.date === date);
+  return (
+    ofDay.find((event) => event.patternId === patternId) ??
+    ofDay.find((event) => event.patternId === null) ??
+    null
+  );
+}
+
+/** What the house expected of each kind of event, as it last said. */
+function expectedOf(events: readonly HouseEvent[]): (name: string) => number {
+  const factors = new Map(events.map(({ name, expectedPercent }) => [name, expectedPercent / 100]));
+  return (name) => factors.get(name) ?? 1;
+}

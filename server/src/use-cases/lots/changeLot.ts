@@ -1,0 +1,114 @@
+import { adviseLoad, markAfter, scaleRecipe } from '@calm/domain';
+import type {
+  LoadChange,
+  LoadRecord,
+  LossChange,
+  Lot,
+  Mark,
+  MarkChange,
+  NoteChange,
+  WithdrawChange,
+} from '@calm/contract';
+import { personShelf } from '../../store/access/crew';
+import { updateLoad } from '../../store/lots/loads';
+import { activeKeyOf, findActiveLot, findLot, findLotRow, updateLot } from '../../store/lots/lots';
+import { readMark, writeMark } from '../../store/lots/marks';
+import type { Scope } from '../../database/scope';
+import { seenAt } from './records';
+import { badInput, done, type Refusal, type Result } from '../result';
+
+const NO_LOT: Refusal = { kind: 'not-found', what: 'lot' };
+
+/** Writes what the thermometers showed at one load, and the water that asks for. */
+export async function changeLoad(
+  scope: Scope,
+  lotId: string,
+  number: number,
+  change: LoadChange,
+): Promise<Result<LoadRecord>> {
+  const lot = await findLot(scope, lotId);
+  const load = lot?.loads.find((l) => l.number === number);
+  if (!lot) return NO_LOT;
+  if (!load) return { kind: 'not-found', what: 'load' };
+  const scaled = scaleRecipe(lot.recipe, lot.items);
+  const bowl = scaled.ok ? scaled.value.loads[0] : undefined;
+  const { version, ...temps } = change;
+  const waterTempC = bowl
+    ? adviseLoad(lot.recipe, bowl, temps, load.frictionC).pourTempC
+    : load.waterTempC;
+  const isWritten = await updateLoad(scope, lotId, number, version, { ...temps, waterTempC });
+  const current = (await findLot(scope, lotId))?.loads.find((l) => l.number === number);
+  if (!current) return NO_LOT;
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}
+
+/** Writes how a step stands: begun, done, given more time, skipped, handed to somebody. */
+export async function changeMark(
+  scope: Scope,
+  lotId: string,
+  { loadNumber, stepKey }: { loadNumber: number; stepKey: string },
+  change: MarkChange,
+  now: Date,
+): Promise<Result<Mark>> {
+  const lot = await findLot(scope, lotId);
+  if (!lot) return NO_LOT;
+  const isLoad = loadNumber === 0 || lot.loads.some((l) => l.number === loadNumber);
+  if (!isLoad) return { kind: 'not-found', what: 'load' };
+  if (change.personId && !(await personShelf.find(scope, change.personId))) {
+    return badInput('personId', 'id.unknown', 'There is no such person on the crew.');
+  }
+  const seen = seenAt(change.at, now);
+  if (seen.kind !== 'done') return seen;
+  const before = await readMark(scope, lotId, loadNumber, stepKey);
+  const after = markAfter(before, change, seen.value.toISOString());
+  const isWritten = before.version === change.version && (await writeMark(scope, lotId, after));
+  const current = isWritten ? after : await readMark(scope, lotId, loadNumber, stepKey);
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}
+
+/** Writes the note that is pinned to a lot. */
+export async function changeNote(
+  scope: Scope,
+  lotId: string,
+  { note, version }: NoteChange,
+): Promise<Result<Lot>> {
+  const isWritten = await updateLot(scope, lotId, version, { note });
+  const current = await findLot(scope, lotId);
+  if (!current) return NO_LOT;
+  return isWritten ? done(current) : { kind: 'stale', current, sent: { note, version } };
+}
+
+/** Writes what a lot left behind and what was trimmed off. */
+export async function changeLosses(
+  scope: Scope,
+  lotId: string,
+  change: LossChange,
+): Promise<Result<Lot>> {
+  const { leftG, trimG, version } = change;
+  const isWritten = await updateLot(scope, lotId, version, { leftG, trimG });
+  const current = await findLot(scope, lotId);
+  if (!current) return NO_LOT;
+  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+}
+
+/** Takes a lot back that was started by mistake, or restores it. Nothing of it is lost. */
+export async function withdrawLot(
+  scope: Scope,
+  lotId: string,
+  { isWithdrawn, version }: WithdrawChange,
+): Promise<Result<{ version: number; isWithdrawn: boolean }>> {
+  const row = await findLotRow(scope, lotId);
+  if (!row) return NO_LOT;
+  const key = activeKeyOf(row.formulaId, row.routeId, row.serviceDate);
+  const other = isWithdrawn ? null : await findActiveLot(scope, key);
+  if (other && other.id !== lotId) return { kind: 'already-started', current: other };
+  const activeKey = isWithdrawn ? null : key;
+  const isWritten = await updateLot(scope, lotId, version, { activeKey });
+  return isWritten
+    ? done({ version: version + 1, isWithdrawn })
+    : {
+        kind: 'stale',
+        current: { version: row.version, isWithdrawn: row.activeKey === null },
+        sent: { isWithdrawn, version },
+      };
+}

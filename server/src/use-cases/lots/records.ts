@@ -1,0 +1,134 @@
+import {
+  LARGEST_PHOTO,
+  type Handover,
+  type HandoverStart,
+  type LotRecord,
+  type PhotoStart,
+  type RecordStart,
+} from '@calm/contract';
+import { v7 as uuid } from 'uuid';
+import { findHandover, insertHandover, writeHandoverRead } from '../../store/lots/handovers';
+import { findLotRow } from '../../store/lots/lots';
+import { insertPhoto } from '../../store/lots/photos';
+import { insertRecord, readLotRecords } from '../../store/lots/records';
+import type { Scope } from '../../database/scope';
+import { badInput, done, type Refusal, type Result } from '../result';
+
+/** Longest that a device may have been away with what it saw, ms. */
+const LONGEST_AWAY_MS = 7 * 24 * 3_600_000;
+
+/** Who writes, and when the house takes it. */
+export interface Writing {
+  readonly personId: string | null;
+  readonly now: Date;
+}
+
+/**
+ * When something was so, by a device: never later than now.
+ *
+ * @returns a refusal when it is from before any device may have been away
+ */
+export function seenAt(at: string | undefined, now: Date): Result<Date> {
+  if (at === undefined) return done(now);
+  const seen = new Date(at);
+  if (now.getTime() - seen.getTime() > LONGEST_AWAY_MS) {
+    return badInput('at', 'at.too-old', 'That is more than a week ago.');
+  }
+  return done(seen < now ? seen : now);
+}
+
+/** Puts on record what was seen of a lot; of one that was taken back too: it was seen. */
+export async function addLotRecord(
+  scope: Scope,
+  lotId: string,
+  { id, at, correctsId, content }: RecordStart,
+  { personId, now }: Writing,
+): Promise<Result<LotRecord>> {
+  if (!(await findLotRow(scope, lotId))) return { kind: 'not-found', what: 'lot' };
+  const seen = seenAt(at, now);
+  if (seen.kind !== 'done') return seen;
+  if (correctsId !== undefined) {
+    const wrong = await cannotCorrect(scope, lotId, correctsId, content.kind);
+    if (wrong) return wrong;
+  }
+  const record: LotRecord = {
+    id,
+    lotId,
+    at: seen.value.toISOString(),
+    personId,
+    correctsId: correctsId ?? null,
+    content,
+  };
+  return (await insertRecord(scope, record))
+    ? done(record)
+    : badInput('id', 'id.taken', 'There is a record of this name already.');
+}
+
+/** Keeps a photo of a lot and puts it on record. Anything that is no JPEG is refused, whatever it says it is. */
+export async function addPhoto(
+  scope: Scope,
+  lotId: string,
+  { id, at, note, jpeg }: PhotoStart,
+  writing: Writing,
+): Promise<Result<LotRecord>> {
+  const bytes = Buffer.from(jpeg, 'base64');
+  if (!isJpeg(bytes) || bytes.length > LARGEST_PHOTO) {
+    return badInput(
+      'jpeg',
+      'photo.kind',
+      'That is no photo that can be kept: a JPEG up to 500 kB.',
+    );
+  }
+  const content = { kind: 'photo', photoId: id, note } as const;
+  const start = { id, content, ...(at !== undefined && { at }) };
+  const record = await addLotRecord(scope, lotId, start, writing);
+  if (record.kind === 'done') await insertPhoto(scope, { id, lotId, jpeg: bytes });
+  return record;
+}
+
+/** Begins and ends as a JPEG does. */
+const isJpeg = (bytes: Buffer): boolean =>
+  bytes.length > 4 &&
+  bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) &&
+  bytes.subarray(-2).equals(Buffer.from([0xff, 0xd9]));
+
+/** Why a record cannot be corrected by one of a kind; null when it can. */
+async function cannotCorrect(
+  scope: Scope,
+  lotId: string,
+  correctsId: string,
+  kind: string,
+): Promise<Refusal | null> {
+  const records = await readLotRecords(scope, lotId);
+  const wrong = records.find(({ id }) => id === correctsId);
+  if (!wrong) return badInput('correctsId', 'id.unknown', 'This lot has no such record.');
+  if (wrong.content.kind !== kind) {
+    return badInput('content/kind', 'kind.other', 'A record is corrected by one of its own kind.');
+  }
+  const later = records.find((each) => each.correctsId === correctsId);
+  return later ? { kind: 'stale', current: later, sent: { correctsId } } : null;
+}
+
+/** Keeps a shift's word to the next one. */
+export async function addHandover(
+  scope: Scope,
+  { at, ...start }: HandoverStart,
+  { personId, now }: Writing,
+): Promise<Result<Handover>> {
+  const seen = seenAt(at, now);
+  if (seen.kind !== 'done') return seen;
+  const handover = { id: uuid(), at: seen.value.toISOString(), personId, ...start, read: null };
+  await insertHandover(scope, handover);
+  return done(handover);
+}
+
+/** Puts on record that somebody has read a handover; the first one counts. */
+export async function readHandover(
+  scope: Scope,
+  id: string,
+  { personId, now }: Writing,
+): Promise<Result<Handover>> {
+  await writeHandoverRead(scope, id, now, personId);
+  const handover = await findHandover(scope, id);
+  return handover ? done(handover) : { kind: 'not-found', what: 'handover' };
+}

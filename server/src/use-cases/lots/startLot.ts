@@ -1,0 +1,149 @@
+import {
+  adviseLoad,
+  lotItem,
+  plannedLotOf,
+  productsOfDough,
+  recipeFor,
+  scaleRecipe,
+  stagesOfPlan,
+  localDateOf,
+} from '@calm/domain';
+import type { House, HouseBook, Lot, LotStart, Product, Recipe, Service } from '@calm/contract';
+import { countBack, type LotSize, type PlannedStage } from '@calm/core';
+import { v7 as uuid } from 'uuid';
+import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../../store/lots/lots';
+import { readPlan } from '../../store/plan/plans';
+import type { Scope } from '../../database/scope';
+import { servicesBetween } from '../demand/calendar';
+import { learnedFrictions } from '../book/frictions';
+import { bookOf } from '../book/losses';
+import { done, type Result } from '../result';
+
+/**
+ * Starts a lot: freezes its recipe and counts, splits it into loads and gives it a code. Refused
+ * when the same dough is under way for that date, or cannot be scaled.
+ */
+export async function startLot(
+  scope: Scope,
+  house: House,
+  start: LotStart,
+  now: Date,
+): Promise<Result<Lot>> {
+  const book = await bookOf(scope, house);
+  const product = book.products.find((p) => p.id === start.productId);
+  if (!product) return { kind: 'not-found', what: 'product' };
+  const problems = wrongIds(book, product, start);
+  if (problems.length > 0) return { kind: 'bad-input', errors: problems };
+
+  const services = await servicesBetween(scope, house, { from: start.serviceDate, days: 1 }, now);
+  const times = timesFor(start, services);
+  if (!times) return { kind: 'not-found', what: 'service' };
+
+  const activeKey = activeKeyOf(product.formulaId, product.routeId, start.serviceDate);
+  const underWay = await findActiveLot(scope, activeKey);
+  if (underWay) return { kind: 'already-started', current: underWay };
+
+  const recipe = recipeFor(book, product, start.mixerId);
+  const items = productsOfDough(book, product)
+    .map((p) => lotItem(p, start.items.find((item) => item.productId === p.id)?.count ?? 0))
+    .filter((item) => item.count > 0);
+  const scaled = scaleRecipe(recipe, items);
+  if (!scaled.ok) return { kind: 'cannot-scale', reasons: scaled.reasons };
+
+  const frictionC = await frictionFor(scope, book, start.mixerId, product.formulaId);
+  const id = uuid();
+  const isWritten = await insertLot(scope, {
+    lot: {
+      id,
+      code: await nextCode(scope, book, product, start.serviceDate, now),
+      serviceDate: start.serviceDate,
+      formulaId: product.formulaId,
+      routeId: product.routeId,
+      mixerId: start.mixerId,
+      startedAt: now,
+      ...times,
+      recipe,
+      planned: await plannedStages(scope, product, services, times, recipe, {
+        loads: scaled.value.loads.length,
+        balls: scaled.value.totals.balls,
+      }),
+      activeKey,
+    },
+    items,
+    loads: scaled.value.loads.map((load, i) => ({
+      number: i + 1,
+      ...start.temps,
+      frictionC,
+      waterTempC: adviseLoad(recipe, load, start.temps, frictionC).pourTempC,
+      doughOutC: null,
+    })),
+  });
+  return isWritten
+    ? done((await findLot(scope, id)) as Lot)
+    : { kind: 'already-started', current: await findActiveLot(scope, activeKey) };
+}
+
+/** Ids that the schema cannot check: another house's, or another dough's. */
+function wrongIds(book: HouseBook, product: Product, start: LotStart) {
+  const dough = new Set(productsOfDough(book, product).map((p) => p.id));
+  const wrong = (path: string, message: string) => ({ path, code: 'id.unknown', message });
+  return [
+    ...(book.mixers.some((m) => m.id === start.mixerId)
+      ? []
+      : [wrong('mixerId', 'There is no such mixer in this house.')]),
+    ...start.items.flatMap((item, i) =>
+      dough.has(item.productId)
+        ? []
+        : [wrong(`items/${i}/productId`, 'This product is not made of this dough.')],
+    ),
+  ];
+}
+
+/** First doors and last close of the day's services that want any of the lot's products. */
+function timesFor(start: LotStart, services: readonly Service[]) {
+  const made = new Set(start.items.map((item) => item.productId));
+  const wanting = services.filter((service) =>
+    service.counts.some((c) => made.has(c.productId) && c.count > 0),
+  );
+  const [first] = wanting.length > 0 ? wanting : services;
+  const last = (wanting.length > 0 ? wanting : services).at(-1);
+  if (!first || !last) return null;
+  return { doorsAt: new Date(first.startsAt), closeAt: new Date(last.endsAt) };
+}
+
+/** Its stages as the plan has them now, or counted back from its doors. */
+async function plannedStages(
+  scope: Scope,
+  product: Product,
+  services: readonly Service[],
+  { doorsAt }: { readonly doorsAt: Date },
+  { route }: Recipe,
+  size: LotSize,
+): Promise<PlannedStage[]> {
+  const first = services.find(({ startsAt }) => Date.parse(startsAt) === doorsAt.getTime());
+  const { content } = await readPlan(scope);
+  const planned = first && plannedLotOf(content, product, first);
+  return (planned && stagesOfPlan(planned, route)) ?? countBack(route, doorsAt.getTime(), size);
+}
+
+async function frictionFor(scope: Scope, book: HouseBook, mixerId: string, formulaId: string) {
+  const setC = (id: string) => book.mixers.find((m) => m.id === id)?.frictionC ?? 0;
+  const learned = await learnedFrictions(scope, setC);
+  const match = learned.find((f) => f.mixerId === mixerId && f.formulaId === formulaId);
+  return match?.frictionC ?? setC(mixerId);
+}
+
+/** `YR-1124-A`: the formula's letters, the day it is mixed, and which lot of that dough it is. */
+async function nextCode(
+  scope: Scope,
+  book: HouseBook,
+  product: Product,
+  serviceDate: string,
+  now: Date,
+): Promise<string> {
+  const formula = book.formulas.find((f) => f.id === product.formulaId);
+  const [, month, day] = localDateOf(now, book.house.timeZone).split('-');
+  const before = await countLots(scope, product.formulaId, serviceDate);
+  const letter = String.fromCharCode('A'.charCodeAt(0) + (before % 26));
+  return `${formula?.code}-${month}${day}-${letter}`;
+}

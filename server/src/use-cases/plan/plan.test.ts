@@ -1,0 +1,139 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import {
+  dateOfService,
+  followWeek,
+  lotsUnderWay,
+  problemOfWeek,
+  weekOfHouse,
+  datesFrom,
+  instantOf,
+} from '@calm/domain';
+import { NO_PLAN, paths, type PlanContent, type PublishedPlan, type Shift } from '@calm/contract';
+import { checkWeek } from '@calm/core/test-support';
+import { conflictsOf, settleWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
+import { HOUSE, NOW, problemOf, startHouse, TODAY } from '../../test-support/testHouse';
+
+type House = Awaited<ReturnType<typeof startHouse>>;
+let house: House;
+beforeAll(async () => {
+  house = await startHouse();
+});
+afterAll(() => house.drop());
+
+const DAYS = 8;
+const ZONE = 'Europe/Copenhagen';
+
+/** Lantern Yard's coming week, as the page reads it. */
+async function comingWeek() {
+  const [book, services, lots, shifts] = await Promise.all([
+    house.book(),
+    house.services(TODAY, DAYS),
+    house.lots(TODAY, DAYS),
+    house.get<Shift[]>(paths.shifts(HOUSE, TODAY, DAYS)),
+  ]);
+  const document = weekOfHouse({
+    book,
+    services,
+    shifts,
+    usage: [],
+    nowMin: Date.parse(NOW) / 60_000,
+    midnights: datesFrom(TODAY, DAYS).map((date) => instantOf(date, 0, ZONE).toISOString()),
+    published: NO_PLAN,
+  });
+  const problem = problemOfWeek(document);
+  const underWay = lotsUnderWay(problem, book, lots, NO_PLAN);
+  return { book, document, problem, underWay };
+}
+
+describe('the demo house’s coming week', () => {
+  it('can be planned: what is under way and what is to be made, without a conflict', async () => {
+    const { book, document, problem, underWay } = await comingWeek();
+    expect(weekFaults(problem)).toEqual([]);
+    expect(underWay.length).toBeGreaterThan(3);
+    expect(conflictsOf(problem, { lots: underWay }).filter(({ kind }) => kind !== 'open')).toEqual(
+      [],
+    );
+    const rest = weekWithout(problem, underWay);
+    const search = settleWeek(rest);
+    let settled = search.next().value;
+    for (let i = 0; i < 12 && settled.open > 0; i += 1) settled = search.next().value;
+    expect(settled.plan.open).toEqual([]);
+    expect(checkWeek(rest, settled.plan)).toEqual([]);
+    const lots = [...underWay, ...settled.plan.lots];
+    expect(conflictsOf(problem, { lots })).toEqual([]);
+    for (const { serviceIds } of settled.plan.lots) {
+      expect(new Set(serviceIds.map(dateOfService)).size).toBe(1);
+    }
+
+    const mixed = new Set(underWay.map(({ id }) => id));
+    const followed = followWeek(document, lots, { places: book.places, asIfs: [], mixed });
+    expect(followed.rounds).toBeLessThan(4);
+    expect(followed.climate.rooms.map(({ place }) => place).sort()).toEqual([
+      'Under-counter',
+      'Walk-in',
+    ]);
+    for (const { lotId, dose, ways } of followed.lots) {
+      expect(ways.length).toBeGreaterThan(0);
+      expect(dose === null).toBe(mixed.has(lotId));
+    }
+    const dosed = followed.lots.filter(({ dose }) => dose?.kind === 'dosed');
+    expect(dosed.length).toBe(settled.plan.lots.length);
+  });
+});
+
+/** A plan of one lot, as it might be published. */
+async function onePlan(): Promise<PlanContent> {
+  const { problem } = await comingWeek();
+  const [lot] = settleWeek(problem).next().value.plan.lots as WeekPlan['lots'];
+  if (!lot) throw new Error('the demo week has lots');
+  return { lots: [lot], pins: [], asIfs: [] };
+}
+
+describe('a plan', () => {
+  it('is published over the one it was made from, and goes out as calendar and table', async () => {
+    const at = paths.plan(HOUSE);
+    expect(await house.get<PublishedPlan>(at)).toEqual({
+      version: 0,
+      publishedAt: null,
+      content: NO_PLAN,
+    });
+    const content = await onePlan();
+    const res = await house.http.put(at).send({ version: 0, content });
+    expect(res.body).toEqual({ version: 1, publishedAt: NOW, content });
+    expect(await house.get<PublishedPlan>(at)).toEqual(res.body);
+    expect((await house.get<PublishedPlan>(paths.plan('other-yard'))).version).toBe(0);
+
+    const late = problemOf<PublishedPlan>(await house.http.put(at).send({ version: 0, content }));
+    expect(late).toMatchObject({ type: '/problems/stale', current: { version: 1 } });
+
+    const [step] = content.lots[0]?.steps ?? [];
+    const [personId = ''] = step?.personIds ?? [];
+    const everybody = await house.http.get(paths.planCalendar(HOUSE));
+    expect(everybody.headers['content-type']).toContain('text/calendar');
+    const eventsIn = (text: string) => text.match(/BEGIN:VEVENT/g)?.length ?? 0;
+    expect(eventsIn(everybody.text)).toBe(content.lots[0]?.steps.length);
+    const own = await house.http.get(paths.planCalendar(HOUSE, personId));
+    const mine = content.lots[0]?.steps.filter(({ personIds }) => personIds.includes(personId));
+    expect(eventsIn(own.text)).toBe(mine?.length);
+    expect(own.text).toMatch(/SUMMARY:[A-Z][a-z -]+: \w+ dough/);
+
+    const table = (await house.http.get(paths.planCsv(HOUSE))).text.split('\r\n');
+    expect(table[0]).toBe('start,end,work,dough,for,people,mixer,dough (kg),loads');
+    expect(table.length).toBe(1 + (content.lots[0]?.steps.length ?? 0));
+  });
+
+  it('is refused whole when it is none', async () => {
+    const send = (content: object) =>
+      house.http.put(paths.plan(HOUSE)).send({ version: 1, content });
+    const { lots } = await onePlan();
+    const wrong = [
+      { lots, pins: [] },
+      { lots: [...lots, ...lots], pins: [], asIfs: [] },
+      { lots: [{ ...lots[0], steps: [] }], pins: [], asIfs: [] },
+      { lots, pins: [], asIfs: [{ kind: 'rain' }] },
+    ];
+    for (const content of wrong) {
+      expect(problemOf(await send(content))).toMatchObject({ type: '/problems/bad-input' });
+    }
+  });
+});

@@ -1,0 +1,17 @@
+import type { PlanPublication, PublishedPlan } from '@calm/contract';
+import { addPlan, readPlan } from '../../store/plan/plans';
+import type { Scope } from '../../database/scope';
+import { done, type Result } from '../result';
+
+/** Publishes a plan over the one it was made from. */
+export async function publishPlan(
+  scope: Scope,
+  { version, content }: PlanPublication,
+  now: Date,
+): Promise<Result<PublishedPlan>> {
+  const current = await readPlan(scope);
+  const isNext = current.version === version;
+  const isAdded = isNext && (await addPlan(scope, version + 1, now, content));
+  if (!isAdded) return { kind: 'stale', current: await readPlan(scope), sent: { version } };
+  return done(await readPlan(scope));
+}
