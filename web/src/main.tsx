@@ -8,9 +8,9 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
 import { App } from './shell/App';
-import { Themed } from './shell/Themed';
-import './shell/base.css';
-import { setClock, setClockFromLastTime } from './state/clock';
+import { Themed } from './shell/theme/Themed';
+import './shell/theme/base.css';
+import { setClock, setClockFromLastTime } from './state/time/clock';
 import { makeStore } from './state/store';
 import './words';
 

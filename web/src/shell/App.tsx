@@ -1,10 +1,10 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Tonight } from '../places/tonight/Tonight';
-import { Waiting } from '../parts/Waiting';
-import { useHousesQuery } from '../state/api';
-import { NoHouse } from './NoHouse';
-import { Gate } from './Gate';
+import { Waiting } from '../parts/messages/Waiting';
+import { useHousesQuery } from '../state/api/api';
+import { NoHouse } from './sign-in/NoHouse';
+import { Gate } from './sign-in/Gate';
 import { Shell } from './Shell';
 import { NoSuchPage } from './NoSuchPage';
 
@@ -13,35 +13,45 @@ function place(load: () => Promise<ComponentType>): ComponentType {
   return lazy(async () => ({ default: await load() }));
 }
 
-const Demand = place(async () => (await import('../places/demand/Demand')).Demand);
-const Shopping = place(async () => (await import('../places/demand/Shopping')).Shopping);
-const Services = place(async () => (await import('../places/demand/Services')).Services);
-const History = place(async () => (await import('../places/demand/History')).History);
-const Formulas = place(async () => (await import('../places/formulas/Formulas')).Formulas);
-const FormulaPage = place(async () => (await import('../places/formulas/FormulaPage')).FormulaPage);
-const RoutesPage = place(async () => (await import('../places/formulas/Routes')).Routes);
-const RoutePage = place(async () => (await import('../places/formulas/RoutePage')).RoutePage);
-const Pantry = place(async () => (await import('../places/formulas/Pantry')).Pantry);
-const WhatIf = place(async () => (await import('../places/formulas/WhatIf')).WhatIf);
-const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
-const DayPaper = place(async () => (await import('../places/plan/DayPaper')).DayPaper);
-const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
-const BatchSheet = place(async () => (await import('../places/mix/BatchSheet')).BatchSheet);
-const WeighOff = place(async () => (await import('../places/mix/WeighOff')).WeighOff);
-const DivideAndBall = place(
-  async () => (await import('../places/mix/DivideAndBall')).DivideAndBall,
+const Demand = place(async () => (await import('../places/demand/week/Demand')).Demand);
+const Shopping = place(async () => (await import('../places/demand/shopping/Shopping')).Shopping);
+const Services = place(async () => (await import('../places/demand/services/Services')).Services);
+const History = place(async () => (await import('../places/demand/history/History')).History);
+const Formulas = place(async () => (await import('../places/formulas/list/Formulas')).Formulas);
+const FormulaPage = place(
+  async () => (await import('../places/formulas/formula/FormulaPage')).FormulaPage,
 );
-const Paper = place(async () => (await import('../places/mix/Paper')).Paper);
-const WalkIn = place(async () => (await import('../places/walk-in/WalkIn')).WalkIn);
-const AlarmPage = place(async () => (await import('../places/walk-in/AlarmPage')).AlarmPage);
-const AirPage = place(async () => (await import('../places/walk-in/AirPage')).AirPage);
-const LoadIn = place(async () => (await import('../places/walk-in/LoadIn')).LoadIn);
-const ColdWhatIf = place(async () => (await import('../places/walk-in/ColdWhatIf')).ColdWhatIf);
-const ColdRecord = place(async () => (await import('../places/walk-in/ColdRecord')).ColdRecord);
-const Places = place(async () => (await import('../places/walk-in/Places')).Places);
-const Crew = place(async () => (await import('../places/crew/Crew')).Crew);
-const MyShift = place(async () => (await import('../places/crew/MyShift')).MyShift);
-const HandoverPage = place(async () => (await import('../places/crew/HandoverPage')).HandoverPage);
+const RoutesPage = place(async () => (await import('../places/formulas/routes/Routes')).Routes);
+const RoutePage = place(
+  async () => (await import('../places/formulas/routes/RoutePage')).RoutePage,
+);
+const Pantry = place(async () => (await import('../places/formulas/pantry/Pantry')).Pantry);
+const WhatIf = place(async () => (await import('../places/formulas/what-if/WhatIf')).WhatIf);
+const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
+const DayPaper = place(async () => (await import('../places/plan/paper/DayPaper')).DayPaper);
+const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
+const BatchSheet = place(async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet);
+const WeighOff = place(async () => (await import('../places/mix/bench/WeighOff')).WeighOff);
+const DivideAndBall = place(
+  async () => (await import('../places/mix/bench/DivideAndBall')).DivideAndBall,
+);
+const Paper = place(async () => (await import('../places/mix/paper/Paper')).Paper);
+const WalkIn = place(async () => (await import('../places/walk-in/racks/WalkIn')).WalkIn);
+const AlarmPage = place(async () => (await import('../places/walk-in/alarms/AlarmPage')).AlarmPage);
+const AirPage = place(async () => (await import('../places/walk-in/air/AirPage')).AirPage);
+const LoadIn = place(async () => (await import('../places/walk-in/load-in/LoadIn')).LoadIn);
+const ColdWhatIf = place(
+  async () => (await import('../places/walk-in/what-if/ColdWhatIf')).ColdWhatIf,
+);
+const ColdRecord = place(
+  async () => (await import('../places/walk-in/record/ColdRecord')).ColdRecord,
+);
+const Places = place(async () => (await import('../places/walk-in/setup/Places')).Places);
+const Crew = place(async () => (await import('../places/crew/rota/Crew')).Crew);
+const MyShift = place(async () => (await import('../places/crew/shift/MyShift')).MyShift);
+const HandoverPage = place(
+  async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
+);
 const LotPage = place(async () => (await import('../places/log/LotPage')).LotPage);
 const Log = place(async () => (await import('../places/log/Log')).Log);
 const House = place(async () => (await import('../places/house/House')).House);

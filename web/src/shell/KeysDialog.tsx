@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useTranslation } from 'react-i18next';
 import styles from './KeysDialog.module.css';
-import { STOPS } from './stops';
+import { STOPS } from './spine/stops';
 
 /** The list of keys, opened by `?`. */
 export function KeysDialog({

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import { Message } from '../parts/Message';
-import { useHouse } from '../state/useBoard';
+import { Message } from '../parts/messages/Message';
+import { useHouse } from '../state/board/useBoard';
 
 /** An address that leads nowhere. */
 export function NoSuchPage() {

@@ -1,11 +1,11 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { useNotices } from '../parts/Notices';
-import { moved, settled, snappedToNow } from '../state/cursor';
+import { useNotices } from '../parts/messages/Notices';
+import { moved, settled, snappedToNow } from '../state/time/cursor';
 import { useAppDispatch } from '../state/store';
-import { useHouse } from '../state/useBoard';
-import { useCursor } from '../state/useCursor';
-import { STOPS } from './stops';
+import { useHouse } from '../state/board/useBoard';
+import { useCursor } from '../state/time/useCursor';
+import { STOPS } from './spine/stops';
 
 const MIN_MS = 60_000;
 const CURSOR_KEYS: Readonly<Record<string, number>> = {

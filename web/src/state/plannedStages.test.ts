@@ -3,8 +3,8 @@ import { NO_PLAN, type PlanContent, type Service } from '@calm/contract';
 import { preferredLot, type PlannedLot, type WeekProblem } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { coverOf, shiftTimes } from './crewCover';
-import type { Board } from './useBoard';
+import { coverOf, shiftTimes } from './board/crewCover';
+import type { Board } from './board/useBoard';
 
 const book = exampleBook();
 const DATE = '2026-11-27';

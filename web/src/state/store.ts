@@ -1,11 +1,11 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
-import { api } from './api';
-import { cursorSlice } from './cursor';
-import { draftsSlice, storeDrafts } from './drafts';
-import { outboxSlice, storeErrands } from './outbox';
-import { planDraftsSlice, storePlanDrafts } from './planDraft';
+import { api } from './api/api';
+import { cursorSlice } from './time/cursor';
+import { draftsSlice, storeDrafts } from './drafts/drafts';
+import { outboxSlice, storeErrands } from './outbox/outbox';
+import { planDraftsSlice, storePlanDrafts } from './drafts/planDraft';
 import { preferencesSlice, storePreferences } from './preferences';
 
 /** Makes the store. Called once the clock is set. */

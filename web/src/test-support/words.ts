@@ -1,5 +1,5 @@
 import { createInstance } from 'i18next';
-import { makeFormats } from '../parts/format';
+import { makeFormats } from '../parts/format/format';
 import { english } from '../words/english';
 
 /*

@@ -1,6 +1,6 @@
 import { useTranslation } from 'react-i18next';
-import { PlaceNav } from '../../parts/PlaceNav';
-import { useHouse } from '../../state/useBoard';
+import { PlaceNav } from '../../parts/layout/PlaceNav';
+import { useHouse } from '../../state/board/useBoard';
 
 /** The pages of Crew. */
 export function CrewNav() {

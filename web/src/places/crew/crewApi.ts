@@ -10,8 +10,8 @@ import {
   type ShiftPattern,
   type ShiftPatternContent,
 } from '@calm/contract';
-import { api } from '../../state/api';
-import { shelfWrites, type Removed } from '../../state/shelfWrites';
+import { api } from '../../state/api/api';
+import { shelfWrites, type Removed } from '../../state/api/recordWrites';
 
 /** The crew, its shifts, and who did what. */
 const crewApi = api.injectEndpoints({

@@ -18,8 +18,8 @@ import {
   type ServicePattern,
   type ServicePatternContent,
 } from '@calm/contract';
-import { api, keepInServices, type Stretch } from '../../state/api';
-import { shelfWrites } from '../../state/shelfWrites';
+import { api, keepInServices, type Stretch } from '../../state/api/api';
+import { shelfWrites } from '../../state/api/recordWrites';
 
 /** Which number of the week. */
 interface CellAddress {

@@ -5,7 +5,7 @@ import {
   type FormulaStart,
   type FormulaVersion,
 } from '@calm/contract';
-import { api, keepInBook } from '../../state/api';
+import { api, keepInBook } from '../../state/api/api';
 
 const formulasApi = api.injectEndpoints({
   endpoints: (build) => ({

@@ -8,8 +8,8 @@ import {
   type RouteRecord,
 } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
-import { api, keepInBook } from '../../state/api';
-import type { Added, Changed, Removed } from '../../state/shelfWrites';
+import { api, keepInBook } from '../../state/api/api';
+import type { Added, Changed, Removed } from '../../state/api/recordWrites';
 
 /** Adding, changing and taking away what the book holds besides formulas. */
 const recordsApi = api.injectEndpoints({

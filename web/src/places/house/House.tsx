@@ -1,4 +1,4 @@
-import { ComingPlace } from '../../parts/ComingPlace';
+import { ComingPlace } from './ComingPlace';
 
 /** Not built yet: says what will be here and where to go today. */
 export function House() {

@@ -3,12 +3,12 @@ import { type BoardLot, doughOnItsWay, doughOutOf, stagesAsTheyAre } from '@calm
 import { STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../parts/format';
-import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/SwellingRibbon';
-import { useWidth } from '../../parts/useWidth';
-import { markOf } from '../../state/outboxLots';
-import type { WayAnswer } from '../../workers/engineAnswers';
-import { useWay } from '../../workers/useWay';
+import { useFormats } from '../../parts/format/format';
+import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/lots/SwellingRibbon';
+import { useWidth } from '../../parts/layout/useWidth';
+import { markOf } from '../../state/outbox/outboxLots';
+import type { WayAnswer } from '../../workers/engine/engineAnswers';
+import { useWay } from '../../workers/engine/useSimulation';
 import styles from './Log.module.css';
 
 const HOUR_MS = 3_600_000;

@@ -13,12 +13,12 @@ import { standing } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Choice } from '../../parts/Choice';
-import { useFormats } from '../../parts/format';
-import { NumberField } from '../../parts/NumberField';
-import { BALLS, KITCHEN_TEMP } from '../../parts/readNumber';
-import { TextCell } from '../../parts/TextCell';
-import { useAddRecord } from '../../state/useRecords';
+import { Choice } from '../../parts/fields/Choice';
+import { useFormats } from '../../parts/format/format';
+import { NumberField } from '../../parts/fields/NumberField';
+import { BALLS, KITCHEN_TEMP } from '../../parts/fields/readNumber';
+import { TextCell } from '../../parts/fields/TextCell';
+import { useAddRecord } from '../../state/outbox/useRecords';
 import styles from './Log.module.css';
 import { TakePhoto } from './TakePhoto';
 

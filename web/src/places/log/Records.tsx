@@ -9,9 +9,9 @@ import Button from '@mui/material/Button';
 import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats, type Formats } from '../../parts/format';
-import { TextCell } from '../../parts/TextCell';
-import { useAddRecord } from '../../state/useRecords';
+import { useFormats, type Formats } from '../../parts/format/format';
+import { TextCell } from '../../parts/fields/TextCell';
+import { useAddRecord } from '../../state/outbox/useRecords';
 import styles from './Log.module.css';
 
 /** What is read with the weights, not one by one. */

@@ -3,8 +3,8 @@ import Button from '@mui/material/Button';
 import type { Lot } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNotices } from '../../parts/Notices';
-import { problemOf } from '../../state/api';
+import { useNotices } from '../../parts/messages/Notices';
+import { problemOf } from '../../state/api/api';
 import { useAddPhotoMutation } from './logApi';
 import { smallJpeg } from './smallJpeg';
 

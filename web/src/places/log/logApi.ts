@@ -6,7 +6,7 @@ import {
   type LotRecord,
   type PhotoStart,
 } from '@calm/contract';
-import { api } from '../../state/api';
+import { api } from '../../state/api/api';
 
 const logApi = api.injectEndpoints({
   endpoints: (build) => ({

@@ -1,16 +1,16 @@
 import { whereIs, type BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { Ball } from '../../parts/Ball';
-import { Failed } from '../../parts/Failed';
-import { useFormats } from '../../parts/format';
-import { Page } from '../../parts/Page';
-import { Waiting } from '../../parts/Waiting';
-import { silhouetteOf, stateWord } from '../../state/lotWords';
-import { useBoard, type Board } from '../../state/useBoard';
-import { useCursor } from '../../state/useCursor';
+import { Ball } from '../../parts/lots/Ball';
+import { Failed } from '../../parts/messages/Failed';
+import { useFormats } from '../../parts/format/format';
+import { Page } from '../../parts/layout/Page';
+import { Waiting } from '../../parts/messages/Waiting';
+import { silhouetteOf, stateWord } from '../../state/board/lotWords';
+import { useBoard, type Board } from '../../state/board/useBoard';
+import { useCursor } from '../../state/time/useCursor';
 import styles from './Mix.module.css';
-import { stopOf } from '../../state/lotStop';
+import { stopOf } from '../../state/board/lotStop';
 
 /** The doughs at the mixer now, and the next to be made. */
 export function Mix() {

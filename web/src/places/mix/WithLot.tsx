@@ -2,12 +2,12 @@ import type { BoardLot } from '@calm/domain';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useParams } from 'react-router';
-import { Failed } from '../../parts/Failed';
-import { useFormats } from '../../parts/format';
-import { Message } from '../../parts/Message';
-import { Waiting } from '../../parts/Waiting';
-import { useBoard, type Board } from '../../state/useBoard';
-import { findBoardLot } from './useSheet';
+import { Failed } from '../../parts/messages/Failed';
+import { useFormats } from '../../parts/format/format';
+import { Message } from '../../parts/messages/Message';
+import { Waiting } from '../../parts/messages/Waiting';
+import { useBoard, type Board } from '../../state/board/useBoard';
+import { findBoardLot } from './sheet/useSheet';
 
 /** A page about the lot that the address names by its date and product; or why there is none. */
 export function WithLot({

@@ -6,7 +6,7 @@ import {
   type NoteChange,
   type WithdrawChange,
 } from '@calm/contract';
-import { api } from '../../state/api';
+import { api } from '../../state/api/api';
 
 interface OfLot {
   readonly house: string;

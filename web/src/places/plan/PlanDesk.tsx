@@ -1,13 +1,13 @@
 import { conflictsOf, type Conflict, type StepRef } from '@calm/core';
 import { startTransition, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import type { FollowedPlan } from '../../workers/planAnswers';
-import { PlanPicture, type InHand } from './PlanPicture';
+import type { FollowedPlan } from '../../workers/plan/planAnswers';
+import { PlanPicture, type InHand } from './picture/PlanPicture';
 import type { PlanWords } from './planWords';
-import type { PlanSayings } from './sayConflict';
-import { StepFacts } from './StepFacts';
-import type { Bending } from './useBending';
-import { useInHand } from './useFollowed';
-import type { PlanWeek } from './usePlanWeek';
+import type { PlanSayings } from './conflicts/conflictMessages';
+import { StepFacts } from './steps/StepFacts';
+import type { Bending } from './editing/usePlanEditing';
+import { useInHand } from './editing/useSimulatedPlan';
+import type { PlanWeek } from './editing/usePlanWeek';
 
 /** The picture with what is in hand in it, and the facts of the step that is picked. */
 export function PlanDesk({

@@ -1,5 +1,5 @@
 import { paths, type PlanPublication, type PublishedPlan } from '@calm/contract';
-import { api } from '../../state/api';
+import { api } from '../../state/api/api';
 
 const planApi = api.injectEndpoints({
   endpoints: (build) => ({

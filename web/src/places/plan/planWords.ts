@@ -4,8 +4,8 @@ import { CALLED_IN, type PlannedLot, type PlannedStep } from '@calm/core';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats, type Formats } from '../../parts/format';
-import type { PlanWeek } from './usePlanWeek';
+import { useFormats, type Formats } from '../../parts/format/format';
+import type { PlanWeek } from './editing/usePlanWeek';
 
 /** How people, doughs, lots, services and times of a plan are named. */
 export interface PlanWords {

@@ -1,8 +1,8 @@
 import { whereIs, type BoardLot } from '@calm/domain';
 import { stageKey, type PlannedWork, type PullWave } from '@calm/core';
-import { coverOf, shiftTimes } from '../../state/crewCover';
-import type { Board } from '../../state/useBoard';
-import type { LotWindows } from '../../workers/useLotWindows';
+import { coverOf, shiftTimes } from '../../state/board/crewCover';
+import type { Board } from '../../state/board/useBoard';
+import type { LotWindows } from '../../state/board/useLotWindows';
 import type { ServiceBalls } from './serviceBalls';
 
 /** Something that somebody has to decide. */

@@ -15,7 +15,7 @@ import {
   type ServingQuarter,
   type Standing,
 } from '@calm/core';
-import type { LotWindow } from '../../workers/useLotWindows';
+import type { LotWindow } from '../../state/board/useLotWindows';
 
 /** One product at one service: how its balls stand, what is asked for, what to pull next. */
 export interface ServiceBalls {

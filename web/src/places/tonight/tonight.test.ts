@@ -3,8 +3,8 @@ import { serviceIdOf, untouched, boardLots, leadProducts } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import type { Board } from '../../state/useBoard';
-import type { LotWindow } from '../../workers/useLotWindows';
+import type { Board } from '../../state/board/useBoard';
+import type { LotWindow } from '../../state/board/useLotWindows';
 import { decisionsOf, type LotTonight } from './decisions';
 import { serviceBalls } from './serviceBalls';
 

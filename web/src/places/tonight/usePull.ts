@@ -1,10 +1,10 @@
 import type { BoardLot } from '@calm/domain';
 import { stageKey, type PullWave } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useNotices } from '../../parts/Notices';
-import { markOf } from '../../state/outboxLots';
-import { useErrands } from '../../state/useErrands';
-import { useAddRecord } from '../../state/useRecords';
+import { useNotices } from '../../parts/messages/Notices';
+import { markOf } from '../../state/outbox/outboxLots';
+import { useErrands } from '../../state/outbox/useOutboxItems';
+import { useAddRecord } from '../../state/outbox/useRecords';
 import type { ServiceBalls } from './serviceBalls';
 
 /** Puts a wave on record as pulled; the first one ticks the lot's pull off too. Undo takes both back. */

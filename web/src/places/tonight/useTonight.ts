@@ -1,12 +1,12 @@
 import type { Service } from '@calm/contract';
 import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
-import { useUsageQuery } from '../../state/api';
-import { addDays, dateAt } from '../../state/localDate';
-import type { Board } from '../../state/useBoard';
-import { useCursor } from '../../state/useCursor';
-import { useRecords } from '../../state/useRecords';
-import { useLotWindows, type LotBalls } from '../../workers/useLotWindows';
+import { useUsageQuery } from '../../state/api/api';
+import { addDays, dateAt } from '../../state/time/localDate';
+import type { Board } from '../../state/board/useBoard';
+import { useCursor } from '../../state/time/useCursor';
+import { useRecords } from '../../state/outbox/useRecords';
+import { useLotWindows, type LotBalls } from '../../state/board/useLotWindows';
 import { decisionsOf, type Decision, type LotTonight } from './decisions';
 import { serviceBalls, type ServiceBalls } from './serviceBalls';
 

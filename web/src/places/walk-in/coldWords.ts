@@ -1,8 +1,8 @@
 import type { ColdLot } from '@calm/contract';
 import type { TFunction } from 'i18next';
-import type { Silhouette } from '../../parts/Ball';
-import type { Formats } from '../../parts/format';
-import { coldWindow } from '../../state/useCold';
+import type { Silhouette } from '../../parts/lots/Ball';
+import type { Formats } from '../../parts/format/format';
+import { coldWindow } from '../../state/board/useCold';
 
 interface Ends {
   readonly fromMs: number;

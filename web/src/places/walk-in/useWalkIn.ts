@@ -8,11 +8,11 @@ import {
 } from '@calm/domain';
 import type { ColdBoard, ColdLot } from '@calm/contract';
 import { useMemo } from 'react';
-import { addDays, dateAt } from '../../state/localDate';
-import { useBoard, useHouse, type Board } from '../../state/useBoard';
-import { useCold } from '../../state/useCold';
-import { useCursor } from '../../state/useCursor';
-import { useRecords } from '../../state/useRecords';
+import { addDays, dateAt } from '../../state/time/localDate';
+import { useBoard, useHouse, type Board } from '../../state/board/useBoard';
+import { useCold } from '../../state/board/useCold';
+import { useCursor } from '../../state/time/useCursor';
+import { useRecords } from '../../state/outbox/useRecords';
 
 /** Services whose dough may be in the cold: two days back, a week on, as the board. */
 const DAYS_BEFORE = 2;

@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import readSquare from 'jsqr';
 import QRCode from 'qrcode';
-import { isBetween } from '../../shell/quietHours';
-import { addressOfTrays, codeIn } from '../../state/trayCode';
+import { isBetween } from '../../shell/rail/quietHours';
+import { addressOfTrays, codeIn } from '../../state/board/trayCode';
 import { isMoved } from './coldWords';
-import { loadInWays } from './loadInWays';
-import { roundDue } from './roundDue';
+import { loadInWays } from './load-in/loadInChoices';
+import { roundDue } from './air/roundDue';
 import { timesIn } from './timesIn';
 import { spotsWords, spotWords } from './spotWords';
 

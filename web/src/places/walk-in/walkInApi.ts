@@ -11,8 +11,8 @@ import {
   type ReadingsStart,
   type ReadingsTaken,
 } from '@calm/contract';
-import { api, type Stretch } from '../../state/api';
-import { shelfWrites } from '../../state/shelfWrites';
+import { api, type Stretch } from '../../state/api/api';
+import { shelfWrites } from '../../state/api/recordWrites';
 
 const walkInApi = api.injectEndpoints({
   endpoints: (build) => {

@@ -1,0 +1,63 @@
+import { cToF, fToC, G_PER_LB, G_PER_OZ } from '@calm/core';
+import type { Reading } from '../format/format';
+import type { NumberRule } from './readNumber';
+
+/** What a field holds, when a person may read it in other units than it is kept in. */
+export type Measure = 'temp' | 'grams' | 'kilograms';
+
+/** A measure as one person reads and types it. What is kept stays in °C, g and kg. */
+export interface MeasureAsRead {
+  readonly unit: string;
+  readonly toShown: (kept: number) => number;
+  readonly toKept: (shown: number) => number;
+  readonly rule: NumberRule;
+  readonly step: number;
+}
+
+/** Ounces and pounds are larger than grams and kilograms by these; they need more decimals. */
+const FINER_DECIMALS = 2;
+const KG_PER_LB = G_PER_LB / 1000;
+
+/**
+ * A field's measure in a person's units.
+ *
+ * @param rule in the kept unit
+ * @param step by which arrows change it, in the kept unit
+ */
+export function measureAsRead(
+  measure: Measure,
+  units: Reading['units'],
+  rule: NumberRule,
+  step: number,
+): MeasureAsRead {
+  const same = (value: number) => value;
+  if (units === 'metric') {
+    const unit = { temp: '°C', grams: 'g', kilograms: 'kg' }[measure];
+    return { unit, toShown: same, toKept: same, rule, step };
+  }
+  if (measure === 'temp') {
+    const limits = { min: Math.ceil(cToF(rule.min)), max: Math.floor(cToF(rule.max)) };
+    return {
+      unit: '°F',
+      toShown: cToF,
+      toKept: fToC,
+      rule: { ...rule, ...limits },
+      step: step * 2,
+    };
+  }
+  const size = measure === 'grams' ? G_PER_OZ : KG_PER_LB;
+  const decimals = rule.decimals + FINER_DECIMALS;
+  const unit = 10 ** decimals;
+  return {
+    unit: measure === 'grams' ? 'oz' : 'lb',
+    toShown: (kept) => kept / size,
+    toKept: (shown) => shown * size,
+    rule: {
+      ...rule,
+      decimals,
+      min: Math.ceil((rule.min / size) * unit) / unit,
+      max: Math.floor((rule.max / size) * unit) / unit,
+    },
+    step: Number((step / size).toPrecision(1)),
+  };
+}

@@ -1,0 +1,54 @@
+import type { Handover } from '@calm/contract';
+import Button from '@mui/material/Button';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { useSessionQuery } from '../../../state/api/api';
+import type { Board } from '../../../state/board/useBoard';
+import { useMay } from '../../../state/api/usePermission';
+import { useReadHandoverMutation } from '../crewApi';
+import styles from './Handover.module.css';
+import { HandoverParts } from './HandoverParts';
+
+/** One handover, and whether anybody has read it. */
+export function HandoverCard({
+  board: { house, book },
+  handover: { id, at, personId, lines, note, read },
+}: {
+  readonly board: Board;
+  readonly handover: Handover;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { data: me } = useSessionQuery(house);
+  const mayMark = useMay('mark');
+  const [readIt, { isLoading }] = useReadHandoverMutation();
+  const nameOf = (who: string | null) =>
+    book.people.find((person) => person.id === who)?.name ?? '';
+  return (
+    <article className={styles['card']} data-unread={read === null}>
+      <header>
+        <b>{t('crew.handover.from', { name: nameOf(personId), at: f.moment(Date.parse(at)) })}</b>
+        <span className="quiet">
+          {read
+            ? t('crew.handover.readBy', {
+                name: nameOf(read.personId),
+                at: f.moment(Date.parse(read.at)),
+              })
+            : t('crew.handover.unread')}
+        </span>
+        {!read && mayMark && me?.personId !== personId && (
+          <Button
+            variant="contained"
+            size="large"
+            disabled={isLoading}
+            onClick={() => void readIt({ house, id })}
+          >
+            {t('crew.handover.read')}
+          </Button>
+        )}
+      </header>
+      <HandoverParts lines={lines} />
+      {note && <p>{note}</p>}
+    </article>
+  );
+}

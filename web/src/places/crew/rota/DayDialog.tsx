@@ -1,0 +1,118 @@
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import TextField from '@mui/material/TextField';
+import type { Crew, ShiftException, ShiftExceptionContent } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Choice } from '../../../parts/fields/Choice';
+import { useFormats } from '../../../parts/format/format';
+import { FromTo } from '../../../parts/fields/FromTo';
+import { RecordDialog } from '../../../parts/layout/RecordDialog';
+import { useBookQuery } from '../../../state/api/api';
+import { addDays, dateAt } from '../../../state/time/localDate';
+import { useHouse } from '../../../state/board/useBoard';
+import { useCursor } from '../../../state/time/useCursor';
+import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { useAddDayMutation, useChangeDayMutation, useRemoveDayMutation } from '../crewApi';
+
+const INSTEAD = { startMin: 12 * 60, endMin: 20 * 60 };
+
+/** A day on which somebody is away, or comes at other hours than their week says. */
+export function DayDialog({
+  day,
+  crew: { people },
+  onClose,
+}: {
+  /** Null makes a new one. */
+  readonly day: ShiftException | null;
+  readonly crew: Crew;
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const house = useHouse();
+  const { nowMs } = useCursor();
+  const timeZone = useBookQuery(house).data?.house.timeZone ?? 'UTC';
+  const [add] = useAddDayMutation();
+  const [change] = useChangeDayMutation();
+  const [remove] = useRemoveDayMutation();
+  const nameOf = (id: string) => people.find((person) => person.id === id)?.name ?? '';
+  const said = ({ personId, date }: ShiftExceptionContent) => ({
+    name: nameOf(personId),
+    date: f.date(date),
+  });
+  const { keep, takeOut, wrong } = useKeeping<ShiftExceptionContent, ShiftException>({
+    house,
+    record: day,
+    contentOf: plainContent,
+    writes: { add, change, remove },
+    say: {
+      kept: (kept) => t('crew.day.kept', said(kept)),
+      removed: (gone) => t('crew.day.removed', said(gone)),
+    },
+    onClose,
+  });
+  const [content, setContent] = useState<ShiftExceptionContent>(() =>
+    day
+      ? plainContent(day)
+      : {
+          personId: people[0]?.id ?? '',
+          date: addDays(dateAt(nowMs, timeZone), 1),
+          hours: null,
+          note: '',
+        },
+  );
+  const put = (to: Partial<ShiftExceptionContent>) =>
+    setContent((before) => ({ ...before, ...to }));
+  return (
+    <RecordDialog
+      title={t(day ? 'crew.day.change' : 'crew.day.add')}
+      wrong={wrong}
+      onKeep={() => keep({ ...content, note: content.note.trim() })}
+      onRemove={day ? takeOut : undefined}
+      onClose={onClose}
+    >
+      <Choice
+        label={t('crew.day.who')}
+        width="100%"
+        value={content.personId}
+        values={people.map(({ id }) => id)}
+        say={nameOf}
+        onChange={(personId) => put({ personId })}
+      />
+      <TextField
+        required
+        type="date"
+        size="small"
+        label={t('crew.day.date')}
+        value={content.date}
+        onChange={(typed) => put({ date: typed.target.value })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <FormControlLabel
+        label={t('crew.day.isAway')}
+        control={
+          <Switch
+            checked={content.hours === null}
+            onChange={(_event, isAway) => put({ hours: isAway ? null : INSTEAD })}
+          />
+        }
+      />
+      {content.hours && (
+        <FromTo
+          hours={content.hours}
+          nextDay={t('crew.shift.nextDay')}
+          onChange={(hours) => put({ hours })}
+        />
+      )}
+      <TextField
+        size="small"
+        label={t('record.note')}
+        value={content.note}
+        onChange={(typed) => put({ note: typed.target.value })}
+        slotProps={{ htmlInput: { maxLength: 120 } }}
+      />
+      <p className="quiet small">{t('crew.day.how')}</p>
+    </RecordDialog>
+  );
+}

@@ -1,0 +1,43 @@
+import type { Crew } from '@calm/contract';
+import { useTranslation } from 'react-i18next';
+import type { Open } from '../open';
+import styles from './Crew.module.css';
+
+/** Everybody, with what they are here, what they can do, and whether they can come in. */
+export function People({
+  crew: { people },
+  onOpen,
+}: {
+  readonly crew: Crew;
+  readonly onOpen: ((open: Open) => void) | null;
+}) {
+  const { t } = useTranslation();
+  return (
+    <section>
+      <h2>{t('crew.people')}</h2>
+      <table className={styles['people']}>
+        <tbody>
+          {people.map((person) => (
+            <tr key={person.id}>
+              <th scope="row">
+                {onOpen ? (
+                  <button type="button" onClick={() => onOpen({ kind: 'person', of: person })}>
+                    {person.name}
+                  </button>
+                ) : (
+                  person.name
+                )}
+              </th>
+              <td>{t(`roles.${person.role}`)}</td>
+              <td>
+                {person.skills.map((skill) => t(`crew.skills.${skill}`)).join(', ') ||
+                  t('crew.noSkills')}
+              </td>
+              <td className={styles['cannot']}>{!person.canSignIn && t('crew.cannotSignIn')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,65 @@
+import type { Crew, ShiftPattern, ShiftPatternContent } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { FromTo } from '../../../parts/fields/FromTo';
+import { RecordDialog } from '../../../parts/layout/RecordDialog';
+import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { useHouse } from '../../../state/board/useBoard';
+import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { useAddShiftMutation, useChangeShiftMutation, useRemoveShiftMutation } from '../crewApi';
+
+const DAY = { startMin: 9 * 60, endMin: 17 * 60 };
+
+/** A shift that comes every week. */
+export function ShiftDialog({
+  shift,
+  personId,
+  weekday,
+  crew,
+  onClose,
+}: {
+  /** Null makes a new one. */
+  readonly shift: ShiftPattern | null;
+  readonly personId: string;
+  readonly weekday: number;
+  readonly crew: Crew;
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const [add] = useAddShiftMutation();
+  const [change] = useChangeShiftMutation();
+  const [remove] = useRemoveShiftMutation();
+  const name = crew.people.find(({ id }) => id === personId)?.name ?? '';
+  const day = f.weekday(Date.parse(`${WEEKDAYS[weekday - 1]}T12:00:00Z`));
+  const { keep, takeOut, wrong } = useKeeping<ShiftPatternContent, ShiftPattern>({
+    house: useHouse(),
+    record: shift,
+    contentOf: plainContent,
+    writes: { add, change, remove },
+    say: {
+      kept: () => t('crew.shift.kept', { name, day }),
+      removed: () => t('crew.shift.removed', { name, day }),
+    },
+    onClose,
+  });
+  const [hours, setHours] = useState(shift ?? DAY);
+  const { startMin, endMin } = hours;
+  return (
+    <RecordDialog
+      title={t('crew.shift.title', { name, day })}
+      wrong={wrong}
+      onKeep={() => keep({ personId, weekday, startMin, endMin })}
+      onRemove={shift ? takeOut : undefined}
+      onClose={onClose}
+    >
+      <FromTo
+        hours={hours}
+        nextDay={t('crew.shift.nextDay')}
+        onChange={(to) => setHours({ ...hours, ...to })}
+      />
+      <p className="quiet small">{t('crew.shift.break')}</p>
+    </RecordDialog>
+  );
+}

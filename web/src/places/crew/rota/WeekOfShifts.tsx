@@ -1,0 +1,88 @@
+import type { Crew } from '@calm/contract';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { clockText } from '../../../parts/fields/TimeOfDay';
+import type { Open } from '../open';
+import styles from './Crew.module.css';
+import { WEEKDAYS } from '../../../parts/format/weekdays';
+
+/** The week as it comes: people down, days across, each shift where it belongs. */
+export function WeekOfShifts({
+  crew: { people, shifts },
+  onOpen,
+}: {
+  readonly crew: Crew;
+  /** Null only shows. */
+  readonly onOpen: ((open: Open) => void) | null;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const dayName = (date: string) => f.weekday(Date.parse(`${date}T12:00:00Z`));
+  return (
+    <section aria-label={t('crew.week')}>
+      <table className={styles['week']}>
+        <thead>
+          <tr>
+            <td />
+            {WEEKDAYS.map((date) => (
+              <th key={date} scope="col">
+                {dayName(date)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {people.map((person) => (
+            <tr key={person.id}>
+              <th scope="row">
+                <b>{person.initials}</b> {person.name}
+              </th>
+              {WEEKDAYS.map((date, i) => {
+                const weekday = i + 1;
+                const own = shifts.filter(
+                  (shift) => shift.personId === person.id && shift.weekday === weekday,
+                );
+                return (
+                  <td key={date}>
+                    {own.map((shift) => {
+                      const hours = `${clockText(shift.startMin)}–${clockText(shift.endMin)}`;
+                      return onOpen ? (
+                        <button
+                          key={shift.id}
+                          type="button"
+                          aria-label={`${person.name}, ${dayName(date)} ${hours}`}
+                          onClick={() =>
+                            onOpen({ kind: 'shift', of: shift, personId: person.id, weekday })
+                          }
+                        >
+                          {hours}
+                        </button>
+                      ) : (
+                        <span key={shift.id}>{hours}</span>
+                      );
+                    })}
+                    {onOpen && own.length === 0 && (
+                      <button
+                        type="button"
+                        className={styles['free'] ?? ''}
+                        aria-label={t('crew.shift.addFor', {
+                          name: person.name,
+                          day: dayName(date),
+                        })}
+                        onClick={() =>
+                          onOpen({ kind: 'shift', of: null, personId: person.id, weekday })
+                        }
+                      >
+                        +
+                      </button>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,109 @@
+import { enoughPercentOf } from '@calm/domain';
+import { STANDARD_STAKES, type House, type HouseStakes } from '@calm/contract';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { LabelledCell } from '../../../parts/fields/LabelledCell';
+import { useNotices } from '../../../parts/messages/Notices';
+import { RecordDialog } from '../../../parts/layout/RecordDialog';
+import { problemOf } from '../../../state/api/api';
+import styles from '../week/Demand.module.css';
+import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
+
+const OFTEN = { min: 50, max: 99.5, decimals: 1 };
+const MONEY = { min: 0.01, max: 100_000, decimals: 2 };
+
+/** What running out weighs against throwing away: as how often, or in money. */
+export function StakesDialog({
+  house,
+  onClose,
+}: {
+  readonly house: House;
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { changed } = useNotices();
+  const [change] = useChangeSettingsMutation();
+  const kept = house.settings.stakes ?? STANDARD_STAKES;
+  const [stakes, setStakes] = useState<HouseStakes>(kept);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const enough = enoughPercentOf({ ...house.settings, stakes });
+  const turn = (kind: string) =>
+    setStakes(
+      kind === 'often'
+        ? { kind: 'often', enoughPercent: Math.round(enough) }
+        : { kind: 'money', short: Math.round(enough) / 10, left: Math.round(100 - enough) / 10 },
+    );
+  const keep = async () => {
+    const send = (to: HouseStakes, version: number) =>
+      change({ house: house.slug, change: { version, stakes: to } }).unwrap();
+    try {
+      const saved = await send(stakes, house.version);
+      changed(t('demand.stakes.kept', { enough: f.percent(enough, 0) }), () =>
+        send(kept, saved.version),
+      );
+      onClose();
+    } catch (error) {
+      const problem = problemOf(error);
+      const isStale = problem?.type === '/problems/stale';
+      setWrong(isStale ? t('record.stale') : (problem?.detail ?? t('errors.notSaved')));
+    }
+  };
+  return (
+    <RecordDialog
+      title={t('demand.stakes.title')}
+      wrong={wrong}
+      onKeep={() => void keep()}
+      onClose={onClose}
+    >
+      <RadioGroup
+        aria-label={t('demand.stakes.title')}
+        value={stakes.kind}
+        onChange={(_event, kind) => turn(kind)}
+      >
+        {(['often', 'money'] as const).map((kind) => (
+          <FormControlLabel
+            key={kind}
+            value={kind}
+            control={<Radio />}
+            label={t(`demand.stakes.${kind}`)}
+          />
+        ))}
+      </RadioGroup>
+      {stakes.kind === 'often' ? (
+        <LabelledCell
+          name={t('demand.stakes.enough')}
+          unit="%"
+          value={stakes.enoughPercent}
+          rule={OFTEN}
+          step={1}
+          onCommit={(enoughPercent) => setStakes({ kind: 'often', enoughPercent })}
+        />
+      ) : (
+        <div className={styles['pairs']}>
+          <LabelledCell
+            name={t('demand.stakes.short')}
+            unit=""
+            value={stakes.short}
+            rule={MONEY}
+            step={0.5}
+            onCommit={(short) => setStakes({ ...stakes, short })}
+          />
+          <LabelledCell
+            name={t('demand.stakes.left')}
+            unit=""
+            value={stakes.left}
+            rule={MONEY}
+            step={0.1}
+            onCommit={(left) => setStakes({ ...stakes, left })}
+          />
+        </div>
+      )}
+      <p className="quiet small">{t('demand.stakes.means', { enough: f.percent(enough, 0) })}</p>
+    </RecordDialog>
+  );
+}

@@ -1,0 +1,148 @@
+import Button from '@mui/material/Button';
+import type { HouseCalendar, ServiceException, ServicePattern } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Failed } from '../../../parts/messages/Failed';
+import { useFormats } from '../../../parts/format/format';
+import { Page } from '../../../parts/layout/Page';
+import { clockText } from '../../../parts/fields/TimeOfDay';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { useBookQuery } from '../../../state/api/api';
+import { dateAt } from '../../../state/time/localDate';
+import { useHouse } from '../../../state/board/useBoard';
+import { useCursor } from '../../../state/time/useCursor';
+import { useCalendarQuery } from '../demandApi';
+import { DemandNav } from '../DemandNav';
+import { ExceptionDialog } from '../week/ExceptionDialog';
+import { PatternDialog } from './PatternDialog';
+import styles from './Services.module.css';
+import { WEEKDAYS } from '../../../parts/format/weekdays';
+
+type Open =
+  | { readonly kind: 'pattern'; readonly of: ServicePattern | null; readonly weekday: number }
+  | { readonly kind: 'exception'; readonly of: ServiceException };
+
+/** When the house sells: its week, and the days that differ. */
+export function Services() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  const { nowMs } = useCursor();
+  const timeZone = useBookQuery(house).data?.house.timeZone ?? 'UTC';
+  const { data: calendar, error, refetch } = useCalendarQuery(house);
+  const [open, setOpen] = useState<Open | null>(null);
+  if (error && !calendar) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!calendar) return <Waiting />;
+  const today = dateAt(nowMs, timeZone);
+  return (
+    <Page
+      title={t('demand.services.title')}
+      lead={t('demand.services.lead')}
+      aside={
+        <Button
+          variant="contained"
+          onClick={() => setOpen({ kind: 'pattern', of: null, weekday: 1 })}
+        >
+          {t('demand.services.add')}
+        </Button>
+      }
+    >
+      <DemandNav />
+      <Week calendar={calendar} today={today} onOpen={setOpen} />
+      <Differing calendar={calendar} today={today} onOpen={setOpen} />
+      {open?.kind === 'pattern' && (
+        <PatternDialog
+          pattern={open.of}
+          weekday={open.weekday}
+          today={today}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open?.kind === 'exception' && (
+        <ExceptionDialog
+          date={open.of.date}
+          patterns={calendar.patterns}
+          exception={open.of}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </Page>
+  );
+}
+
+interface Shown {
+  readonly calendar: HouseCalendar;
+  readonly today: string;
+  readonly onOpen: (open: Open) => void;
+}
+
+/** The week's days down, each with its services. */
+function Week({ calendar, today, onOpen }: Shown) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const inForce = calendar.patterns.filter(
+    ({ lastDate }) => lastDate === null || lastDate >= today,
+  );
+  return (
+    <table className={styles['week']}>
+      <tbody>
+        {WEEKDAYS.map((date, i) => {
+          const weekday = i + 1;
+          const patterns = inForce.filter((pattern) => pattern.weekday === weekday);
+          return (
+            <tr key={date}>
+              <th scope="row">{f.weekday(Date.parse(`${date}T12:00:00Z`))}</th>
+              <td>
+                {patterns.map((pattern) => (
+                  <button
+                    key={pattern.id}
+                    type="button"
+                    onClick={() => onOpen({ kind: 'pattern', of: pattern, weekday })}
+                  >
+                    <b>{pattern.name}</b> {clockText(pattern.startMin)}–{clockText(pattern.endMin)}
+                    {pattern.firstDate !== null && pattern.firstDate > today && (
+                      <span>{t('demand.services.since', { date: f.date(pattern.firstDate) })}</span>
+                    )}
+                    {pattern.lastDate !== null && (
+                      <span>{t('demand.services.until', { date: f.date(pattern.lastDate) })}</span>
+                    )}
+                  </button>
+                ))}
+                {patterns.length === 0 && (
+                  <span className="quiet">{t('demand.services.none')}</span>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** The days ahead that are not as their weekday. */
+function Differing({ calendar, today, onOpen }: Shown) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const ahead = calendar.exceptions.filter(({ date }) => date >= today);
+  const nameOf = (id: string | null) =>
+    calendar.patterns.find((pattern) => pattern.id === id)?.name ?? t('demand.event.wholeDay');
+  return (
+    <section>
+      <h2>{t('demand.services.differing')}</h2>
+      {ahead.length === 0 && <p className="quiet">{t('demand.services.noneDiffers')}</p>}
+      <ul className={styles['days']}>
+        {ahead.map((exception) => (
+          <li key={exception.id}>
+            <button type="button" onClick={() => onOpen({ kind: 'exception', of: exception })}>
+              <b>{f.date(exception.date)}</b> {nameOf(exception.patternId)}:{' '}
+              {exception.hours
+                ? `${clockText(exception.hours.startMin)}–${clockText(exception.hours.endMin)}`
+                : t('demand.exception.closed')}
+              {exception.note && <span>{exception.note}</span>}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

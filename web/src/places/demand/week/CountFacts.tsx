@@ -1,0 +1,123 @@
+import Button from '@mui/material/Button';
+import { ballsToMake } from '@calm/domain';
+import type {
+  Forecast,
+  ForecastAnswer,
+  House,
+  Product,
+  ProductCount,
+  Service,
+} from '@calm/contract';
+import { runsOutAt } from '@calm/core';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { WhyThis } from '../../../parts/messages/WhyThis';
+import styles from './Demand.module.css';
+import { ReadyCurve } from './ReadyCurve';
+import { sayError } from '../forecastErrorMessage';
+import { StakesDialog } from '../services/ServiceLevelDialog';
+import { useCount } from './useCount';
+
+/** What stands behind one number of the week: what is expected, why, and what more or fewer would mean. */
+export function CountFacts({
+  house,
+  service,
+  product,
+  count,
+  forecast,
+  answer,
+}: {
+  readonly house: House;
+  readonly service: Service;
+  readonly product: Product;
+  readonly count: ProductCount;
+  readonly forecast: Forecast;
+  readonly answer: ForecastAnswer;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const state = useCount(service, product, count);
+  const series = answer.series.find(
+    (each) => each.service === service.name && each.productId === product.id,
+  );
+  const usage = answer.usage.find(
+    (each) => each.service === service.name && each.productId === product.id,
+  );
+  const [isWeighing, setWeighing] = useState(false);
+  const busyOutMin = usage ? runsOutAt(usage.curve, state.shown, forecast.p90) : null;
+  const round = (balls: number) => f.count(Math.round(balls));
+  return (
+    <>
+      <h2>
+        {product.name}, {service.name} {f.date(service.date)}
+      </h2>
+      <p>
+        {t('demand.facts.expected', {
+          mean: round(forecast.mean),
+          from: round(forecast.p10),
+          to: round(forecast.p90),
+        })}
+      </p>
+      <p className={styles['choices']}>
+        {forecast.ready !== state.shown && (
+          <Button variant="outlined" size="small" onClick={() => state.save(forecast.ready)}>
+            {t('demand.facts.have', {
+              ready: f.count(forecast.ready),
+              enough: f.percent(answer.enoughPercent, 0),
+            })}
+          </Button>
+        )}
+        {count.origin === 'chosen' && (
+          <Button variant="outlined" size="small" onClick={state.backToUsual}>
+            {t('demand.facts.usual', { count: f.count(count.usual) })}
+          </Button>
+        )}
+      </p>
+      <ReadyCurve
+        key={`${forecast.date}${forecast.patternId}${forecast.productId}`}
+        forecast={forecast}
+        enoughPercent={answer.enoughPercent}
+        balls={state.shown}
+        onChoose={state.save}
+      />
+      <p className="small">
+        {busyOutMin === null
+          ? t('demand.facts.busyLasts')
+          : t('demand.facts.busyOut', {
+              time: f.time(Date.parse(service.startsAt) + busyOutMin * 60_000),
+            })}
+      </p>
+      {count.carried && (
+        <p>
+          {t('demand.facts.carried', {
+            lots: count.carried
+              .map((lot) => t('demand.facts.carriedLot', { count: lot.count, code: lot.lotCode }))
+              .join(', '),
+            rest: f.count(ballsToMake(count)),
+          })}
+        </p>
+      )}
+      <p>
+        <button type="button" className={styles['link']} onClick={() => setWeighing(true)}>
+          {t('demand.stakes.open', { enough: f.percent(answer.enoughPercent, 0) })}
+        </button>
+      </p>
+      {isWeighing && <StakesDialog house={house} onClose={() => setWeighing(false)} />}
+      <WhyThis about={t('demand.facts.about')}>
+        {forecast.parts.map((part) => (
+          <p key={part.kind}>
+            {t(`demand.part.${part.kind}`, {
+              ...part,
+              balls: 'balls' in part ? round(part.balls) : '',
+              factor: 'factor' in part ? f.percent(100 * part.factor, 0) : '',
+              weekday: f.weekday(Date.parse(service.startsAt)),
+            })}
+          </p>
+        ))}
+        <p>{series && sayError(t, f, series.kind, series.error, series.naive)}</p>
+        <p>{t('demand.facts.source')}</p>
+      </WhyThis>
+    </>
+  );
+}

@@ -1,0 +1,113 @@
+import type {
+  Booking,
+  HouseCalendar,
+  HouseEvent,
+  Product,
+  Service,
+  ServiceException,
+} from '@calm/contract';
+import { weekdayIndex } from '@calm/core';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { BookingDialog } from './BookingDialog';
+import styles from './Demand.module.css';
+import { EventDialog } from './EventDialog';
+import { ExceptionDialog } from './ExceptionDialog';
+
+type Open =
+  | { readonly kind: 'event'; readonly of: HouseEvent | null }
+  | { readonly kind: 'booking'; readonly of: Booking | null }
+  | { readonly kind: 'exception'; readonly of: ServiceException | null };
+
+/** What makes a day another than its weekday: events, parties, other hours; each to be changed. */
+export function DayMarks({
+  date,
+  isAhead,
+  services,
+  products,
+  events,
+  bookings,
+  calendar,
+}: {
+  readonly date: string;
+  /** Only what is ahead can still be marked. */
+  readonly isAhead: boolean;
+  readonly services: readonly Service[];
+  readonly products: readonly Product[];
+  readonly events: readonly HouseEvent[];
+  readonly bookings: readonly Booking[];
+  readonly calendar: HouseCalendar | undefined;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const [open, setOpen] = useState<Open | null>(null);
+  const patterns = (calendar?.patterns ?? []).filter(
+    ({ weekday }) => weekday === weekdayIndex(date) + 1,
+  );
+  const exceptions = (calendar?.exceptions ?? []).filter((each) => each.date === date);
+  const close = () => setOpen(null);
+  const mark = (kind: Open['kind'], words: string) => (
+    <button
+      type="button"
+      aria-label={t('demand.markOn', { what: words, date: f.date(date) })}
+      onClick={() => setOpen({ kind, of: null })}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <span className={styles['events']}>
+      {events.map((event) => (
+        <button
+          key={event.id}
+          type="button"
+          data-event
+          onClick={() => setOpen({ kind: 'event', of: event })}
+        >
+          {event.name} {f.percent(event.expectedPercent, 0)}
+        </button>
+      ))}
+      {bookings.map((booking) => (
+        <button
+          key={booking.id}
+          type="button"
+          data-event
+          onClick={() => setOpen({ kind: 'booking', of: booking })}
+        >
+          {booking.name}, {t('demand.booking.says', { count: booking.guests })}
+        </button>
+      ))}
+      {exceptions.map((exception) => (
+        <button
+          key={exception.id}
+          type="button"
+          data-event
+          onClick={() => setOpen({ kind: 'exception', of: exception })}
+        >
+          {sayException(exception)}
+        </button>
+      ))}
+      {isAhead && services.length > 0 && mark('event', t('demand.event.mark'))}
+      {isAhead && services.length > 0 && mark('booking', t('demand.booking.mark'))}
+      {isAhead && patterns.length > 0 && mark('exception', t('demand.exception.mark'))}
+      {open?.kind === 'event' && (
+        <EventDialog date={date} services={services} event={open.of} onClose={close} />
+      )}
+      {open?.kind === 'booking' && (
+        <BookingDialog {...{ date, services, products }} booking={open.of} onClose={close} />
+      )}
+      {open?.kind === 'exception' && (
+        <ExceptionDialog date={date} patterns={patterns} exception={open.of} onClose={close} />
+      )}
+    </span>
+  );
+
+  function sayException({ patternId, hours, note }: ServiceException): string {
+    const name = patterns.find(({ id }) => id === patternId)?.name ?? t('demand.event.wholeDay');
+    const words = hours
+      ? t('demand.exception.otherHours', { name })
+      : t('demand.exception.isClosed', { name });
+    return note ? `${words}: ${note}` : words;
+  }
+}

@@ -1,0 +1,151 @@
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useSearchParams } from 'react-router';
+import { Failed } from '../../../parts/messages/Failed';
+import { useFormats } from '../../../parts/format/format';
+import { Page } from '../../../parts/layout/Page';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { addDays, dateAt } from '../../../state/time/localDate';
+import { useBoard, useHouse } from '../../../state/board/useBoard';
+import { useBookQuery } from '../../../state/api/api';
+import { useCursor } from '../../../state/time/useCursor';
+import { CountFacts } from './CountFacts';
+import styles from './Demand.module.css';
+import { useCalendarQuery, useForecastQuery, useSalesQuery } from '../demandApi';
+import { DemandNav } from '../DemandNav';
+import { sayError } from '../forecastErrorMessage';
+import { SoldFacts } from './SoldFacts';
+import {
+  boardAround,
+  DAYS,
+  startOf,
+  stretchOf,
+  STRETCHES,
+  stretchText,
+  type Stretch,
+} from '../dateRange';
+import { useTakeForecasts } from './useTakeForecasts';
+import { WeekGrid, type Picked } from './WeekGrid';
+
+/** How many balls, of which, for which service. */
+export function Demand() {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const house = useHouse();
+  const { atMs, nowMs } = useCursor();
+  const book = useBookQuery(house).data;
+  const [params, setParams] = useSearchParams();
+  const [picked, setPicked] = useState<Picked | null>(null);
+  const stretch = stretchOf(params.get('days'));
+  const today = dateAt(atMs, book?.house.timeZone ?? 'UTC');
+  const from = startOf(stretch, today);
+  const days = DAYS[stretch];
+  const { board, error, retry } = useBoard(boardAround(stretch, from));
+  const { data: answer } = useForecastQuery({ house, from, days }, { skip: !book });
+  const { data: sales = [] } = useSalesQuery({ house, from, days }, { skip: !book });
+  const { data: calendar } = useCalendarQuery(house);
+  const take = useTakeForecasts(house);
+  if (error) return <Failed error={error} onRetry={retry} />;
+  if (!board) return <Waiting />;
+
+  const dates = Array.from({ length: days }, (_, i) => addDays(from, i));
+  const services = board.services.filter(({ date }) => dates.includes(date));
+  const service = services.find(
+    (each) => each.date === picked?.date && each.patternId === picked.patternId,
+  );
+  const product = board.book.products.find(({ id }) => id === picked?.productId);
+  const count = service?.counts.find(({ productId }) => productId === picked?.productId);
+  const isPicked = (each: Picked) =>
+    each.date === picked?.date &&
+    each.patternId === picked.patternId &&
+    each.productId === picked.productId;
+  const forecast = answer?.forecasts.find(isPicked);
+  const isOver = service !== undefined && Date.parse(service.endsAt) <= nowMs;
+  return (
+    <Page
+      title={t('demand.title')}
+      lead={answer ? sayError(t, f, 'smoothed', answer.error, answer.naive) : t('demand.lead')}
+      aside={
+        <>
+          <ToggleButtonGroup
+            exclusive
+            value={stretch}
+            aria-label={t('demand.stretch')}
+            onChange={(_event, value: Stretch | null) => {
+              if (value === null) return;
+              params.set('days', stretchText(value));
+              setParams(params, { replace: true });
+            }}
+          >
+            {STRETCHES.map((each) => (
+              <ToggleButton key={each} value={each}>
+                {t(`demand.stretches.${each}`)}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        </>
+      }
+    >
+      <DemandNav />
+      <div className={styles['page']}>
+        {board.isCurrent ? (
+          <WeekGrid
+            board={board}
+            dates={dates}
+            answer={answer}
+            sales={sales}
+            calendar={calendar}
+            nowMs={nowMs}
+            today={today}
+            onPick={setPicked}
+          />
+        ) : (
+          <Waiting />
+        )}
+        <aside className={styles['facts']} aria-label={t('demand.facts.title')}>
+          {service && product && count && isOver ? (
+            <SoldFacts
+              {...{ service, product, count }}
+              sale={sales.find(isPicked)}
+              lot={board.lots.find(
+                (lot) =>
+                  lot.lot !== null &&
+                  lot.date === service.date &&
+                  lot.items.some(({ productId }) => productId === product.id),
+              )}
+            />
+          ) : service && product && count && forecast && answer ? (
+            <CountFacts
+              {...{ service, product, count, forecast, answer }}
+              house={board.book.house}
+            />
+          ) : (
+            <p className="quiet">{t('demand.facts.none')}</p>
+          )}
+          <div className={styles['choices']}>
+            {answer && stretch !== 'last-days' && (
+              <Button
+                variant="outlined"
+                disabled={take.isTaking}
+                onClick={() => void take.takeAll(services, answer.forecasts, atMs)}
+              >
+                {t('demand.take')}
+              </Button>
+            )}
+            <Button
+              component={Link}
+              variant="outlined"
+              to={`/${house}/demand/shopping?days=${stretchText(stretch)}`}
+              disabled={stretch === 'last-days'}
+            >
+              {t('demand.shopping.open')}
+            </Button>
+          </div>
+        </aside>
+      </div>
+    </Page>
+  );
+}

@@ -1,0 +1,51 @@
+import type { Forecast, Service } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNotices } from '../../../parts/messages/Notices';
+import { problemOf } from '../../../state/api/api';
+import { useChangeCountsMutation } from '../demandApi';
+
+/** Takes over what the forecasts say, for every count that nobody has chosen; with one way back. */
+export function useTakeForecasts(house: string) {
+  const { t } = useTranslation();
+  const { changed, said, failed } = useNotices();
+  const [change] = useChangeCountsMutation();
+  const [isTaking, setTaking] = useState(false);
+
+  const takeAll = async (
+    services: readonly Service[],
+    forecasts: readonly Forecast[],
+    nowMs: number,
+  ) => {
+    const wanted = services
+      .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
+      .flatMap(({ date, patternId, counts }) =>
+        counts.flatMap(({ productId, origin, count, version }) => {
+          const forecast = forecasts.find(
+            (each) =>
+              each.date === date && each.patternId === patternId && each.productId === productId,
+          );
+          const isOpen = origin === 'usual' && forecast && forecast.ready !== count;
+          return isOpen ? [{ date, patternId, productId, version, count: forecast.ready }] : [];
+        }),
+      );
+    if (wanted.length === 0) return said(t('demand.nothingToTake'));
+    setTaking(true);
+    try {
+      const saved = await change({ house, counts: wanted }).unwrap();
+      const back = wanted.map((each, i) => ({
+        ...each,
+        count: null,
+        version: saved[i]?.version ?? 0,
+      }));
+      changed(t('demand.taken', { count: wanted.length }), () =>
+        change({ house, counts: back }).unwrap(),
+      );
+    } catch (error) {
+      failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+    } finally {
+      setTaking(false);
+    }
+  };
+  return { takeAll, isTaking };
+}

@@ -1,0 +1,338 @@
+import { scaleRecipe, recipeFor, lotItem } from '@calm/domain';
+import type { FormulaRecord, HouseBook } from '@calm/contract';
+import {
+  bagsFor,
+  costOf,
+  inPantry,
+  useRemainder as useOfRemainder,
+  wholeBagCounts,
+  type Formula,
+  type Pantry,
+  type Remainder,
+  type ScaledLot,
+  type ScaleRequest,
+  type WholeBags,
+} from '@calm/core';
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+import { LabelledCell } from '../../../parts/fields/LabelledCell';
+import { Choice } from '../../../parts/fields/Choice';
+import { useNotices } from '../../../parts/messages/Notices';
+import { sayReason } from '../../../parts/format/reasonMessage';
+import { BALLS } from '../../../parts/fields/readNumber';
+import { useDraft } from '../../../state/drafts/useDraft';
+import styles from './MakePart.module.css';
+import { ownOldDough } from './OldDoughPart';
+
+/** What somebody wants to make of a dough, kept on this device. */
+interface Wish {
+  /** Balls by product id. */
+  readonly counts: Readonly<Record<string, number>>;
+  readonly mixerId?: string;
+  /** Dough from before that goes back in, g. */
+  readonly oldDoughG?: number;
+}
+
+const USUAL_BALLS = 100;
+const OLD_DOUGH = { min: 0, max: 100_000, decimals: 0 };
+
+/** Any amount of this dough: what to weigh, in how many loads, of how many bags, for how much money. */
+export function MakePart({
+  house,
+  book,
+  record,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly record: FormulaRecord;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { changed } = useNotices();
+  const { draft, keep, drop } = useDraft<Wish>(`make/${house}/${record.slug}`);
+  const products = book.products.filter(({ formulaId }) => formulaId === record.id);
+  const [first] = products;
+  const wish: Wish = draft ?? { counts: first ? { [first.id]: USUAL_BALLS } : {} };
+  const mixerId = wish.mixerId ?? record.mixerId;
+  const oldDoughG = wish.oldDoughG ?? 0;
+  const countOf = (id: string) => wish.counts[id] ?? 0;
+  const change = (to: Partial<Wish>, what: string) => {
+    keep({ ...wish, ...to });
+    const undo = () => Promise.resolve(void (draft ? keep(draft) : drop()));
+    changed(what, undo, { isQuiet: true });
+  };
+  const countTo = (id: string, count: number, name: string) =>
+    change(
+      { counts: { ...wish.counts, [id]: count } },
+      t('formulas.edit.changed', { what: name, to: f.count(count) }),
+    );
+
+  const made = useMemo(() => {
+    const [product] = book.products.filter(({ formulaId }) => formulaId === record.id);
+    if (!product) return null;
+    const changedBook = {
+      ...book,
+      formulas: book.formulas.map((each) => (each.id === record.id ? record : each)),
+    };
+    const plain = recipeFor(changedBook, product, mixerId);
+    const items = book.products
+      .filter(({ formulaId }) => formulaId === record.id)
+      .map((each) => lotItem(each, wish.counts[each.id] ?? 0));
+    const without = scaleRecipe(plain, items);
+    const formula = without.ok
+      ? withOldDough(
+          plain.formula,
+          oldDoughG,
+          without.value.totals.flourG,
+          t('formulas.oldDough.name'),
+        )
+      : plain.formula;
+    const recipe = { ...plain, formula };
+    return { recipe, items, answer: scaleRecipe(recipe, items) };
+  }, [book, record, mixerId, wish.counts, oldDoughG, t]);
+
+  if (!first || !made) return <p className="quiet">{t('formulas.make.noProducts')}</p>;
+  const { recipe, items, answer } = made;
+  const { settings, mixer, formula } = recipe;
+  const request: ScaleRequest = { formula, mixer, ...settings, items };
+  return (
+    <section aria-label={t('formulas.page.part.make')}>
+      <div className={styles['wish']}>
+        {products.map((product) => (
+          <LabelledCell
+            key={product.id}
+            name={`${product.name} ${f.grams(product.ballWeightG)}`}
+            label={product.name}
+            value={countOf(product.id)}
+            rule={BALLS}
+            step={10}
+            onCommit={(count) => countTo(product.id, count, product.name)}
+          />
+        ))}
+        <LabelledCell
+          name={t('formulas.make.oldDough')}
+          measure="grams"
+          value={oldDoughG}
+          rule={OLD_DOUGH}
+          step={100}
+          onCommit={(grams) =>
+            change(
+              { oldDoughG: grams },
+              t('formulas.edit.changed', { what: t('formulas.make.oldDough'), to: f.grams(grams) }),
+            )
+          }
+        />
+        <Choice
+          label={t('formulas.basics.mixer')}
+          value={mixerId}
+          values={book.mixers.map(({ id }) => id)}
+          say={(id) => book.mixers.find((each) => each.id === id)?.name ?? id}
+          onChange={(id) => change({ mixerId: id }, t('formulas.basics.mixer'))}
+        />
+      </div>
+      {answer.ok ? (
+        <>
+          <Outcome
+            book={book}
+            scaled={answer.value}
+            items={items}
+            fromRemainders={products.find((product) => product.isFromRemainders)}
+          />
+          <Weighing scaled={answer.value} pantry={book.pantry} />
+          <p className="quiet small">
+            {t(`formulas.make.residue.${book.losses.residue ? 'learned' : 'set'}`, {
+              percent: f.percent(settings.residuePercent, 2),
+              perLoad: f.grams(settings.residuePerLoadG),
+              lots: book.losses.residue?.lots ?? 0,
+            })}
+          </p>
+          <Bags
+            request={request}
+            pantry={book.pantry}
+            onCount={(count) => countTo(first.id, count, first.name)}
+            name={first.name}
+          />
+        </>
+      ) : (
+        <p role="alert" className={styles['cannot']}>
+          {answer.reasons.map((reason) => sayReason(t, reason)).join(' ')}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** The formula with this much dough from before in it; what it brings is not weighed again. */
+function withOldDough(formula: Formula, oldDoughG: number, flourG: number, name: string): Formula {
+  if (oldDoughG <= 0) return formula;
+  const percent = (oldDoughG / flourG) * 100;
+  const oldDough = formula.oldDough
+    ? { ...formula.oldDough, percent }
+    : ownOldDough(formula, name, percent);
+  return { ...formula, oldDough };
+}
+
+/** A share that no scale on a bench shows is nothing. */
+const isFelt = (rest: Remainder) =>
+  !('extraPerBallG' in rest) || Math.abs(rest.extraPerBallG) >= 0.05;
+
+/** Dough, loads, money, and what the remainder becomes: one sentence each. */
+function Outcome({
+  book,
+  scaled,
+  items,
+  fromRemainders,
+}: {
+  readonly book: HouseBook;
+  readonly scaled: ScaledLot;
+  readonly items: readonly { readonly count: number; readonly ballWeightG: number }[];
+  readonly fromRemainders: HouseBook['products'][number] | undefined;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { balance, loads, totals } = scaled;
+  const lines = [...totals.ingredients, ...(scaled.preferment?.ingredients ?? [])];
+  const money = costOf(lines, book.pantry);
+  const main = items.reduce((a, b) => (b.count > a.count ? b : a));
+  const rest = useOfRemainder(
+    balance.remainderG,
+    totals.balls,
+    main.ballWeightG,
+    book.house.settings.ballTolerancePercent,
+    fromRemainders?.ballWeightG,
+  );
+  return (
+    <dl className={styles['outcome']}>
+      <div>
+        <dt>{t('formulas.edit.total')}</dt>
+        <dd>{f.kilograms(balance.doughG, 2)}</dd>
+      </div>
+      <div>
+        <dt>{t('mix.chain.loads')}</dt>
+        <dd>
+          {loads.length} × {f.kilograms(loads[0]?.doughG ?? 0, 2)}
+        </dd>
+      </div>
+      <div>
+        <dt>{t('formulas.make.cost')}</dt>
+        <dd>{money.total.toFixed(2)}</dd>
+      </div>
+      <div>
+        <dt>{t('formulas.make.costEach')}</dt>
+        <dd>{(money.total / Math.max(1, totals.balls)).toFixed(2)}</dd>
+      </div>
+      <div>
+        <dt>{t('formulas.make.remainder')}</dt>
+        <dd>
+          {t(`formulas.make.rest.${isFelt(rest) ? rest.kind : 'none'}`, {
+            each: 'extraPerBallG' in rest ? f.grams(rest.extraPerBallG, 1) : '',
+            count: 'count' in rest ? rest.count : 0,
+            product: fromRemainders?.name ?? '',
+            left: f.grams('leftG' in rest ? rest.leftG : 'missingG' in rest ? rest.missingG : 0),
+          })}
+        </dd>
+      </div>
+    </dl>
+  );
+}
+
+/** Every ingredient: all of it, for one load, what the scale cannot show, and bags. */
+function Weighing({ scaled, pantry }: { readonly scaled: ScaledLot; readonly pantry: Pantry }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const [load] = scaled.loads;
+  const bags = (name: string, grams: number) => {
+    const bagKg = inPantry(pantry, name)?.bagKg;
+    if (!bagKg || grams <= 0) return '';
+    const { whole, fromOpenG } = bagsFor(grams, bagKg);
+    const size = f.kilograms(bagKg * 1000, 1);
+    const rest = bagKg < 2 ? f.grams(fromOpenG) : f.kilograms(fromOpenG, 1);
+    return whole === 0
+      ? t('formulas.make.partOfBag', { rest, size })
+      : t('formulas.make.bags', { whole, rest, size });
+  };
+  const nameOf = (name: string) => t(`mix.ingredient.${name}`, { defaultValue: name });
+  return (
+    <table className={styles['weighing']}>
+      <thead>
+        <tr>
+          <th scope="col">{t('formulas.edit.ingredient')}</th>
+          <th scope="col">{t('formulas.make.all')}</th>
+          <th scope="col">{t('formulas.make.perLoad')}</th>
+          <th scope="col">{t('formulas.make.off')}</th>
+          <th scope="col">{t('formulas.make.fromBags')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {scaled.preferment?.ingredients.map((line) => (
+          <tr key={`ahead-${line.key}`}>
+            <th scope="row">{t('formulas.make.ahead', { what: nameOf(line.name) })}</th>
+            <td>{f.grams(line.grams, line.kind === 'yeast' ? 1 : 0)}</td>
+            <td>–</td>
+            <td>{f.grams(line.grams - line.exactG, 1)}</td>
+            <td>{bags(line.name, line.grams)}</td>
+          </tr>
+        ))}
+        {scaled.totals.ingredients.map((line, i) => (
+          <tr key={line.key}>
+            <th scope="row">{nameOf(line.name)}</th>
+            <td>{f.grams(line.grams, line.kind === 'yeast' ? 1 : 0)}</td>
+            <td>{f.grams(load?.ingredients[i]?.grams ?? 0, line.kind === 'yeast' ? 1 : 0)}</td>
+            <td>{f.grams(line.errorG, 1)}</td>
+            <td>{bags(line.name, line.grams)}</td>
+          </tr>
+        ))}
+      </tbody>
+      {scaled.dilution && (
+        <caption>
+          {t('formulas.make.dilution', {
+            yeast: f.grams(scaled.dilution.yeastG, 1),
+            water: f.grams(scaled.dilution.waterG),
+            pour: f.grams(scaled.dilution.portionG),
+          })}
+        </caption>
+      )}
+    </table>
+  );
+}
+
+/** Counts that use the main flour up to the bag. */
+function Bags({
+  request,
+  pantry,
+  name,
+  onCount,
+}: {
+  readonly request: ScaleRequest;
+  readonly pantry: Pantry;
+  /** Of the product whose count may change. */
+  readonly name: string;
+  readonly onCount: (count: number) => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const main = request.formula.flours.reduce((a, b) => (b.percent > a.percent ? b : a));
+  const bagKg = inPantry(pantry, main.name)?.bagKg ?? 0;
+  const choices = useMemo<readonly WholeBags[]>(
+    () => wholeBagCounts(request, 0, `flour:${main.name}`, bagKg),
+    [request, main.name, bagKg],
+  );
+  if (choices.length === 0) return null;
+  return (
+    <div className={styles['bags']}>
+      <span>{t('formulas.make.wholeBags', { flour: main.name })}</span>
+      {choices.map(({ bags, count }) => (
+        <Button key={bags} size="small" variant="outlined" onClick={() => onCount(count)}>
+          {t('formulas.make.useBags', {
+            count: bags,
+            bags: f.count(bags),
+            balls: f.count(count),
+            product: name,
+          })}
+        </Button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,169 @@
+import Button from '@mui/material/Button';
+import { CAUTIONS, type Method, type MethodStep } from '@calm/contract';
+import { useTranslation } from 'react-i18next';
+import { BlockList } from '../../../parts/layout/BlockList';
+import { Caution } from '../../../parts/messages/Caution';
+import { Choice } from '../../../parts/fields/Choice';
+import { LabelledCell } from '../../../parts/fields/LabelledCell';
+import { TextCell } from '../../../parts/fields/TextCell';
+import { useLibrary } from '../files/library';
+import styles from './MethodPart.module.css';
+
+const MINUTES = { min: 0, max: 600, decimals: 1 };
+const SPEEDS = ['none', 'slow', 'fast', 'hand'] as const;
+
+/** How the dough is mixed: the order of additions, how long, what to look and feel for. */
+export function MethodPart({
+  method,
+  onChange,
+}: {
+  readonly method: Method;
+  readonly onChange: (method: Method, what: string) => void;
+}) {
+  const { t } = useTranslation();
+  const known = useKnownMethods();
+  const put = (steps: readonly MethodStep[], what: string) => onChange({ ...method, steps }, what);
+  const change = (at: number, to: Partial<MethodStep>, what: string) =>
+    put(
+      method.steps.map((step, i) => (i === at ? cleaned({ ...step, ...to }) : step)),
+      what,
+    );
+  const changed = (what: string, to: string) => t('formulas.edit.changed', { what, to });
+  const OWN = t('formulas.method.own');
+  return (
+    <section aria-label={t('formulas.page.part.method')}>
+      <div className={styles['head']}>
+        <TextCell
+          label={t('formulas.method.name')}
+          value={method.name}
+          most={120}
+          width={400}
+          onCommit={(name) => onChange({ ...method, name }, t('formulas.edit.renamed', { name }))}
+        />
+        <Choice
+          label={t('formulas.method.known')}
+          width={320}
+          value={known.some(({ name }) => name === method.name) ? method.name : OWN}
+          values={[OWN, ...known.map(({ name }) => name)]}
+          say={(name) => name}
+          onChange={(name) => {
+            const picked = known.find((each) => each.name === name);
+            if (picked) onChange(picked, t('formulas.method.taken', { name }));
+          }}
+        />
+      </div>
+      <TextCell
+        label={t('formulas.method.why')}
+        value={method.why}
+        most={500}
+        isLong
+        mayBeEmpty
+        onCommit={(why) => onChange({ ...method, why }, t('formulas.method.why'))}
+      />
+      <BlockList
+        label={t('formulas.method.steps')}
+        blocks={method.steps}
+        nameOf={(step) => step.title}
+        onChange={put}
+      >
+        {(step, i) => (
+          <div className={styles['step']}>
+            <TextCell
+              label={t('formulas.method.title', { number: i + 1 })}
+              value={step.title}
+              most={80}
+              width={260}
+              onCommit={(title) => change(i, { title }, changed(step.title, title))}
+            />
+            <LabelledCell
+              name={t('formulas.method.minutes')}
+              label={`${step.title}, ${t('formulas.method.minutes')}`}
+              unit="min"
+              value={step.minutes ?? 0}
+              rule={MINUTES}
+              step={1}
+              onCommit={(minutes) => change(i, { minutes }, changed(step.title, `${minutes} min`))}
+            />
+            <Choice
+              label={t('formulas.method.speed')}
+              width={144}
+              value={step.speed ?? 'none'}
+              values={SPEEDS}
+              say={(speed) => t(`mix.steps.${speed}`)}
+              onChange={(speed) => change(i, { speed: speed as 'slow' }, t(`mix.steps.${speed}`))}
+            />
+            <Choice
+              label={t('formulas.method.caution')}
+              width={150}
+              value={step.caution ?? 'none'}
+              values={['none', ...CAUTIONS]}
+              say={(caution) => t(`formulas.method.cautionOf.${caution}`)}
+              onChange={(caution) =>
+                change(
+                  i,
+                  { caution: caution as 'mixer' },
+                  t(`formulas.method.cautionOf.${caution}`),
+                )
+              }
+            />
+            <div className={styles['texts']}>
+              <TextCell
+                label={t('formulas.method.detail')}
+                value={step.detail}
+                most={500}
+                isLong
+                mayBeEmpty
+                onCommit={(detail) => change(i, { detail }, changed(step.title, detail))}
+              />
+              <TextCell
+                label={t('formulas.method.lookFor')}
+                value={step.lookFor ?? ''}
+                most={500}
+                isLong
+                mayBeEmpty
+                onCommit={(lookFor) => change(i, { lookFor }, changed(step.title, lookFor))}
+              />
+            </div>
+            {step.caution && <Caution about={step.caution} />}
+          </div>
+        )}
+      </BlockList>
+      <Button
+        variant="outlined"
+        onClick={() =>
+          put(
+            [...method.steps, newStep(method, t('formulas.method.newStep'))],
+            t('formulas.method.added'),
+          )
+        }
+      >
+        {t('formulas.method.add')}
+      </Button>
+    </section>
+  );
+}
+
+/** Every method of the library, each once. */
+function useKnownMethods(): readonly Method[] {
+  const formulas = useLibrary()?.formulas ?? [];
+  const methods = formulas.flatMap(({ method }) => method ?? []);
+  return methods.filter((method, i) => methods.findIndex(({ name }) => name === method.name) === i);
+}
+
+/** Without what says nothing. */
+function cleaned(step: MethodStep): MethodStep {
+  const { minutes, speed, caution, lookFor, ...rest } = step;
+  return {
+    ...rest,
+    ...(minutes !== undefined && minutes > 0 && { minutes }),
+    ...(speed !== undefined && (speed as string) !== 'none' && { speed }),
+    ...(caution !== undefined && (caution as string) !== 'none' && { caution }),
+    ...(lookFor && { lookFor }),
+  };
+}
+
+function newStep({ steps }: Method, title: string): MethodStep {
+  let number = steps.length + 1;
+  while (steps.some(({ key }) => key === `step-${number}`)) number += 1;
+  return { key: `step-${number}`, title, detail: '' };
+}

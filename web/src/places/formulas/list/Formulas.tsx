@@ -1,0 +1,176 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import type { FormulaRecord, HouseBook } from '@calm/contract';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { Failed } from '../../../parts/messages/Failed';
+import { useFormats } from '../../../parts/format/format';
+import { Page } from '../../../parts/layout/Page';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { useBookQuery } from '../../../state/api/api';
+import { useHouse } from '../../../state/board/useBoard';
+import { BookNav } from '../BookNav';
+import { BookFiles } from '../files/BookFiles';
+import styles from './Formulas.module.css';
+import { NewFormula } from './NewFormula';
+import { useSayWay } from '../what-if/useDoughMessages';
+
+/** The book: every dough, what is made of it and by which way; each to open and to play with. */
+export function Formulas() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  const { data: book, error, refetch } = useBookQuery(house);
+  const [sought, setSought] = useState('');
+  const [isNewOpen, setNewOpen] = useState(false);
+  const seeking = useDeferredValue(sought.trim().toLowerCase());
+  const shelf = useMemo(() => (book ? shelfOf(book) : []), [book]);
+  const found = useMemo(
+    () => shelf.filter(({ names }) => names.includes(seeking)).map(({ record }) => record),
+    [shelf, seeking],
+  );
+  if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!book) return <Waiting />;
+  return (
+    <Page
+      title={t('stops.formulas')}
+      lead={t('formulas.lead')}
+      aside={
+        <>
+          <TextField
+            size="small"
+            label={t('formulas.filter')}
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+          />
+          <Button variant="contained" onClick={() => setNewOpen(true)}>
+            {t('formulas.new.open')}
+          </Button>
+        </>
+      }
+    >
+      <BookNav />
+      {book.formulas.length === 0 && <p className="quiet">{t('formulas.none')}</p>}
+      {book.formulas.length > 0 && found.length === 0 && (
+        <p className="quiet">{t('formulas.filterNone')}</p>
+      )}
+      <Rows key={seeking} house={house} book={book} found={found} />
+      <BookFiles house={house} book={book} />
+      {isNewOpen && (
+        <NewFormula house={house} book={book} isOpen onClose={() => setNewOpen(false)} />
+      )}
+    </Page>
+  );
+}
+
+/** Rows drawn at first, and again each time the end comes into sight: a book may have hundreds. */
+const ROWS = 6;
+
+function Rows({
+  house,
+  book,
+  found,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly found: readonly FormulaRecord[];
+}) {
+  const { t } = useTranslation();
+  const [drawn, setDrawn] = useState(ROWS);
+  const end = useRef<HTMLParagraphElement>(null);
+  useEffect(() => {
+    const mark = end.current;
+    if (!mark) return;
+    const observer = new IntersectionObserver(([entry]) => {
+      if (entry?.isIntersecting) setDrawn((before) => before + ROWS);
+    });
+    observer.observe(mark);
+    return () => observer.disconnect();
+  }, [drawn]);
+  return (
+    <>
+      <ul className={styles['formulas']}>
+        {found.slice(0, drawn).map((formula) => (
+          <FormulaRow key={formula.id} house={house} book={book} record={formula} />
+        ))}
+      </ul>
+      {drawn < found.length && (
+        <p ref={end} className="quiet">
+          {t('formulas.more', { count: found.length - drawn })}
+        </p>
+      )}
+    </>
+  );
+}
+
+const byName = new Intl.Collator();
+
+/** Every formula by name, with what it may be looked for by: made once for a book, not at every letter. */
+function shelfOf(book: HouseBook) {
+  return book.formulas
+    .map((record) => ({ record, names: namesOf(record, book) }))
+    .sort((a, b) => byName.compare(a.record.name, b.record.name));
+}
+
+/** Everything a formula may be looked for by. */
+function namesOf(formula: FormulaRecord, { products }: HouseBook): string {
+  const made = products.filter((product) => product.formulaId === formula.id);
+  const flours = formula.formula.flours.map(({ name }) => name);
+  return [formula.name, formula.code, ...made.map(({ name }) => name), ...flours]
+    .join(' ')
+    .toLowerCase();
+}
+
+function FormulaRow({
+  house,
+  book,
+  record,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly record: FormulaRecord;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const sayWay = useSayWay();
+  const { formula } = record;
+  const products = book.products.filter((product) => product.formulaId === record.id);
+  const route = book.routes.find(({ id }) => id === products[0]?.routeId);
+  return (
+    <li className={styles['formula']}>
+      <div>
+        <h2>
+          <Link to={`/${house}/formulas/${record.slug}`}>{record.name}</Link>{' '}
+          <span className="mono quiet">{record.code}</span>
+        </h2>
+        <p>
+          {t('formulas.summary', {
+            version: record.version,
+            flours: formula.flours.map(({ name }) => name).join(' + '),
+            water: f.percent(formula.waterPercent),
+            salt: f.percent(formula.saltPercent),
+            yeast: f.percent(formula.yeast.percent, 3),
+            form: t(`mix.ingredient.${formula.yeast.form} yeast`).toLowerCase(),
+          })}
+        </p>
+        {route && <p className="quiet">{sayWay(route.stages)}</p>}
+      </div>
+      <div className={styles['products']}>
+        {products.map((product) => (
+          <Button
+            key={product.id}
+            variant="outlined"
+            component={Link}
+            to={`/${house}/formulas/${product.slug}/what-if`}
+            aria-label={t('formulas.whatIf.title', { product: product.name })}
+          >
+            {t('formulas.whatIf.of', {
+              product: product.name,
+              weight: f.grams(product.ballWeightG),
+            })}
+          </Button>
+        ))}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,257 @@
+import CloseIcon from '@mui/icons-material/Close';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
+import IconButton from '@mui/material/IconButton';
+import TextField from '@mui/material/TextField';
+import type { PantryItem } from '@calm/contract';
+import type { Ingredient } from '@calm/core';
+import { useRef } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Failed } from '../../../parts/messages/Failed';
+import { useNotices } from '../../../parts/messages/Notices';
+import { NumberCell } from '../../../parts/fields/NumberCell';
+import { Page } from '../../../parts/layout/Page';
+import { TextCell } from '../../../parts/fields/TextCell';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { problemOf, useBookQuery } from '../../../state/api/api';
+import { useHouse } from '../../../state/board/useBoard';
+import { useInOrder } from '../../../state/api/useInOrder';
+import { BookNav } from '../BookNav';
+import { contentOfItem } from '../formula/contents';
+import styles from './Pantry.module.css';
+import { useAddItemMutation, useChangeItemMutation, useRemoveItemMutation } from '../recordsApi';
+
+const MONEY = { min: 0, max: 100_000, decimals: 2 };
+const STORE = { min: 0, max: 100_000, decimals: 2 };
+const BAG = { min: 0, max: 1000, decimals: 2 };
+/** An everyday flour's, until somebody knows better. */
+const USUAL_W = 250;
+const STRENGTH = { min: 0, max: 600, decimals: 0 };
+const PROTEIN = { min: 0, max: 25, decimals: 1 };
+const SHARE = { min: 0, max: 100, decimals: 1 };
+const BRINGS = ['waterPercent', 'saltPercent', 'fatPercent', 'sugarPercent'] as const;
+const NOTHING = { waterPercent: 0, saltPercent: 0, fatPercent: 0, sugarPercent: 0 };
+
+/** What the house buys: price, bag, strength, allergens, and what it brings with it. */
+export function Pantry() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  const { data: book, error, refetch } = useBookQuery(house);
+  const shelf = useShelf(house);
+  if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!book) return <Waiting />;
+  return (
+    <Page
+      title={t('formulas.pantry.title')}
+      lead={t('formulas.pantry.lead')}
+      aside={
+        <Button variant="contained" onClick={() => void shelf.add(book.pantry)}>
+          {t('formulas.pantry.add')}
+        </Button>
+      }
+    >
+      <BookNav />
+      {book.pantry.length === 0 && <p className="quiet">{t('formulas.pantry.none')}</p>}
+      <ul className={styles['items']}>
+        {book.pantry.map((item) => (
+          <Item key={item.id} item={item} shelf={shelf} />
+        ))}
+      </ul>
+    </Page>
+  );
+}
+
+function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shelf }) {
+  const { t } = useTranslation();
+  const content = contentOfItem(item);
+  const put = (to: Partial<Ingredient>) => void shelf.change(item, to);
+  const brings = content.composition ?? NOTHING;
+  const isFlour = item.strengthW !== undefined;
+  const cell = (
+    key: 'costPerKg' | 'bagKg' | 'storeKg' | 'strengthW' | 'proteinPercent',
+    rule: typeof MONEY,
+    unit: string,
+    step: number,
+  ) => (
+    <label className={styles['cell']}>
+      <span>{t(`formulas.pantry.${key}`)}</span>
+      <NumberCell
+        label={`${item.name}, ${t(`formulas.pantry.${key}`)}`}
+        value={content[key] ?? 0}
+        {...(key === 'bagKg' || key === 'storeKg' ? { measure: 'kilograms' as const } : { unit })}
+        rule={rule}
+        step={step}
+        onCommit={(value) => put({ [key]: value })}
+      />
+    </label>
+  );
+  return (
+    <li>
+      <div className={styles['first']}>
+        <TextCell
+          label={t('formulas.new.name')}
+          value={item.name}
+          most={80}
+          width={200}
+          onCommit={(name) => put({ name })}
+        />
+        {cell('costPerKg', MONEY, '/kg', 0.05)}
+        {cell('bagKg', BAG, '', 1)}
+        {cell('storeKg', STORE, '', 1)}
+        <TextField
+          type="date"
+          size="small"
+          label={t('formulas.pantry.goodUntil')}
+          value={item.goodUntil ?? ''}
+          onChange={(event) => put({ goodUntil: event.target.value })}
+          slotProps={{ inputLabel: { shrink: true } }}
+          sx={{ width: 160 }}
+        />
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={isFlour}
+              onChange={(_event, on) => put({ strengthW: on ? USUAL_W : 0, proteinPercent: 0 })}
+            />
+          }
+          label={t('formulas.pantry.isFlour')}
+        />
+        {isFlour && cell('strengthW', STRENGTH, 'W', 10)}
+        {isFlour && cell('proteinPercent', PROTEIN, '%', 0.5)}
+        <IconButton
+          aria-label={t('blocks.remove', { what: item.name })}
+          onClick={() => void shelf.remove(item)}
+        >
+          <CloseIcon fontSize="small" />
+        </IconButton>
+      </div>
+      <div className={styles['second']}>
+        <TextCell
+          label={t('formulas.pantry.allergens')}
+          value={item.allergens.join(', ')}
+          most={400}
+          mayBeEmpty
+          width={280}
+          onCommit={(text) => put({ allergens: namesIn(text) })}
+        />
+        {isFlour && (
+          <TextCell
+            label={t('formulas.pantry.uptakeNote')}
+            value={item.uptakeNote ?? ''}
+            most={300}
+            mayBeEmpty
+            width={420}
+            onCommit={(uptakeNote) => put({ uptakeNote })}
+          />
+        )}
+        {!isFlour &&
+          BRINGS.map((key) => (
+            <label key={key} className={styles['cell']}>
+              <span>{t(`formulas.pantry.${key}`)}</span>
+              <NumberCell
+                label={`${item.name}, ${t(`formulas.pantry.${key}`)}`}
+                unit="%"
+                value={brings[key]}
+                rule={SHARE}
+                step={1}
+                onCommit={(percent) => put({ composition: { ...brings, [key]: percent } })}
+              />
+            </label>
+          ))}
+      </div>
+    </li>
+  );
+}
+
+const namesIn = (text: string) => [
+  ...new Set(
+    text
+      .split(/[,;]/)
+      .map((name) => name.trim())
+      .filter(Boolean),
+  ),
+];
+
+/** Without what says nothing: 0 stands for "not known" where nothing weighs or costs nothing. */
+function cleaned(item: Ingredient): Ingredient {
+  const { costPerKg, bagKg, strengthW, proteinPercent, uptakeNote, composition, ...others } = item;
+  const { goodUntil, ...rest } = others;
+  const isPlain = !composition || BRINGS.every((key) => composition[key] === 0);
+  return {
+    ...rest,
+    ...(costPerKg && { costPerKg }),
+    ...(bagKg && { bagKg }),
+    ...(goodUntil && { goodUntil }),
+    ...(strengthW && { strengthW: Math.max(50, strengthW) }),
+    ...(proteinPercent && { proteinPercent: Math.max(4, proteinPercent) }),
+    ...(uptakeNote && { uptakeNote }),
+    ...(!isPlain && composition && { composition }),
+  };
+}
+
+interface Shelf {
+  readonly add: (items: readonly PantryItem[]) => Promise<void>;
+  readonly change: (item: PantryItem, to: Partial<Ingredient>) => Promise<void>;
+  readonly remove: (item: PantryItem) => Promise<void>;
+}
+
+/** Writes to the shelf, each with its way back; what cannot be is said. */
+function useShelf(house: string): Shelf {
+  const { t } = useTranslation();
+  const { changed, failed } = useNotices();
+  const [add] = useAddItemMutation();
+  const [change] = useChangeItemMutation();
+  const [drop] = useRemoveItemMutation();
+  // Two fields may be typed faster than the first is acknowledged: each write goes over the one before.
+  const written = useRef(new Map<string, PantryItem>());
+  const inOrder = useInOrder();
+  const tried = async (work: () => Promise<void>) => {
+    try {
+      await work();
+    } catch (error) {
+      const problem = problemOf(error);
+      failed(
+        problem?.type === '/problems/stale'
+          ? t('formulas.pantry.stale')
+          : (problem?.detail ?? t('errors.notSaved')),
+      );
+    }
+  };
+  return {
+    add: (items) =>
+      tried(async () => {
+        const taken = (name: string) => items.some((item) => item.name === name);
+        const plain = t('formulas.pantry.new');
+        let name = plain;
+        for (let i = 2; taken(name); i += 1) name = `${plain} ${i}`;
+        const added = await add({ house, content: { name, allergens: [] } }).unwrap();
+        changed(t('formulas.pantry.added'), () => drop({ house, id: added.id }).unwrap());
+      }),
+    change: (shown, to) =>
+      inOrder(() =>
+        tried(async () => {
+          const mine = written.current.get(shown.id);
+          const item = mine && mine.version > shown.version ? mine : shown;
+          const { id, version } = item;
+          const content = cleaned({ ...contentOfItem(item), ...to });
+          const saved = await change({ house, id, change: { version, content } }).unwrap();
+          written.current.set(id, saved);
+          const before = { version: saved.version, content: contentOfItem(item) };
+          changed(
+            t('formulas.pantry.changed', { name: saved.name }),
+            () => change({ house, id, change: before }).unwrap(),
+            { isQuiet: true },
+          );
+        }),
+      ),
+    remove: (item) =>
+      tried(async () => {
+        await drop({ house, id: item.id }).unwrap();
+        changed(t('formulas.pantry.removed', { name: item.name }), () =>
+          add({ house, content: contentOfItem(item) }).unwrap(),
+        );
+      }),
+  };
+}

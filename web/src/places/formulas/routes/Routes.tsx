@@ -1,0 +1,107 @@
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import type { HouseBook, RouteContent, RouteRecord } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useNavigate } from 'react-router';
+import { Failed } from '../../../parts/messages/Failed';
+import { useNotices } from '../../../parts/messages/Notices';
+import { Page } from '../../../parts/layout/Page';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { problemOf, useBookQuery } from '../../../state/api/api';
+import { useHouse } from '../../../state/board/useBoard';
+import { BookNav } from '../BookNav';
+import styles from '../list/Formulas.module.css';
+import { useLibrary } from '../files/library';
+import { useAddRouteMutation, useRemoveRouteMutation } from '../recordsApi';
+import { useSayWay } from '../what-if/useDoughMessages';
+
+/** Every route of the house, and new ones from the ways of the trade. */
+export function Routes() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  const { data: book, error, refetch } = useBookQuery(house);
+  if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!book) return <Waiting />;
+  const routes = [...book.routes].sort((a, b) => a.name.localeCompare(b.name));
+  return (
+    <Page
+      title={t('formulas.routes.title')}
+      lead={t('formulas.routes.lead')}
+      aside={<NewRoute house={house} />}
+    >
+      <BookNav />
+      {routes.length === 0 && <p className="quiet">{t('formulas.routes.none')}</p>}
+      <ul className={styles['formulas']}>
+        {routes.map((route) => (
+          <RouteRow key={route.id} house={house} book={book} route={route} />
+        ))}
+      </ul>
+    </Page>
+  );
+}
+
+function RouteRow({
+  house,
+  book,
+  route,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly route: RouteRecord;
+}) {
+  const { t } = useTranslation();
+  const sayWay = useSayWay();
+  const users = book.products.filter(({ routeId }) => routeId === route.id);
+  return (
+    <li className={styles['formula']}>
+      <div>
+        <h2>
+          <Link to={`/${house}/formulas/routes/${route.id}`}>{route.name}</Link>
+        </h2>
+        <p className="quiet">{sayWay(route.stages)}</p>
+      </div>
+      <div className={styles['products']}>
+        {users.length > 0 ? users.map(({ name }) => name).join(', ') : t('formulas.routes.unused')}
+      </div>
+    </li>
+  );
+}
+
+/** A new route: one of the known ways, or a copy to be changed. */
+function NewRoute({ house }: { readonly house: string }) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const { changed, failed } = useNotices();
+  const library = useLibrary();
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [add] = useAddRouteMutation();
+  const [drop] = useRemoveRouteMutation();
+  const start = async (content: RouteContent) => {
+    setAnchor(null);
+    try {
+      const added = await add({ house, content }).unwrap();
+      changed(t('formulas.routes.added', { name: added.name }), () =>
+        drop({ house, id: added.id }).unwrap(),
+      );
+      void navigate(`/${house}/formulas/routes/${added.id}`);
+    } catch (error) {
+      failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+    }
+  };
+  return (
+    <>
+      <Button variant="contained" onClick={(event) => setAnchor(event.currentTarget)}>
+        {t('formulas.routes.new')}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {(library?.routes ?? []).map((route) => (
+          <MenuItem key={route.name} onClick={() => void start(route)}>
+            {route.name}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}

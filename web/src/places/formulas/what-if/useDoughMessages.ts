@@ -1,0 +1,21 @@
+import { wayOfRoute, type Route } from '@calm/core';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/format';
+
+/** Says a route in one line: each rest, how long and how warm. */
+export function useSayWay(): (stages: Route) => string {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (stages) => {
+    const way = wayOfRoute(stages, { loads: 1, balls: 100 });
+    return [...way.ahead, ...way.stages]
+      .map(({ rest }) =>
+        t('formulas.stage', {
+          name: t(`rest.${rest.key}`),
+          hours: f.duration(rest.hours.preferred * 60),
+          temp: f.temperature(rest.airTempC),
+        }),
+      )
+      .join(' · ');
+  };
+}

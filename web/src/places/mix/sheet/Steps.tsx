@@ -1,0 +1,94 @@
+import type { MethodStep } from '@calm/contract';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import { useTranslation } from 'react-i18next';
+import { Caution } from '../../../parts/messages/Caution';
+import { useFormats } from '../../../parts/format/format';
+import type { Board } from '../../../state/board/useBoard';
+import styles from './BatchSheet.module.css';
+import { timerKey } from '../../../state/time/timers';
+import { useDraft } from '../../../state/drafts/useDraft';
+import { useMark } from '../../../state/outbox/useMark';
+import type { Sheet } from './useSheet';
+
+/** The method's steps in order, ticked off load by load. */
+export function Steps({
+  board,
+  sheet,
+  number,
+}: {
+  readonly board: Board;
+  readonly sheet: Sheet;
+  readonly number: number;
+}) {
+  const { t } = useTranslation();
+  const { method } = sheet.recipe;
+  return (
+    <section aria-label={t('mix.steps.title')}>
+      <h2>{method.name}</h2>
+      <p className="quiet small">{method.why}</p>
+      {!sheet.boardLot.lot && <p className={styles['hint']}>{t('mix.steps.startFirst')}</p>}
+      <ol className={styles['steps']}>
+        {method.steps.map((step) => (
+          <Step key={step.key} board={board} sheet={sheet} number={number} step={step} />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function Step({
+  board,
+  sheet,
+  number,
+  step,
+}: {
+  readonly board: Board;
+  readonly sheet: Sheet;
+  readonly number: number;
+  readonly step: MethodStep;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { lot } = sheet.boardLot;
+  const tick = useMark(board.house, lot, number, step.key, step.title);
+  const timer = useDraft<number>(timerKey(lot?.id ?? '', number, step.key));
+  const pace = [
+    step.minutes === undefined ? '' : f.duration(step.minutes),
+    step.speed ? t(`mix.steps.${step.speed}`) : '',
+  ];
+  return (
+    <li data-done={tick.isDone}>
+      <Checkbox
+        checked={tick.isDone}
+        disabled={!lot || tick.isSending}
+        onChange={(event) => tick.toggle(event.target.checked)}
+        slotProps={{ input: { 'aria-label': step.title } }}
+        sx={{ width: 48, height: 48, '& svg': { fontSize: 32 } }}
+      />
+      <div className={styles['step']}>
+        <b>
+          {step.title} <span className="quiet">{pace.filter(Boolean).join(', ')}</span>
+          {tick.doneAt !== null && (
+            <span className={styles['at']}> {f.time(Date.parse(tick.doneAt))}</span>
+          )}
+        </b>
+        {lot && step.minutes !== undefined && tick.doneAt === null && (
+          <Button
+            variant="outlined"
+            onClick={() => {
+              if (tick.startedAt !== null) return tick.more(2);
+              timer.keep(0);
+              tick.start();
+            }}
+          >
+            {t(tick.startedAt === null ? 'mark.begin' : 'mark.twoMore')}
+          </Button>
+        )}
+        <p>{step.detail}</p>
+        {step.lookFor && <p className={styles['lookFor']}>{step.lookFor}</p>}
+        {step.caution && <Caution about={step.caution} />}
+      </div>
+    </li>
+  );
+}

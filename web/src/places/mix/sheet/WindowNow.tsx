@@ -1,0 +1,57 @@
+import type { BoardLot } from '@calm/domain';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { workOf } from '@calm/core';
+import { useFormats } from '../../../parts/format/format';
+import type { Board } from '../../../state/board/useBoard';
+import { useLotWindows } from '../../../state/board/useLotWindows';
+import styles from './BatchSheet.module.css';
+
+/** Windows are reckoned to minutes and known to quarter hours. */
+const MOVED_MIN = 15;
+const MIN_MS = 60_000;
+
+/** What everything on record of a lot means for when its balls open well. */
+export function WindowNow({
+  board,
+  boardLot,
+}: {
+  readonly board: Board;
+  readonly boardLot: BoardLot;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const balls = useMemo(() => [{ lot: boardLot, product: boardLot.product }], [boardLot]);
+  const [windows] = useLotWindows(board, balls);
+  const { planned = null, now = null, isNever = false } = windows ?? {};
+  if (isNever) {
+    return (
+      <p className={styles['windowNow']} data-moved="true" role="status">
+        {t('mix.window.never')}
+      </p>
+    );
+  }
+  if (!now) return null;
+  const shiftMin = planned ? Math.round((now.fromMs - planned.fromMs) / MIN_MS) : 0;
+  const keepsMin = planned ? Math.round((now.untilMs - planned.untilMs) / MIN_MS) : 0;
+  const isMoved = Math.abs(shiftMin) >= MOVED_MIN;
+  const isEndMoved = Math.abs(keepsMin) >= MOVED_MIN;
+  const pull = workOf(boardLot.stages).find(({ key }) => key === 'pull');
+  const words = {
+    by: f.duration(Math.abs(shiftMin)),
+    from: f.moment(now.fromMs),
+    until: f.time(now.untilMs),
+    // Balls that are ready sooner come out sooner, and the other way round.
+    pull: f.moment(pull ? pull.startMs + shiftMin * MIN_MS : now.fromMs),
+  };
+  return (
+    <p className={styles['windowNow']} data-moved={isMoved || isEndMoved} role="status">
+      {isMoved ? t(shiftMin < 0 ? 'mix.window.earlier' : 'mix.window.later', words) : ''}{' '}
+      {t('mix.window.opens', words)} {isMoved && pull && t('mix.window.pull', words)}{' '}
+      {isEndMoved &&
+        t(keepsMin < 0 ? 'mix.window.shorter' : 'mix.window.longer', {
+          by: f.duration(Math.abs(keepsMin)),
+        })}
+    </p>
+  );
+}

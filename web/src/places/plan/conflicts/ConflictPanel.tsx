@@ -1,0 +1,47 @@
+import Button from '@mui/material/Button';
+import type { Clash, WayOut } from '@calm/core';
+import { useTranslation } from 'react-i18next';
+import styles from '../Plan.module.css';
+import type { PlanWords } from '../planWords';
+import type { PlanSayings } from './conflictMessages';
+
+/** Ways out that are offered. */
+const OFFERED = 6;
+
+/** What cannot be made together, and every single change that lets it, each one press. */
+export function ClashPanel({
+  clash,
+  words,
+  sayings,
+  onTake,
+}: {
+  readonly clash: Clash;
+  readonly words: PlanWords;
+  readonly sayings: PlanSayings;
+  readonly onTake: (way: WayOut) => void;
+}) {
+  const { t } = useTranslation();
+  const what = clash.demands
+    .map(({ doughId, serviceId }) =>
+      t('plan.doughFor', { dough: words.dough(doughId), service: words.service(serviceId) }),
+    )
+    .join(', ');
+  return (
+    <section className={styles['conflicts']} aria-label={t('plan.clash')}>
+      <h2>{t('plan.cannotTogether', { count: clash.demands.length, what })}</h2>
+      <p>{t('plan.anyOne')}</p>
+      <div className={styles['mendings']}>
+        {clash.waysOut.slice(0, OFFERED).map((way, i) => (
+          <Button
+            key={i}
+            size="small"
+            variant={i === 0 ? 'contained' : 'outlined'}
+            onClick={() => onTake(way)}
+          >
+            {sayings.wayOut(way)}
+          </Button>
+        ))}
+      </div>
+    </section>
+  );
+}

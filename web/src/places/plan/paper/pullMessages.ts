@@ -1,0 +1,20 @@
+import type { PlannedStep } from '@calm/core';
+import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { PlanWords } from '../planWords';
+
+/** What a pull takes out of the cold when, wave by wave, for each product; nothing for other work. */
+export function sayPulls(
+  { key, serviceId }: PlannedStep,
+  followed: FollowedPlanLot | null,
+  words: PlanWords,
+): string[] {
+  if (key !== 'pull' || !followed) return [];
+  return followed.waves
+    .filter((each) => each.serviceId === serviceId)
+    .map(({ productId, waves }) => {
+      const pulls = waves.map(({ trays, pullAt }) =>
+        words.t('plan.pullTrays', { count: trays, at: words.f.time(Date.parse(pullAt)) }),
+      );
+      return `${words.product(productId)}: ${pulls.join(', ')}`;
+    });
+}

@@ -1,0 +1,366 @@
+import { lotsAtStake, movesFor, placesToMoveTo, type AtStake, type Move } from '@calm/domain';
+import { STANDARD_COLD_RULES, type ColdAlarm, type ColdBoard, type Probe } from '@calm/contract';
+import { CAUSES, type Cause } from '@calm/core';
+import Button from '@mui/material/Button';
+import type { TFunction } from 'i18next';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { Caution } from '../../../parts/messages/Caution';
+import { Choice } from '../../../parts/fields/Choice';
+import { Failed } from '../../../parts/messages/Failed';
+import { useFormats, type Formats } from '../../../parts/format/format';
+import { Message } from '../../../parts/messages/Message';
+import { useNotices } from '../../../parts/messages/Notices';
+import { Page } from '../../../parts/layout/Page';
+import { TextCell } from '../../../parts/fields/TextCell';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { useSayAlarm } from '../../../state/board/alarmMessages';
+import { useErrands } from '../../../state/outbox/useOutboxItems';
+import { useMay } from '../../../state/api/usePermission';
+import { useWrite } from '../../../state/api/useWrite';
+import air from '../air/Air.module.css';
+import { AirChart } from '../air/AirChart';
+import { windowWords } from '../coldWords';
+import { spotsWords } from '../spotWords';
+import { useTrays, type Trays } from '../racks/useTrays';
+import { useWalkIn, type WalkInNow } from '../useWalkIn';
+import styles from '../racks/WalkIn.module.css';
+import { useAcknowledgeMutation } from '../walkInApi';
+import { WalkInNav } from '../WalkInNav';
+
+/** One thing wrong with the cold: what it means for which lots, what to do, and what was done. */
+export function AlarmPage() {
+  const { t } = useTranslation();
+  const { alarm: id } = useParams();
+  const { now, error, retry } = useWalkIn();
+  if (error && !now) return <Failed error={error} onRetry={retry} />;
+  if (!now) return <Waiting />;
+  const alarm = now.cold.alarms.find((each) => each.id === id);
+  const probe = now.cold.probes.find((each) => each.id === alarm?.probeId);
+  if (!alarm || !probe) {
+    return (
+      <Message
+        title={t('walkIn.alarm.gone')}
+        text=""
+        link={{ label: t('stops.walk-in'), to: `/${now.board.house}/walk-in` }}
+      />
+    );
+  }
+  return <Alarm key={alarm.id} now={now} alarm={alarm} probe={probe} />;
+}
+
+const HOUR_MS = 3_600_000;
+/** The air is shown for so long around an alarm. */
+const AROUND_MS = 4 * HOUR_MS;
+
+function Alarm({
+  now,
+  alarm,
+  probe,
+}: {
+  readonly now: WalkInNow;
+  readonly alarm: ColdAlarm;
+  readonly probe: Probe;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { board, cold, racks } = now;
+  const mayMark = useMay('mark');
+  const trays = useTrays(board.house);
+  const say = useSayAlarm(board.book, cold);
+  const rules = board.book.house.settings.cold ?? STANDARD_COLD_RULES;
+  const place = board.book.places.find(({ id }) => id === probe.placeId);
+  const stacks = racks.shown.filter(({ isOnRecord }) => isOnRecord).map(({ stack }) => stack);
+  const stake = lotsAtStake(probe, cold.lots, stacks);
+  const warm = new Set(
+    cold.alarms
+      .filter(({ untilAt }) => untilAt === null)
+      .flatMap(({ probeId }) => cold.probes.find(({ id }) => id === probeId)?.placeId ?? []),
+  );
+  const moves = movesFor(
+    alarm,
+    stake,
+    placesToMoveTo(probe.placeId, board.book.places, stacks, warm),
+  );
+  const read = cold.air.find(({ probeId }) => probeId === probe.id);
+  const [fromMs, untilMs] = [
+    Date.parse(alarm.fromAt) - AROUND_MS,
+    (alarm.untilAt === null ? Infinity : Date.parse(alarm.untilAt)) + AROUND_MS,
+  ];
+  const within = (read?.atS ?? [])
+    .map((atS, i) => ({ atMs: atS * 1000, airC: read?.meanC[i] ?? 0 }))
+    .filter(({ atMs }) => atMs >= fromMs && atMs <= untilMs);
+  return (
+    <Page
+      title={t('walkIn.alarm.title', { place: place?.name ?? '', zone: probe.zone })}
+      lead={<b>{say(alarm)}</b>}
+    >
+      <WalkInNav />
+      <div className={air['columns']}>
+        <section>
+          <h2>{t('walkIn.alarm.movesTitle')}</h2>
+          <ol className={air['moves']}>
+            {moves.slice(0, SHOWN).map((move) => (
+              <li key={move.kind}>{moveWords(t, f, move, now, rules.limitC)}</li>
+            ))}
+          </ol>
+          <h2 className={air['under']}>{t('walkIn.alarm.causesTitle')}</h2>
+          <ul className={air['causes']}>
+            {alarm.causes.slice(0, 3).map(({ cause, weight }) => (
+              <li key={cause}>
+                <b>{t(`walkIn.alarm.cause.${cause}`)}</b>{' '}
+                <span className="quiet">
+                  {t(
+                    `walkIn.alarm.howLikely.${weight > 0.5 ? 'most' : weight > 0.15 ? 'maybe' : 'hardly'}`,
+                  )}
+                </span>
+              </li>
+            ))}
+          </ul>
+          <p className="quiet small">{t('walkIn.alarm.causesHow')}</p>
+          <Caution about="cold-room" />
+        </section>
+        <section>
+          <h2>{t('walkIn.alarm.airTitle')}</h2>
+          <AirChart
+            lines={[
+              {
+                name: probe.name,
+                atMs: within.map(({ atMs }) => atMs),
+                airC: within.map(({ airC }) => airC),
+              },
+            ]}
+            limitC={rules.limitC}
+            words={say(alarm)}
+          />
+        </section>
+      </div>
+      <h2 className={air['under']}>{t('walkIn.alarm.stakeTitle')}</h2>
+      {stake.length === 0 ? (
+        <p className="quiet">{t('walkIn.alarm.stakeNone')}</p>
+      ) : (
+        <Stake now={now} stake={stake} trays={trays} mayMark={mayMark} />
+      )}
+      <Done now={now} alarm={alarm} placeId={probe.placeId} mayMark={mayMark} />
+      <p>
+        <Link to={`/${board.house}/walk-in?place=${probe.placeId}`}>{t('walkIn.nav.racks')}</Link>
+        {' · '}
+        <span className="quiet">{f.moment(Date.parse(cold.at))}</span>
+      </p>
+    </Page>
+  );
+}
+
+/** Who asks what a night did wants to know of small moves too, ms. */
+const TOLD_FROM_MS = 5 * 60_000;
+
+/** Moves that somebody remembers. */
+const SHOWN = 4;
+
+function moveWords(t: TFunction, f: Formats, move: Move, now: WalkInNow, limitC: number): string {
+  const places = now.board.book.places;
+  return t(`walkIn.alarm.move.${move.kind}`, {
+    limit: f.temperature(limitC),
+    count: 'trays' in move ? move.trays : 0,
+    place: 'placeId' in move ? (places.find(({ id }) => id === move.placeId)?.name ?? '') : '',
+    codes: 'codes' in move ? move.codes.join(', ') : '',
+  });
+}
+
+function Stake({
+  now,
+  stake,
+  trays,
+  mayMark,
+}: {
+  readonly now: WalkInNow;
+  readonly stake: readonly AtStake[];
+  readonly trays: Trays;
+  readonly mayMark: boolean;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <div className={air['scroll']}>
+      <table className={`${air['table']} ${air['stake']}`}>
+        <thead>
+          <tr>
+            <th scope="col">{t('walkIn.alarm.lot')}</th>
+            <th scope="col">{t('walkIn.alarm.stands')}</th>
+            <th scope="col">{t('walkIn.alarm.opens')}</th>
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {stake.map(({ lot, stacks, trays: count, balls }) => {
+            const shown = now.racks.shown.find(({ stack }) => stacks.includes(stack));
+            const product = now.board.book.products.find(({ id }) => id === lot.productId);
+            const isFirst = now.first.has(lot.key);
+            return (
+              <tr key={`${lot.key}/${lot.productId}`}>
+                <th scope="row">
+                  <span className={styles['code']}>{lot.code}</span>{' '}
+                  <span className="quiet">
+                    {t('walkIn.ballsOf', { count: balls, product: product?.name ?? '' })}
+                  </span>
+                </th>
+                <td>
+                  {t('walkIn.alarm.trays', { count })}
+                  {': '}
+                  {spotsWords(stacks.map(({ spot }) => spot))}
+                </td>
+                <td>
+                  {windowWords(t, f, lot, TOLD_FROM_MS)}
+                  {isFirst && <b> {t('walkIn.alarm.isFirst')}</b>}
+                </td>
+                <td>
+                  {mayMark && shown && (
+                    <>
+                      <Button onClick={() => trays.putFirst(shown, !isFirst)}>
+                        {t(isFirst ? 'walkIn.notFirstDo' : 'walkIn.firstDo')}
+                      </Button>
+                      <Button
+                        component={Link}
+                        to={`/${now.board.house}/walk-in?place=${lot.placeId}&lot=${lot.code}`}
+                      >
+                        {t('walkIn.alarm.moveOrDiscard')}
+                      </Button>
+                    </>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** One thing may be seen by several probes of a place: whoever is on it is on all of it. */
+function alarmsWith(alarm: ColdAlarm, { alarms, probes }: ColdBoard, placeId: string): ColdAlarm[] {
+  const isHere = ({ probeId }: ColdAlarm) =>
+    probes.find(({ id }) => id === probeId)?.placeId === placeId;
+  const end = ({ untilAt }: ColdAlarm) => untilAt ?? '9999';
+  return alarms.filter(
+    (each) =>
+      each.id === alarm.id ||
+      (each.acknowledged === null &&
+        isHere(each) &&
+        each.fromAt <= end(alarm) &&
+        end(each) >= alarm.fromAt),
+  );
+}
+
+/** Who is on it, and what has been done. */
+function Done({
+  now,
+  alarm,
+  placeId,
+  mayMark,
+}: {
+  readonly now: WalkInNow;
+  readonly alarm: ColdAlarm;
+  readonly placeId: string;
+  readonly mayMark: boolean;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { said } = useNotices();
+  const { house, book } = now.board;
+  const [acknowledge] = useAcknowledgeMutation();
+  const together = alarmsWith(alarm, now.cold, placeId);
+  const { write, isSending } = useWrite(async (sent: { cause: Cause | null; note: string }) => {
+    const kept = await Promise.all(
+      together.map(({ id, version }) =>
+        acknowledge({ house, id, sent: { version, ...sent } }).unwrap(),
+      ),
+    );
+    return kept[0];
+  });
+  const [cause, setCause] = useState<Cause | ''>(alarm.causes[0]?.cause ?? '');
+  const [note, setNote] = useState('');
+  const post = useErrands(house);
+  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
+  const actions = now.cold.notes.filter(
+    ({ at, content }) =>
+      content.kind === 'action' && content.placeId === placeId && at >= alarm.fromAt,
+  );
+  const { acknowledged } = alarm;
+  const writeDown = (words: string) => {
+    if (!words.trim()) return;
+    const content = { kind: 'action', placeId, note: words.trim() } as const;
+    post({ kind: 'cold', start: { id: crypto.randomUUID(), content } }, words);
+    said(t('walkIn.alarm.written'));
+  };
+  return (
+    <section>
+      <h2 className={air['under']}>{t('walkIn.alarm.actions')}</h2>
+      {acknowledged && (
+        <p>
+          {t('walkIn.alarm.taken', {
+            name: nameOf(acknowledged.personId),
+            at: f.moment(Date.parse(acknowledged.at)),
+            cause: t(`walkIn.alarm.cause.${acknowledged.cause ?? 'unknown'}`, {
+              defaultValue: t('walkIn.alarm.unknown'),
+            }),
+          })}{' '}
+          {acknowledged.note && `“${acknowledged.note}”`}
+        </p>
+      )}
+      <ul className={air['done']}>
+        {actions.map(({ id, at, personId, content }) => (
+          <li key={id}>
+            <span className="quiet">
+              {f.moment(Date.parse(at))} {nameOf(personId)}
+            </span>{' '}
+            {content.kind === 'action' && content.note}
+          </li>
+        ))}
+      </ul>
+      {mayMark && acknowledged === null && (
+        <div className={air['form']}>
+          <Choice
+            label={t('walkIn.alarm.found')}
+            width="100%"
+            value={cause}
+            values={['', ...CAUSES]}
+            say={(each) => (each ? t(`walkIn.alarm.cause.${each}`) : t('walkIn.alarm.unknown'))}
+            onChange={setCause}
+          />
+          <TextCell
+            label={t('walkIn.alarm.note')}
+            value={note}
+            most={500}
+            mayBeEmpty
+            onCommit={setNote}
+          />
+          <Button
+            variant="contained"
+            size="large"
+            disabled={isSending}
+            onClick={() =>
+              void write({ cause: cause === '' ? null : cause, note }).then((kept) => {
+                if (kept) said(t('walkIn.alarm.acknowledged'));
+              })
+            }
+          >
+            {t('walkIn.alarm.mine')}
+          </Button>
+        </div>
+      )}
+      {mayMark && acknowledged !== null && (
+        <div className={air['form']}>
+          <TextCell
+            key={actions.length}
+            label={t('walkIn.alarm.action')}
+            value=""
+            most={500}
+            onCommit={writeDown}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,289 @@
+import { racksAt, standingIn, traysOf, type BoardLot } from '@calm/domain';
+import { STANDARD_COLD_RULES, type Place, type Product } from '@calm/contract';
+import { putAway, type LoadInEffect, type LoadInWay } from '@calm/core';
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Caution } from '../../../parts/messages/Caution';
+import { Choice } from '../../../parts/fields/Choice';
+import { Failed } from '../../../parts/messages/Failed';
+import { useFormats } from '../../../parts/format/format';
+import { LabelledCell } from '../../../parts/fields/LabelledCell';
+import { Page } from '../../../parts/layout/Page';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { useNotices } from '../../../parts/messages/Notices';
+import { useCursor } from '../../../state/time/useCursor';
+import { useErrands } from '../../../state/outbox/useOutboxItems';
+import { useMay } from '../../../state/api/usePermission';
+import { coldWorker } from '../../../workers/cold/cold';
+import type { LoadInAnswer, WarmTrays } from '../../../workers/cold/coldAnswers';
+import { useLatest } from '../../../workers/useLatest';
+import styles from '../air/Air.module.css';
+import { loadInWays } from './loadInChoices';
+import { spotsWords } from '../spotWords';
+import { useWalkIn, type WalkInNow } from '../useWalkIn';
+import { WalkInNav } from '../WalkInNav';
+
+/** How to bring warm trays in: all at once or in two goes, spaced or stacked; what each does to the room. */
+export function LoadIn() {
+  const { t } = useTranslation();
+  const { now, error, retry } = useWalkIn();
+  if (error && !now) return <Failed error={error} onRetry={retry} />;
+  if (!now) return <Waiting />;
+  const coming = comingIn(now);
+  return (
+    <Page title={t('walkIn.loadIn.title')} lead={t('walkIn.loadIn.lead')}>
+      <WalkInNav />
+      {coming.length === 0 ? (
+        <p>{t('walkIn.loadIn.none')}</p>
+      ) : (
+        <Planning now={now} coming={coming} />
+      )}
+    </Page>
+  );
+}
+
+/** Balls that are to come into a cold place, the next first. */
+interface Coming {
+  readonly key: string;
+  readonly lot: BoardLot;
+  readonly product: Product;
+  readonly place: Place;
+  readonly atMs: number;
+}
+
+function comingIn({ board }: WalkInNow): Coming[] {
+  const { places, products } = board.book;
+  return board.lots
+    .flatMap((lot) => {
+      const cold = lot.stages.find(({ kind, key }) => kind === 'rest' && key === 'cold');
+      const place =
+        cold?.kind === 'rest' ? places.find(({ name, room }) => name === cold.place && room) : null;
+      if (!cold || !place) return [];
+      return lot.items.flatMap((item): Coming[] => {
+        const product = products.find(({ id }) => id === item.productId);
+        const key = `${lot.lot?.id ?? `${lot.code}/${lot.date}`}/${item.productId}`;
+        return product ? [{ key, lot, product, place, atMs: cold.startMs }] : [];
+      });
+    })
+    .sort((a, b) => a.atMs - b.atMs);
+}
+
+/** Balls come off the bench about so warm, °C. */
+const BENCH_C = 23;
+const HOUR_MS = 3_600_000;
+
+function Planning({
+  now,
+  coming,
+}: {
+  readonly now: WalkInNow;
+  readonly coming: readonly Coming[];
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { nowMs } = useCursor();
+  const { said } = useNotices();
+  const mayMark = useMay('mark');
+  const post = useErrands(now.board.house);
+  const next = coming.find(({ atMs }) => atMs >= nowMs) ?? coming.at(-1);
+  const [chosen, setChosen] = useState(next?.key ?? '');
+  const what = coming.find(({ key }) => key === chosen) ?? next;
+  const [changed, setChanged] = useState<number | null>(null);
+  const [doughC, setDoughC] = useState(BENCH_C);
+  const [apartH, setApartH] = useState(2);
+  const trays = changed ?? (what ? traysOf(what.lot, what.product) : 0);
+  const { limitC } = now.board.book.house.settings.cold ?? STANDARD_COLD_RULES;
+  const ways = useMemo(() => loadInWays(trays, apartH), [trays, apartH]);
+  const question = useMemo(() => {
+    if (!what || trays <= 0) return null;
+    const kgATray = (what.product.ballsPerTray * what.product.ballWeightG) / 1000;
+    return {
+      cold: now.question,
+      ways,
+      limitC,
+      load: {
+        room: what.place.name,
+        trays,
+        kgATray,
+        fromMs: Math.max(now.question.nowS * 1000, what.atMs),
+        lotKey: what.lot.lot?.id ?? `${what.lot.code}/${what.lot.date}`,
+        doughC,
+      },
+    };
+  }, [now.question, what, trays, doughC, ways, limitC]);
+  const latest = useLatest(ask, question);
+  const answer = latest?.answer.ok ? latest.answer.value : null;
+  const effects = answer?.effects ?? null;
+  const best = effects && bestOf(effects);
+  const where = useMemo(() => {
+    if (!what) return { puts: [], without: 0 };
+    const { board, question: asked } = now;
+    const { shown } = racksAt(board.lots, board.book, asked.records, what.atMs, nowMs);
+    const others = shown.filter(({ lot }) => lot !== what.lot).map(({ stack }) => stack);
+    return putAway(what.place, standingIn(what.place, others), trays, true);
+  }, [now, what, trays, nowMs]);
+  if (!what) return null;
+  const goAt = Math.max(nowMs, what.atMs);
+  const keep = (way: LoadInWay) => {
+    const words = t('walkIn.loadIn.kept', {
+      code: what.lot.code,
+      goes: way.goes
+        .map(({ afterH, trays: some }) =>
+          t('walkIn.loadIn.go', { count: some, at: f.time(goAt + afterH * HOUR_MS) }),
+        )
+        .join(', '),
+    });
+    const content = { kind: 'action', placeId: what.place.id, note: words } as const;
+    post({ kind: 'cold', start: { id: crypto.randomUUID(), content } }, words);
+    said(words);
+  };
+  return (
+    <>
+      <div className={styles['fields']}>
+        <Choice
+          label={t('walkIn.loadIn.what')}
+          width="100%"
+          value={what.key}
+          values={coming.map(({ key }) => key)}
+          say={(key) => {
+            const each = coming.find((one) => one.key === key);
+            return each
+              ? t('walkIn.loadIn.lot', {
+                  code: each.lot.code,
+                  product: each.product.name,
+                  at: f.moment(each.atMs),
+                })
+              : '';
+          }}
+          onChange={(key) => {
+            setChosen(key);
+            setChanged(null);
+          }}
+        />
+        <LabelledCell
+          name={t('walkIn.loadIn.trays')}
+          unit=""
+          value={trays}
+          rule={{ min: 1, max: 400, decimals: 0 }}
+          step={1}
+          onCommit={setChanged}
+        />
+        <LabelledCell
+          name={t('walkIn.loadIn.warm')}
+          unit="°C"
+          value={doughC}
+          rule={{ min: 5, max: 35, decimals: 0 }}
+          step={1}
+          onCommit={setDoughC}
+        />
+        <LabelledCell
+          name={t('walkIn.loadIn.apart')}
+          unit="h"
+          value={apartH}
+          rule={{ min: 0.5, max: 8, decimals: 1 }}
+          step={0.5}
+          onCommit={setApartH}
+        />
+      </div>
+      {!effects ? (
+        <Waiting />
+      ) : (
+        <div className={styles['scroll']}>
+          <table className={styles['table']} aria-busy={latest?.question !== question}>
+            <thead>
+              <tr>
+                <th scope="col">{t('walkIn.loadIn.how')}</th>
+                <th scope="col">{t('walkIn.loadIn.peak')}</th>
+                <th scope="col">{t('walkIn.loadIn.above', { limit: f.temperature(limitC) })}</th>
+                <th scope="col">{t('walkIn.loadIn.back')}</th>
+                <th scope="col">{t('walkIn.loadIn.cold', { limit: f.temperature(limitC) })}</th>
+                <th scope="col">{t('walkIn.loadIn.earlier')}</th>
+                <th scope="col" />
+              </tr>
+            </thead>
+            <tbody>
+              {effects.map((effect) => {
+                const way = latest?.question.ways.find(({ name }) => name === effect.name);
+                return (
+                  <tr key={effect.name}>
+                    <th scope="row">
+                      {t(`walkIn.loadIn.ways.${effect.name}`, {
+                        first: way?.goes[0]?.trays,
+                        second: way?.goes[1]?.trays,
+                        apart: f.hours(apartH, 1),
+                      })}
+                      {best === effect && <b> {t('walkIn.loadIn.best')}</b>}
+                    </th>
+                    <td data-much={effect.aboveMin > 0}>
+                      {f.warmer(effect.warmerC)}{' '}
+                      <span className="quiet">
+                        {t('walkIn.loadIn.atMost', { peak: f.temperature(effect.peakC) })}
+                      </span>
+                    </td>
+                    <td data-much={effect.aboveMin > 0}>
+                      {f.duration(Math.round(effect.aboveMin))}
+                    </td>
+                    <td>{hours(f, t, effect.backAfterH)}</td>
+                    <td>{hours(f, t, effect.coldAfterH)}</td>
+                    <td>{effect.earlierMin > 0 ? f.duration(effect.earlierMin) : '–'}</td>
+                    <td>
+                      {mayMark && way && (
+                        <Button
+                          className={styles['whole'] ?? ''}
+                          variant={best === effect ? 'contained' : 'outlined'}
+                          onClick={() => keep(way)}
+                        >
+                          {t('walkIn.loadIn.keep')}
+                        </Button>
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {answer && (
+        <p>
+          {t('walkIn.loadIn.most', { count: answer.mostAtOnce, limit: f.temperature(limitC) })}{' '}
+          {where.puts.length > 0 && t('walkIn.loadIn.where', { spots: spotsWords(where.puts) })}{' '}
+          {where.without > 0 && (
+            <b>{t('walkIn.loadIn.noRoom', { count: where.without, place: what.place.name })}</b>
+          )}
+        </p>
+      )}
+      <p className="quiet">{t('walkIn.loadIn.why', { place: what.place.name })}</p>
+      <Caution about="lifting" />
+      <Caution about="cold-room" />
+    </>
+  );
+}
+
+type Asked = {
+  readonly cold: WalkInNow['question'];
+  readonly load: WarmTrays;
+  readonly ways: readonly LoadInWay[];
+  readonly limitC: number;
+};
+const ask = async ({ cold, load, ways, limitC }: Asked): Promise<LoadInAnswer> =>
+  coldWorker().loadIn(cold, load, ways, limitC);
+
+/** Least time above the limit, then the other lots, then the room. */
+function bestOf(effects: readonly LoadInEffect[]): LoadInEffect | null {
+  const rank = ({ aboveMin, earlierMin, backAfterH, coldAfterH }: LoadInEffect) =>
+    10 * aboveMin + 3 * earlierMin + 2 * (backAfterH ?? 24) + (coldAfterH ?? 24);
+  return effects.reduce<LoadInEffect | null>(
+    (best, each) => (best === null || rank(each) < rank(best) ? each : best),
+    null,
+  );
+}
+
+function hours(
+  f: ReturnType<typeof useFormats>,
+  t: ReturnType<typeof useTranslation>['t'],
+  h: number | null,
+): string {
+  return h === null ? t('walkIn.loadIn.notInTime') : f.duration(Math.round(h * 60));
+}

@@ -1,0 +1,201 @@
+import type { Place, PlaceContent, Zone } from '@calm/contract';
+import { USUAL_ROOM, type Room } from '@calm/core';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { LabelledCell } from '../../../parts/fields/LabelledCell';
+import { RecordDialog } from '../../../parts/layout/RecordDialog';
+import { useHouse } from '../../../state/board/useBoard';
+import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import styles from './PlaceDialog.module.css';
+import { useAddPlaceMutation, useChangePlaceMutation, useRemovePlaceMutation } from '../walkInApi';
+
+const NEW_PLACE: PlaceContent = {
+  name: '',
+  zones: [{ name: 'inside', positions: 6, warmerC: 0 }],
+  traysAPosition: 2,
+  tubs: 0,
+  room: USUAL_ROOM,
+};
+const POSITIONS = { min: 0, max: 400, decimals: 0 };
+const OFFSET = { min: -10, max: 10, decimals: 1 };
+
+/** A place where dough stands: its zones, what they hold, and what its thermostat holds. */
+export function PlaceDialog({
+  place,
+  onClose,
+}: {
+  /** Null makes a new one. */
+  readonly place: Place | null;
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const [add] = useAddPlaceMutation();
+  const [change] = useChangePlaceMutation();
+  const [remove] = useRemovePlaceMutation();
+  const { keep, takeOut, wrong } = useKeeping<PlaceContent, Place>({
+    house: useHouse(),
+    record: place,
+    contentOf: plainContent,
+    writes: { add, change, remove },
+    say: {
+      kept: ({ name }) => t('walkIn.setup.placeKept', { name }),
+      removed: ({ name }) => t('walkIn.setup.placeRemoved', { name }),
+    },
+    onClose,
+  });
+  const [content, setContent] = useState<PlaceContent>(() =>
+    place ? plainContent(place) : NEW_PLACE,
+  );
+  const put = (to: Partial<PlaceContent>) => setContent((before) => ({ ...before, ...to }));
+  const putRoom = (to: Partial<Room>) => content.room && put({ room: { ...content.room, ...to } });
+  const putZone = (at: number, to: Partial<Zone>) =>
+    put({ zones: content.zones.map((zone, i) => (i === at ? { ...zone, ...to } : zone)) });
+  const names = content.zones.map(({ name }) => name.trim().toLowerCase());
+  const isTwice = new Set(names).size < names.length;
+  return (
+    <RecordDialog
+      title={place ? place.name : t('walkIn.setup.addPlace')}
+      wrong={isTwice ? t('walkIn.setup.zoneTwice') : wrong}
+      onKeep={() => {
+        if (isTwice) return;
+        const zones = content.zones.map((zone) => ({ ...zone, name: zone.name.trim() }));
+        const room = content.room && {
+          ...content.room,
+          zonesC: Object.fromEntries(zones.map(({ name, warmerC }) => [name, warmerC])),
+        };
+        keep({ ...content, name: content.name.trim(), zones, room });
+      }}
+      onRemove={place ? takeOut : undefined}
+      onClose={onClose}
+    >
+      <TextField
+        autoFocus
+        required
+        size="small"
+        label={t('walkIn.setup.place')}
+        value={content.name}
+        onChange={(typed) => put({ name: typed.target.value })}
+        slotProps={{ htmlInput: { maxLength: 80 } }}
+      />
+      {content.zones.map((zone, i) => (
+        <div key={i} className={styles['zone']}>
+          <TextField
+            required
+            size="small"
+            label={t('walkIn.setup.zoneName')}
+            value={zone.name}
+            onChange={(typed) => putZone(i, { name: typed.target.value })}
+            slotProps={{ htmlInput: { maxLength: 40 } }}
+          />
+          <Button
+            disabled={content.zones.length === 1}
+            aria-label={t('walkIn.setup.dropZoneOf', { name: zone.name })}
+            onClick={() => put({ zones: content.zones.filter((_, at) => at !== i) })}
+          >
+            {t('walkIn.setup.dropZone')}
+          </Button>
+          <LabelledCell
+            name={t('walkIn.setup.positions')}
+            unit=""
+            value={zone.positions}
+            rule={POSITIONS}
+            step={1}
+            onCommit={(positions) => putZone(i, { positions })}
+          />
+          <LabelledCell
+            name={t('walkIn.setup.warmer')}
+            unit="°C"
+            value={zone.warmerC}
+            rule={OFFSET}
+            step={0.1}
+            onCommit={(warmerC) => putZone(i, { warmerC })}
+          />
+        </div>
+      ))}
+      <Button
+        onClick={() => put({ zones: [...content.zones, { name: '', positions: 6, warmerC: 0 }] })}
+      >
+        {t('walkIn.setup.addZone')}
+      </Button>
+      <div className={styles['pair']}>
+        <LabelledCell
+          name={t('walkIn.setup.traysAPosition')}
+          unit=""
+          value={content.traysAPosition}
+          rule={{ min: 1, max: 50, decimals: 0 }}
+          step={1}
+          onCommit={(traysAPosition) => put({ traysAPosition })}
+        />
+        <LabelledCell
+          name={t('walkIn.setup.tubs')}
+          unit=""
+          value={content.tubs}
+          rule={POSITIONS}
+          step={1}
+          onCommit={(tubs) => put({ tubs })}
+        />
+      </div>
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={content.room !== null}
+            onChange={(event) => put({ room: event.target.checked ? USUAL_ROOM : null })}
+          />
+        }
+        label={t('walkIn.setup.isCooled')}
+      />
+      {content.room && (
+        <>
+          <LabelledCell
+            name={t('walkIn.setup.set')}
+            unit="°C"
+            value={content.room.setC}
+            rule={{ min: -5, max: 20, decimals: 1 }}
+            step={0.5}
+            onCommit={(setC) => putRoom({ setC })}
+          />
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={content.room.defrost !== null}
+                onChange={(event) =>
+                  putRoom({ defrost: event.target.checked ? USUAL_ROOM.defrost : null })
+                }
+              />
+            }
+            label={t('walkIn.setup.thaws')}
+          />
+          {content.room.defrost && (
+            <div className={styles['pair']}>
+              <LabelledCell
+                name={t('walkIn.setup.thawEvery')}
+                unit="h"
+                value={content.room.defrost.everyH}
+                rule={{ min: 1, max: 72, decimals: 1 }}
+                step={1}
+                onCommit={(everyH) =>
+                  content.room?.defrost && putRoom({ defrost: { ...content.room.defrost, everyH } })
+                }
+              />
+              <LabelledCell
+                name={t('walkIn.setup.thawTakes')}
+                unit="min"
+                value={content.room.defrost.minutes}
+                rule={{ min: 1, max: 120, decimals: 0 }}
+                step={1}
+                onCommit={(minutes) =>
+                  content.room?.defrost &&
+                  putRoom({ defrost: { ...content.room.defrost, minutes } })
+                }
+              />
+            </div>
+          )}
+        </>
+      )}
+    </RecordDialog>
+  );
+}

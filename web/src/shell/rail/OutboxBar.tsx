@@ -1,0 +1,90 @@
+import type { LoadRecord, Mark } from '@calm/contract';
+import Button from '@mui/material/Button';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../parts/format/format';
+import { useBookQuery, useSessionQuery } from '../../state/api/api';
+import { delivered, insisted, type Errand } from '../../state/outbox/outbox';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { useHouse } from '../../state/board/useBoard';
+import { useDelivery } from '../../state/outbox/useDelivery';
+import { insistedOn, useWaiting } from '../../state/outbox/useOutboxItems';
+import styles from './OutboxBar.module.css';
+
+/** What was done here and is not in the house: what waits for the network, and what was not taken. */
+export function OutboxBar() {
+  const { t } = useTranslation();
+  const house = useHouse();
+  useDelivery(house);
+  const waiting = useWaiting(house);
+  const isCutOff = useAppSelector((state) => state.outbox.isCutOff);
+  const { data: me } = useSessionQuery(house);
+  const { data: book } = useBookQuery(house);
+  const refused = waiting.filter(({ refusal }) => refusal !== null);
+  const mine = waiting.filter(({ refusal, personId }) => !refusal && personId === me?.personId);
+  const others = waiting.filter(({ personId }) => personId !== me?.personId);
+  const names = [...new Set(others.map(({ personId }) => personId))].map(
+    (id) => book?.people.find((person) => person.id === id)?.name ?? '',
+  );
+  return (
+    <>
+      {isCutOff && (
+        <p className={styles['bar']} role="status">
+          {mine.length > 0 ? t('outbox.waits', { count: mine.length }) : t('outbox.cutOff')}
+        </p>
+      )}
+      {others.length > 0 && (
+        <p className={styles['bar']} role="status">
+          {t('outbox.others', { count: others.length, names: names.join(', ') })}
+        </p>
+      )}
+      {refused.map((errand) => (
+        <Refused key={errand.id} errand={errand} />
+      ))}
+    </>
+  );
+}
+
+/** Something the house would not have: both sides, and what to do. Nothing of it is dropped unseen. */
+function Refused({ errand }: { readonly errand: Errand }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const theirs = useTheirs(errand);
+  return (
+    <div className={styles['refused']} role="alert">
+      <p>
+        <b>{t('outbox.refused', { what: errand.words })}</b>{' '}
+        {theirs === null ? errand.refusal?.detail : t('outbox.theirs', { theirs })}
+      </p>
+      <Button variant="outlined" color="inherit" onClick={() => dispatch(delivered(errand.id))}>
+        {t(theirs === null ? 'outbox.drop' : 'outbox.keepTheirs')}
+      </Button>
+      <Button
+        variant="outlined"
+        color="inherit"
+        onClick={() => dispatch(insisted({ id: errand.id, errand: insistedOn(errand) }))}
+      >
+        {t(theirs === null ? 'outbox.again' : 'outbox.useMine')}
+      </Button>
+    </div>
+  );
+}
+
+/** What the house has in place of it, in words; null where there is nothing to compare. */
+function useTheirs({ deed, refusal }: Errand): string | null {
+  const { t } = useTranslation();
+  const f = useFormats();
+  if (refusal?.current === undefined) return null;
+  if (deed.kind === 'load') {
+    const { doughOutC, flourTempC, roomTempC } = refusal.current as LoadRecord;
+    return [flourTempC, roomTempC, doughOutC]
+      .filter((tempC) => tempC !== null)
+      .map((tempC) => f.temperature(tempC))
+      .join(' / ');
+  }
+  if (deed.kind !== 'mark') return null;
+  const { doneAt, skippedWhy, startedAt } = refusal.current as Mark;
+  if (skippedWhy !== null) return t('outbox.skipped', { why: skippedWhy });
+  if (doneAt !== null) return t('outbox.done', { at: f.time(Date.parse(doneAt)) });
+  if (startedAt !== null) return t('outbox.begun', { at: f.time(Date.parse(startedAt)) });
+  return t('outbox.open');
+}

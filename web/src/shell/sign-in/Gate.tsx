@@ -1,0 +1,42 @@
+import { useEffect, type ReactNode } from 'react';
+import { Failed } from '../../parts/messages/Failed';
+import { Waiting } from '../../parts/messages/Waiting';
+import { useSessionQuery } from '../../state/api/api';
+import { useSignOutMutation } from '../../state/api/sessionApi';
+import { useHouse } from '../../state/board/useBoard';
+import { SignIn } from './SignIn';
+
+/** A shared tablet locks after so long without a hand on it, minutes; a manager's own device later. */
+const IDLE_MIN = { pin: 20, password: 60 } as const;
+
+/** Lets through whoever is signed in to the house; everybody else stands at its door. */
+export function Gate({ children }: { readonly children: ReactNode }) {
+  const house = useHouse();
+  const { data, error, refetch } = useSessionQuery(house);
+  const isOut = (error as { status?: unknown } | undefined)?.status === 401;
+  useIdleLock(house, isOut || !data ? null : data.role === 'manager' ? 'password' : 'pin');
+  if (isOut) return <SignIn house={house} />;
+  if (data) return children;
+  if (error) return <Failed error={error} onRetry={() => void refetch()} />;
+  return <Waiting />;
+}
+
+/** Signs out when nothing was touched for a while. The page's address stays, and drafts stay on the device. */
+function useIdleLock(house: string, by: keyof typeof IDLE_MIN | null): void {
+  const [signOut] = useSignOutMutation();
+  useEffect(() => {
+    if (!by) return;
+    let timer = 0;
+    const again = () => {
+      clearTimeout(timer);
+      timer = window.setTimeout(() => void signOut(house), IDLE_MIN[by] * 60_000);
+    };
+    const touches = ['pointerdown', 'keydown'] as const;
+    again();
+    for (const touch of touches) window.addEventListener(touch, again, { passive: true });
+    return () => {
+      clearTimeout(timer);
+      for (const touch of touches) window.removeEventListener(touch, again);
+    };
+  }, [house, by, signOut]);
+}

@@ -1,0 +1,58 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { PASSWORD_LENGTH, type OwnerStart } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { problemOf } from '../../state/api/api';
+import { useStartOwnerMutation } from '../../state/api/sessionApi';
+import styles from './SignIn.module.css';
+
+/** The first account of a house that nobody looks after yet. */
+export function OwnerForm({ house }: { readonly house: string }) {
+  const { t } = useTranslation();
+  const [start, { isLoading, error }] = useStartOwnerMutation();
+  const [owner, setOwner] = useState<OwnerStart>({ name: '', initials: '', password: '' });
+  const put = (to: Partial<OwnerStart>) => setOwner((before) => ({ ...before, ...to }));
+  return (
+    <>
+      <h1>{t('door.owner')}</h1>
+      <p>{t('door.ownerHow')}</p>
+      <form
+        className={styles['form']}
+        onSubmit={(submit) => {
+          submit.preventDefault();
+          void start({ house, owner });
+        }}
+      >
+        <TextField
+          autoFocus
+          required
+          label={t('door.name')}
+          value={owner.name}
+          onChange={(typed) => put({ name: typed.target.value })}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
+        <TextField
+          required
+          label={t('door.initials')}
+          value={owner.initials}
+          onChange={(typed) => put({ initials: typed.target.value.toUpperCase() })}
+          slotProps={{ htmlInput: { maxLength: 4 } }}
+        />
+        <TextField
+          required
+          type="password"
+          autoComplete="new-password"
+          label={t('door.password')}
+          helperText={t('door.passwordHow', { count: PASSWORD_LENGTH.least })}
+          value={owner.password}
+          onChange={(typed) => put({ password: typed.target.value })}
+        />
+        {error && <p role="alert">{problemOf(error)?.detail ?? t('door.unreached')}</p>}
+        <Button type="submit" variant="contained" size="large" disabled={isLoading}>
+          {t('door.makeAccount')}
+        </Button>
+      </form>
+    </>
+  );
+}

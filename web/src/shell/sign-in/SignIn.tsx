@@ -1,0 +1,89 @@
+import Button from '@mui/material/Button';
+import type { Comer, FrontDoor } from '@calm/contract';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Failed } from '../../parts/messages/Failed';
+import { Waiting } from '../../parts/messages/Waiting';
+import { problemOf } from '../../state/api/api';
+import { useFrontDoorQuery, useSignInMutation } from '../../state/api/sessionApi';
+import { OwnerForm } from './OwnerForm';
+import { PasswordForm } from './PasswordForm';
+import { PinPad } from './PinPad';
+import styles from './SignIn.module.css';
+
+/** The house's door: tap a name, then the PIN or password. */
+export function SignIn({ house }: { readonly house: string }) {
+  const { t } = useTranslation();
+  const { data: door, error, refetch } = useFrontDoorQuery(house);
+  const [chosen, setChosen] = useState<Comer | null>(null);
+  if (error && !door) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!door) return <Waiting />;
+  return (
+    <main className={styles['door']}>
+      <header>
+        <span className={styles['product']}>Calm Tray</span>
+        <span>{door.name}</span>
+      </header>
+      {door.isUnowned ? (
+        <OwnerForm house={house} />
+      ) : chosen ? (
+        <Knock house={house} door={door} comer={chosen} onBack={() => setChosen(null)} />
+      ) : (
+        <>
+          <h1>{t('door.who')}</h1>
+          {door.comers.length === 0 && <p className="quiet">{t('door.nobody')}</p>}
+          <ul className={styles['comers']}>
+            {door.comers.map((comer) => (
+              <li key={comer.id}>
+                <button type="button" onClick={() => setChosen(comer)}>
+                  <b>{comer.initials}</b>
+                  {comer.name}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </main>
+  );
+}
+
+/** One person at the door with what they type. What was wrong is said; nothing else is lost. */
+function Knock({
+  house,
+  door,
+  comer,
+  onBack,
+}: {
+  readonly house: string;
+  readonly door: FrontDoor;
+  readonly comer: Comer;
+  readonly onBack: () => void;
+}) {
+  const { t } = useTranslation();
+  const [signIn, { isLoading }] = useSignInMutation();
+  const [wrong, setWrong] = useState<string | null>(null);
+  const { id, name, by } = comer;
+  const knock = async (secret: string) => {
+    const { error } = await signIn({ house, comer: { personId: id, secret } });
+    if (error) setWrong(problemOf(error)?.detail ?? t('door.unreached'));
+  };
+  const Form = by === 'pin' ? PinPad : PasswordForm;
+  const secret = door.demo?.[id];
+  return (
+    <>
+      <h1>{t(by === 'pin' ? 'door.pinOf' : 'door.passwordOf', { name })}</h1>
+      <Form
+        key={wrong === null ? 'first' : 'again'}
+        isBusy={isLoading}
+        onKnock={(typed) => {
+          setWrong(null);
+          void knock(typed);
+        }}
+      />
+      {wrong && <p role="alert">{wrong}</p>}
+      {secret && <p className="quiet">{t('door.demo', { name, secret })}</p>}
+      <Button onClick={onBack}>{t('door.someoneElse')}</Button>
+    </>
+  );
+}

@@ -1,0 +1,102 @@
+import DarkModeOutlined from '@mui/icons-material/DarkModeOutlined';
+import LightModeOutlined from '@mui/icons-material/LightModeOutlined';
+import KeyboardDoubleArrowLeft from '@mui/icons-material/KeyboardDoubleArrowLeft';
+import KeyboardDoubleArrowRight from '@mui/icons-material/KeyboardDoubleArrowRight';
+import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
+import ScaleOutlined from '@mui/icons-material/ScaleOutlined';
+import IconButton from '@mui/material/IconButton';
+import { useTheme } from '@mui/material/styles';
+import Tooltip from '@mui/material/Tooltip';
+import { useTranslation } from 'react-i18next';
+import { NavLink } from 'react-router';
+import { Ball } from '../../parts/lots/Ball';
+import { preferred } from '../../state/preferences';
+import { useAppDispatch, useAppSelector } from '../../state/store';
+import { useHouse } from '../../state/board/useBoard';
+import { SHAPE_AT_STOP, useCounts } from './counts';
+import styles from './Spine.module.css';
+import { Whoever } from '../sign-in/SignedInUser';
+import { STOPS, type Stop } from './stops';
+
+/** The spine: nine stops in dough's order, each with the lots that are there now. */
+export function Spine({
+  houseName,
+  onKeys,
+  onReading,
+}: {
+  readonly houseName: string;
+  readonly onKeys: () => void;
+  readonly onReading: () => void;
+}) {
+  const { t } = useTranslation();
+  const isNarrow = useAppSelector((state) => state.preferences.isSpineNarrow);
+  const dispatch = useAppDispatch();
+  const counts = useCounts();
+  const isDark = useTheme().palette.mode === 'dark';
+  const fold = isNarrow ? t('shell.unfold') : t('shell.fold');
+  return (
+    <nav className={styles['spine']} data-narrow={isNarrow} aria-label={t('shell.spine')}>
+      <div className={styles['head']}>
+        <span className={styles['product']}>Calm Tray</span>
+        <span className={styles['house']}>{houseName}</span>
+      </div>
+      <ul className={styles['stops']}>
+        {STOPS.map((stop) => (
+          <li key={stop.path}>
+            <SpineStop stop={stop} count={counts[stop.path]} />
+          </li>
+        ))}
+      </ul>
+      <Whoever />
+      <div className={styles['foot']}>
+        <Tooltip title={isDark ? t('shell.light') : t('shell.dark')}>
+          <IconButton
+            aria-label={isDark ? t('shell.light') : t('shell.dark')}
+            onClick={() => dispatch(preferred({ theme: isDark ? 'light' : 'dark' }))}
+          >
+            {isDark ? <LightModeOutlined /> : <DarkModeOutlined />}
+          </IconButton>
+        </Tooltip>
+        <Tooltip title={t('shell.reading')}>
+          <IconButton aria-label={t('shell.reading')} onClick={onReading}>
+            <ScaleOutlined />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title={t('shell.keys')}>
+          <IconButton className={styles['wideOnly']} aria-label={t('shell.keys')} onClick={onKeys}>
+            <KeyboardOutlined />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title={fold}>
+          <IconButton
+            className={styles['wideOnly']}
+            aria-label={fold}
+            onClick={() => dispatch(preferred({ isSpineNarrow: !isNarrow }))}
+          >
+            {isNarrow ? <KeyboardDoubleArrowRight /> : <KeyboardDoubleArrowLeft />}
+          </IconButton>
+        </Tooltip>
+      </div>
+    </nav>
+  );
+}
+
+function SpineStop({ stop, count }: { readonly stop: Stop; readonly count: number | undefined }) {
+  const { t } = useTranslation();
+  const house = useHouse();
+  const Icon = stop.icon;
+  const shape = SHAPE_AT_STOP[stop.path];
+  const name = t(`stops.${stop.path}`);
+  const label = count ? t('shell.stopWithLots', { name, count }) : name;
+  return (
+    <NavLink to={`/${house}/${stop.path}`} className={styles['stop'] ?? ''} aria-label={label}>
+      <span className={styles['knot']}>
+        <Icon fontSize="small" />
+      </span>
+      <span className={styles['name']}>{name}</span>
+      <span className={styles['marker']}>
+        {count && shape ? <Ball shape={shape.shape} tone={shape.tone} count={count} /> : null}
+      </span>
+    </NavLink>
+  );
+}

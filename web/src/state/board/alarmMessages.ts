@@ -1,0 +1,25 @@
+import type { ColdAlarm, ColdBoard, HouseBook } from '@calm/contract';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../parts/format/format';
+
+/** An alarm as a sentence. */
+export function useSayAlarm(
+  book: HouseBook,
+  { probes }: Pick<ColdBoard, 'probes'>,
+): (alarm: ColdAlarm) => string {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return ({ probeId, kind, fromAt, untilAt, worstC, meanC }) => {
+    const probe = probes.find(({ id }) => id === probeId);
+    const place = book.places.find(({ id }) => id === probe?.placeId);
+    return t(`walkIn.alarm.${untilAt === null ? 'is' : 'was'}.${kind}`, {
+      place: place?.name ?? '',
+      zone: probe?.zone ?? '',
+      probe: probe?.name ?? '',
+      from: f.moment(Date.parse(fromAt)),
+      until: untilAt === null ? '' : f.time(Date.parse(untilAt)),
+      worst: worstC === null ? '' : f.temperature(worstC),
+      mean: meanC === null ? '' : f.temperature(meanC),
+    });
+  };
+}

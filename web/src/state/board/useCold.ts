@@ -1,0 +1,42 @@
+import type { ColdBoard, ColdLot, ColdNote } from '@calm/contract';
+import { useMemo } from 'react';
+import { useColdQuery } from '../api/api';
+import { useWaiting } from '../outbox/useOutboxItems';
+
+/** Devices follow what is posted; in case a line was cut unnoticed, it is looked anew this often, ms. */
+const LOOK_EVERY_MS = 60_000;
+
+/** A house's cold now, with what is on its way from this device. Null until it is there. */
+export function useCold(house: string): {
+  readonly cold: ColdBoard | null;
+  readonly error: unknown;
+  readonly retry: () => void;
+} {
+  const { data, error, refetch } = useColdQuery(house, { pollingInterval: LOOK_EVERY_MS });
+  const waiting = useWaiting(house);
+  const cold = useMemo(() => {
+    if (!data) return null;
+    const there = new Set(data.notes.map(({ id }) => id));
+    const onTheWay = waiting.flatMap(({ personId, at, deed, refusal }): ColdNote[] =>
+      deed.kind === 'cold' && !refusal && !there.has(deed.start.id)
+        ? [{ ...deed.start, at: deed.start.at ?? at, personId }]
+        : [],
+    );
+    return onTheWay.length === 0 ? data : { ...data, notes: [...onTheWay, ...data.notes] };
+  }, [data, waiting]);
+  return { cold, error, retry: () => void refetch() };
+}
+
+/** A window of balls in the cold, epoch ms; null when they never open well. */
+export function coldWindow(
+  { mixedMs }: ColdLot,
+  window: ColdLot['now'],
+): { readonly fromMs: number; readonly peakMs: number; readonly untilMs: number } | null {
+  if (window.kind === 'never') return null;
+  const at = (hour: number) => mixedMs + hour * 3_600_000;
+  return {
+    fromMs: at(window.earliestHour),
+    peakMs: at(window.peakHour),
+    untilMs: at(window.latestHour),
+  };
+}

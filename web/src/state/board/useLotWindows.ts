@@ -1,0 +1,122 @@
+import type { Product, ColdBoard, ColdLot } from '@calm/contract';
+import {
+  type BoardLot,
+  doughOnItsWay,
+  doughOutOf,
+  stagesAsTheyAre,
+  type DoughOnItsWay,
+} from '@calm/domain';
+import { useMemo } from 'react';
+import { useHouse, type Board } from './useBoard';
+import { coldWindow, useCold } from './useCold';
+import { useCursor } from '../time/useCursor';
+import type { WayAnswer } from '../../workers/engine/engineAnswers';
+import { engine } from '../../workers/engine/engine';
+import { useLatest } from '../../workers/useLatest';
+
+/** When balls open well, epoch ms. */
+export interface LotWindow {
+  readonly fromMs: number;
+  readonly peakMs: number;
+  readonly untilMs: number;
+}
+
+/** A lot's window as it was planned, and as it is by its record. */
+export interface LotWindows {
+  /** Null while they are being reckoned, or when the balls never open well. */
+  readonly planned: LotWindow | null;
+  readonly now: LotWindow | null;
+  /** Reckoned, and they never open well. */
+  readonly isNever: boolean;
+}
+
+/** Steps of the present at which what is still to come is reckoned anew, ms. */
+const EVERY_MS = 5 * 60_000;
+
+/** Balls of one product in a lot. */
+export interface LotBalls {
+  readonly lot: BoardLot;
+  readonly product: Product;
+}
+
+const ask = (doughs: readonly DoughOnItsWay[]): Promise<WayAnswer[]> =>
+  Promise.all(doughs.map(({ document }) => engine().way(document)));
+
+const UNKNOWN: LotWindows = { planned: null, now: null, isNever: false };
+
+/**
+ * Windows of some balls, by the engine in its worker, in their order.
+ *
+ * @param balls must be stable
+ */
+export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): LotWindows[] {
+  const { nowMs } = useCursor();
+  const atMs = Math.floor(nowMs / EVERY_MS) * EVERY_MS;
+  const prefermentC = board?.book.house.settings.usualTempsC.preferment ?? 0;
+  const doughs = useMemo(
+    () =>
+      balls.flatMap(({ lot, product }) => [
+        doughOnItsWay(lot, product, prefermentC, lot.stages),
+        doughOnItsWay(
+          lot,
+          product,
+          prefermentC,
+          stagesAsTheyAre(lot, atMs),
+          doughOutOf(lot) ?? undefined,
+        ),
+      ]),
+    [balls, prefermentC, atMs],
+  );
+  const question = useMemo(() => doughs.filter((dough) => dough !== null), [doughs]);
+  const latest = useLatest(ask, question.length > 0 ? question : null);
+  const { cold } = useCold(useHouse());
+  return useMemo(() => {
+    const isFresh = cold !== null && Math.abs(Date.parse(cold.at) - nowMs) <= FRESH_MS;
+    const ways = new Map(latest?.question.map((dough, i) => [dough, latest.answer[i]]));
+    return balls.map((_, i): LotWindows => {
+      const [planned = null, now = null] = [doughs[2 * i], doughs[2 * i + 1]];
+      const plannedWay = planned && ways.get(planned);
+      const nowWay = now && ways.get(now);
+      if (!plannedWay || !nowWay) return UNKNOWN;
+      return {
+        planned: windowOf(planned, plannedWay),
+        ...asItIs(isFresh ? readIn(cold, balls[i]) : null, now, nowWay),
+      };
+    });
+  }, [balls, doughs, latest, cold, nowMs]);
+}
+
+/** What was read in the cold is older than this: it tells nothing of now, ms. */
+const FRESH_MS = 15 * 60_000;
+
+/** What the cold's readings make of some balls: those with the shortest window speak for all. */
+function readIn({ lots }: ColdBoard, balls: LotBalls | undefined): ColdLot | null {
+  const own = lots.filter(
+    ({ key, productId }) => key === balls?.lot.lot?.id && productId === balls.product.id,
+  );
+  const until = ({ now }: ColdLot) => (now.kind === 'ready' ? now.latestHour : -Infinity);
+  return own.reduce<ColdLot | null>(
+    (least, each) => (least === null || until(each) < until(least) ? each : least),
+    null,
+  );
+}
+
+/** A window by the record, and by what was read in the cold where that is known. */
+function asItIs(
+  read: ColdLot | null,
+  dough: DoughOnItsWay,
+  way: WayAnswer,
+): Pick<LotWindows, 'now' | 'isNever'> {
+  if (read) return { now: coldWindow(read, read.now), isNever: read.now.kind === 'never' };
+  return {
+    now: windowOf(dough, way),
+    isNever: way.ok && way.value.window.kind === 'never',
+  };
+}
+
+function windowOf(dough: DoughOnItsWay, way: WayAnswer): LotWindow | null {
+  if (!way.ok || way.value.window.kind === 'never') return null;
+  const { earliestHour, peakHour, latestHour } = way.value.window;
+  const at = (hour: number) => dough.mixedMs + hour * 3_600_000;
+  return { fromMs: at(earliestHour), peakMs: at(peakHour), untilMs: at(latestHour) };
+}

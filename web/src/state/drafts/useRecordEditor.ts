@@ -1,0 +1,89 @@
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNotices } from '../../parts/messages/Notices';
+import { problemOf } from '../api/api';
+
+interface Unwrapped<Kept> {
+  readonly unwrap: () => Promise<Kept>;
+}
+
+/** The three writes of a shelf, as the mutations of its records. */
+interface Writes<Content, Kept> {
+  readonly add: (sent: { house: string; content: Content }) => Unwrapped<Kept>;
+  readonly change: (sent: {
+    house: string;
+    id: string;
+    change: { version: number; content: Content };
+  }) => Unwrapped<Kept>;
+  readonly remove: (sent: { house: string; id: string }) => Unwrapped<Kept>;
+}
+
+/**
+ * Adding, changing and taking away one record in a dialog, each with its way back. What was refused stays
+ * open, with the reason.
+ *
+ * @param record null makes a new one
+ */
+export function useKeeping<
+  Content,
+  Kept extends { readonly id: string; readonly version: number },
+>({
+  house,
+  record,
+  contentOf,
+  writes: { add, change, remove },
+  say,
+  onClose,
+}: {
+  readonly house: string;
+  readonly record: Kept | null;
+  readonly contentOf: (record: Kept) => Content;
+  readonly writes: Writes<Content, Kept>;
+  readonly say: {
+    readonly kept: (record: Kept) => string;
+    readonly removed: (record: Kept) => string;
+  };
+  readonly onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const { changed } = useNotices();
+  const [wrong, setWrong] = useState<string | null>(null);
+  const tried = async (work: () => Promise<void>) => {
+    try {
+      await work();
+      onClose();
+    } catch (error) {
+      const problem = problemOf(error);
+      const isStale = problem?.type === '/problems/stale';
+      setWrong(isStale ? t('record.stale') : (problem?.detail ?? t('errors.notSaved')));
+    }
+  };
+  const keep = (content: Content) =>
+    tried(async () => {
+      if (!record) {
+        const kept = await add({ house, content }).unwrap();
+        changed(say.kept(kept), () => remove({ house, id: kept.id }).unwrap());
+        return;
+      }
+      const { id, version } = record;
+      const kept = await change({ house, id, change: { version, content } }).unwrap();
+      const before = { version: kept.version, content: contentOf(record) };
+      changed(say.kept(kept), () => change({ house, id, change: before }).unwrap());
+    });
+  const takeOut = () =>
+    tried(async () => {
+      if (!record) return;
+      await remove({ house, id: record.id }).unwrap();
+      changed(say.removed(record), () => add({ house, content: contentOf(record) }).unwrap());
+    });
+  return { keep: (content: Content) => void keep(content), takeOut: () => void takeOut(), wrong };
+}
+
+/** A record without what the house keeps beside it. */
+export function plainContent<Kept extends { readonly id: string; readonly version: number }>({
+  id: _i,
+  version: _v,
+  ...content
+}: Kept): Omit<Kept, 'id' | 'version'> {
+  return content;
+}

@@ -1,0 +1,121 @@
+import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/contract';
+import { useEffect } from 'react';
+import { api, useSessionQuery } from '../api/api';
+import { cutOff, delivered, OUTBOX_KEY, readAnew, refused, type Errand } from './outbox';
+import { withMark } from './outboxLots';
+import { sendErrand } from './sendOutboxItem';
+import { useAppDispatch, useAppSelector, type RootState, type Store } from '../store';
+
+/** A house that could not be reached is tried again after so long, ms. */
+const AGAIN_MS = 2000;
+
+/**
+ * Sends what was done on this device, oldest first, one at a time, for as long as somebody is signed in who
+ * did it. What cannot be sent now waits.
+ */
+export function useDelivery(house: string): void {
+  const dispatch = useAppDispatch();
+  const { data: me } = useSessionQuery(house);
+  const next = useAppSelector(({ outbox }) =>
+    outbox.errands.find(
+      (each) => each.house === house && each.personId === me?.personId && !each.refusal,
+    ),
+  );
+  useEffect(() => {
+    if (!next) return;
+    let isOver = false;
+    let timer = 0;
+    const send = async () => {
+      const sent = await sendErrand(next);
+      if (isOver) return;
+      if (sent.kind === 'later') {
+        dispatch(cutOff());
+        timer = window.setTimeout(() => void send(), AGAIN_MS);
+      } else if (sent.kind === 'signed-out') dispatch(api.util.invalidateTags(['Session']));
+      else if (sent.kind === 'refused') {
+        dispatch(refused({ id: next.id, refusal: sent.refusal }));
+        dispatch(api.util.invalidateTags(['Lots', 'Records']));
+      } else dispatch(takenIn(next, sent.answer));
+    };
+    void send();
+    const now = () => {
+      clearTimeout(timer);
+      void send();
+    };
+    window.addEventListener('online', now);
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+      window.removeEventListener('online', now);
+    };
+  }, [dispatch, next]);
+
+  useEffect(() => {
+    const onStorage = ({ key }: StorageEvent) => {
+      if (key === OUTBOX_KEY) dispatch(readAnew());
+    };
+    window.addEventListener('storage', onStorage);
+    return () => window.removeEventListener('storage', onStorage);
+  }, [dispatch]);
+}
+
+/**
+ * The house has it: what it answered goes into all that is at hand, and only then the errand goes, so that
+ * nothing falls back to what it was in between.
+ */
+function takenIn({ id, house, deed }: Errand, answer: unknown) {
+  return (dispatch: Store['dispatch'], getState: () => RootState) => {
+    const stretches = <Name extends 'lots' | 'records'>(name: Name) =>
+      api.util
+        .selectCachedArgsForQuery(getState(), name)
+        .filter((stretch) => stretch.house === house);
+    if (deed.kind === 'mark' || deed.kind === 'load') {
+      for (const stretch of stretches('lots')) {
+        dispatch(
+          api.util.updateQueryData('lots', stretch, (lots) =>
+            lots.map((lot) => {
+              if (lot.id !== deed.lotId) return lot;
+              if (deed.kind === 'mark') return withMark(lot, answer as Mark);
+              const kept = answer as LoadRecord;
+              const loads = lot.loads.map((load) => (load.number === kept.number ? kept : load));
+              return { ...lot, loads };
+            }),
+          ),
+        );
+      }
+      dispatch(api.util.invalidateTags(deed.kind === 'load' ? ['Lots', 'Frictions'] : ['Lots']));
+    } else if (deed.kind === 'record') {
+      const kept = answer as LotRecord;
+      for (const stretch of stretches('records')) {
+        dispatch(
+          api.util.updateQueryData('records', stretch, (records) => [
+            ...records.filter((each) => each.id !== kept.id),
+            kept,
+          ]),
+        );
+      }
+      const one = { house, lotId: deed.lotId };
+      dispatch(
+        api.util.updateQueryData('lotRecords', one, (records) => [
+          ...records.filter((each) => each.id !== kept.id),
+          kept,
+        ]),
+      );
+      dispatch(api.util.invalidateTags(['Records', 'Log', 'Cold']));
+    } else if (deed.kind === 'cold') {
+      dispatch(
+        api.util.updateQueryData('cold', house, (cold) => ({
+          ...cold,
+          notes: [answer as ColdNote, ...cold.notes],
+        })),
+      );
+      dispatch(api.util.invalidateTags(['Cold']));
+    } else {
+      dispatch(
+        api.util.updateQueryData('handovers', house, (kept) => [answer as Handover, ...kept]),
+      );
+      dispatch(api.util.invalidateTags(['Handovers']));
+    }
+    dispatch(delivered(id));
+  };
+}
