@@ -113,7 +113,7 @@ async function drag(desk, url) {
   await pull();
   await watchFrames(page);
   await pull(4);
-  await sayFrames(page, 'Dragging a lever of What if');
+  await printFrames(page, 'Dragging a lever of What if');
   await page.close();
 }
 
@@ -149,7 +149,7 @@ async function dragBead(desk, url) {
   await pull();
   await watchFrames(page);
   await pull(4);
-  await sayFrames(page, 'Dragging a bead of the plan');
+  await printFrames(page, 'Dragging a bead of the plan');
   await page.close();
 }
 
@@ -169,7 +169,7 @@ async function watchFrames(page) {
 }
 
 /** @param {Page} page @param {string} what */
-async function sayFrames(page, what) {
+async function printFrames(page, what) {
   const LIMIT_MS = 50;
   const frames = /** @type {number[]} */ (await page.evaluate('window.frames'));
   const sorted = frames.slice(1).sort((a, b) => a - b);
@@ -215,7 +215,7 @@ async function bigBook(desk, url, { name, value }) {
   await sought.pressSequentially('trial dough 49', { delay: 60 });
   await page.getByRole('link', { name: 'Trial dough 499' }).waitFor();
   for (let i = 0; i < 14; i += 1) await sought.press('Backspace', { delay: 60 });
-  await sayFrames(page, 'Opening and looking through a book of 500 formulas');
+  await printFrames(page, 'Opening and looking through a book of 500 formulas');
   await page.close();
 }
 

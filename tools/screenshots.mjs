@@ -49,7 +49,7 @@ async function firstLot(page) {
 }
 
 /** The week as it is settled. @param {Page} page */
-async function settled(page) {
+async function solved(page) {
   await page.getByRole('button', { name: 'Settle the week' }).click();
   await page.getByText(/from the best there can be|None can be better/).waitFor();
   const stop = page.getByRole('button', { name: 'Stop here' });
@@ -61,7 +61,7 @@ async function settled(page) {
 
 /** A bead pushed into the evening: what does not fit, and what mends it. @param {Page} page */
 async function clashing(page) {
-  await settled(page);
+  await solved(page);
   const bead = page.getByRole('button', { name: /^Yard dough for Sat 28 Nov: Divide and ball/ });
   await bead.focus();
   for (let i = 0; i < 4; i += 1) await page.keyboard.press('Shift+ArrowRight');
@@ -79,7 +79,7 @@ async function inHand(page) {
 }
 
 /** Ten hours without power. @param {Page} page */
-async function asIfThePowerWent(page) {
+async function withPowerCut(page) {
   const hours = page.getByRole('textbox', { name: 'For' });
   await hours.fill('10');
   await hours.press('Enter');
@@ -109,7 +109,7 @@ const VIEWS = [
     name: 'plan-twelve-hours-tablet',
     path: 'plan?hours=12&at=2026-11-26T13:00:00.000Z',
     size: TABLET,
-    act: settled,
+    act: solved,
   },
   { name: 'mix', path: 'mix', size: DESK },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
@@ -128,7 +128,7 @@ const VIEWS = [
     path: 'walk-in/what-if',
     size: DESK,
     theme: 'dark',
-    act: asIfThePowerWent,
+    act: withPowerCut,
   },
   { name: 'crew', path: 'crew', size: DESK },
   { name: 'lot', path: 'log?text=YR-1112', size: DESK, act: firstLot },

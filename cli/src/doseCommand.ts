@@ -1,7 +1,7 @@
 import { doseDocument } from '@calm/domain';
 import { check, doseSchema } from '@calm/contract/schemas';
 import type { Answer } from './answer';
-import { sayAlternative, sayProblem } from './words';
+import { formatAlternativeMessage, formatProblemMessage } from './words';
 
 /** `calm dose`: the yeast that puts the peak where it is wanted, or what would work instead. */
 export function doseCommand(input: unknown): Answer {
@@ -14,11 +14,11 @@ export function doseCommand(input: unknown): Answer {
   const { reasons, alternatives } = refusal ?? { reasons: [], alternatives: [] };
   return {
     kind: 'cannot',
-    why: reasons.map((reason) => sayProblem(reason, stages)),
+    why: reasons.map((reason) => formatProblemMessage(reason, stages)),
     reasons,
     alternatives: alternatives.map((change) => ({
       ...change,
-      say: sayAlternative(change, stages),
+      say: formatAlternativeMessage(change, stages),
     })),
   };
 }

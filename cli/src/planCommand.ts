@@ -1,9 +1,13 @@
 import { doseOfLot, lotDocument, problemOfWeek, wavesOfLot } from '@calm/domain';
 import type { WeekDocument } from '@calm/contract';
 import { check, weekSchema } from '@calm/contract/schemas';
-import { clashOf, gapPercent, settleWeek, weekFaults, type Settling } from '@calm/core';
+import { clashOf, gapPercent, optimizeWeek, weekFaults, type SolverProgress } from '@calm/core';
 import type { Answer } from './answer';
-import { sayClash, sayWayOut, sayWeekFault } from './weekWords';
+import {
+  formatConflictMessage,
+  formatRelaxationMessage,
+  formatWeekFaultMessage,
+} from './weekWords';
 
 /** A plan this near its bound is not worth another second. */
 const NEAR_ENOUGH_PERCENT = 0.01;
@@ -15,35 +19,39 @@ export function planCommand(input: unknown): Answer {
   const document = checked.value;
   const problem = problemOfWeek(document);
   const faults = weekFaults(problem);
-  if (faults.length > 0) return { kind: 'cannot', why: faults.map(sayWeekFault), reasons: faults };
-  const settled = settle(document);
-  const [open] = settled.plan.open;
-  if (!open) return { kind: 'done', document: planDocument(document, settled) };
+  if (faults.length > 0)
+    return { kind: 'cannot', why: faults.map(formatWeekFaultMessage), reasons: faults };
+  const solved = optimize(document);
+  const [open] = solved.plan.open;
+  if (!open) return { kind: 'done', document: planDocument(document, solved) };
   const clash = clashOf(problem, open);
   if (!clash) {
     const reason = { kind: 'not-found', ...open } as const;
-    return { kind: 'cannot', why: [sayClash([open], document)], reasons: [reason] };
+    return { kind: 'cannot', why: [formatConflictMessage([open], document)], reasons: [reason] };
   }
   return {
     kind: 'cannot',
-    why: [sayClash(clash.demands, document)],
+    why: [formatConflictMessage(clash.demands, document)],
     reasons: [clash],
-    alternatives: clash.waysOut.map((way) => ({ ...way, say: sayWayOut(way, document) })),
+    alternatives: clash.waysOut.map((way) => ({
+      ...way,
+      say: formatRelaxationMessage(way, document),
+    })),
   };
 }
 
-function settle(document: WeekDocument): Settling {
-  const search = settleWeek(problemOfWeek(document));
+function optimize(document: WeekDocument): SolverProgress {
+  const search = optimizeWeek(problemOfWeek(document));
   const until = performance.now() + document.seconds * 1000;
-  let settled = search.next().value;
-  while (performance.now() < until && (gapPercent(settled) ?? 100) > NEAR_ENOUGH_PERCENT) {
-    settled = search.next().value;
+  let solved = search.next().value;
+  while (performance.now() < until && (gapPercent(solved) ?? 100) > NEAR_ENOUGH_PERCENT) {
+    solved = search.next().value;
   }
-  return settled;
+  return solved;
 }
 
-function planDocument(document: WeekDocument, settled: Settling) {
-  const { plan, points, bound, rounds } = settled;
+function planDocument(document: WeekDocument, solved: SolverProgress) {
+  const { plan, points, bound, rounds } = solved;
   return {
     lots: plan.lots.map((lot) => {
       const dose = doseOfLot(document, lot);
@@ -53,7 +61,7 @@ function planDocument(document: WeekDocument, settled: Settling) {
     cost: plan.cost,
     points,
     bound: Number.isFinite(bound) ? bound : null,
-    gapPercent: gapPercent(settled),
+    gapPercent: gapPercent(solved),
     rounds,
   };
 }

@@ -1,7 +1,7 @@
 import { simulateDocument } from '@calm/domain';
 import { check, simulateSchema } from '@calm/contract/schemas';
 import type { Answer } from './answer';
-import { sayNever, sayProblem } from './words';
+import { formatNeverReadyMessage, formatProblemMessage } from './words';
 
 /** `calm simulate`: a dough and its way to temperatures, rise, maturity, states and its window. */
 export function simulateCommand(input: unknown): Answer {
@@ -10,9 +10,12 @@ export function simulateCommand(input: unknown): Answer {
   const { stages } = checked.value;
   const way = simulateDocument(checked.value);
   if (!way.ok) {
-    const why = way.reasons.map((reason) => sayProblem(reason, stages));
+    const why = way.reasons.map((reason) => formatProblemMessage(reason, stages));
     return { kind: 'cannot', why, reasons: way.reasons };
   }
   const { never } = way.value;
-  return { kind: 'done', document: { ...way.value, ...(never && { why: sayNever(never) }) } };
+  return {
+    kind: 'done',
+    document: { ...way.value, ...(never && { why: formatNeverReadyMessage(never) }) },
+  };
 }

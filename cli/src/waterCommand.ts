@@ -1,7 +1,7 @@
 import { check, waterSchema } from '@calm/contract/schemas';
 import { adviseWater } from '@calm/core';
 import type { Answer } from './answer';
-import { sayWarning } from './words';
+import { formatWarningMessage } from './words';
 
 /** Where the flour's mass is not given, the heat balance takes an ordinary dough of 62 % water. */
 const USUAL_HYDRATION = 0.62;
@@ -24,7 +24,10 @@ export function waterCommand(input: unknown): Answer {
     kind: 'done',
     document: {
       ...advice,
-      warnings: advice.warnings.map((warning) => ({ ...warning, say: sayWarning(warning) })),
+      warnings: advice.warnings.map((warning) => ({
+        ...warning,
+        say: formatWarningMessage(warning),
+      })),
       ...(Object.keys(assumed).length > 0 && { assumed }),
     },
   };

@@ -1,6 +1,6 @@
 import words from '@calm/domain/words/week.en.json' with { type: 'json' };
 import type { WeekDocument } from '@calm/contract';
-import type { Demand, WayOut, WeekFault } from '@calm/core';
+import type { Demand, Relaxation, WeekFault } from '@calm/core';
 import { createInstance } from 'i18next';
 
 const catalogue = createInstance();
@@ -11,17 +11,17 @@ await catalogue.init({
 });
 
 /** What makes no sense, and where to mend it. */
-export const sayWeekFault = (fault: WeekFault): string =>
+export const formatWeekFaultMessage = (fault: WeekFault): string =>
   catalogue.t(`faults.${fault.kind}`, { ...fault });
 
 /** What cannot be made together. */
-export function sayClash(demands: readonly Demand[], document: WeekDocument): string {
-  const what = demands.map((demand) => sayDemand(demand, document)).join(', ');
+export function formatConflictMessage(demands: readonly Demand[], document: WeekDocument): string {
+  const what = demands.map((demand) => formatDemandMessage(demand, document)).join(', ');
   return catalogue.t('clash', { count: demands.length, what });
 }
 
 /** One change that lets it be. */
-export function sayWayOut(way: WayOut, document: WeekDocument): string {
+export function formatRelaxationMessage(way: Relaxation, document: WeekDocument): string {
   const moment = (minute: number) =>
     `${new Date(minute * 60_000).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
   if (way.kind === 'call-in') {
@@ -29,11 +29,14 @@ export function sayWayOut(way: WayOut, document: WeekDocument): string {
     const times = { from: moment(startMin), to: moment(endMin) };
     return catalogue.t('waysOut.call-in', { skill: way.skill, ...times });
   }
-  const what = way.kind === 'leave-out' ? sayDemand(way, document) : '';
+  const what = way.kind === 'leave-out' ? formatDemandMessage(way, document) : '';
   return catalogue.t(`waysOut.${way.kind}`, { ...way, what });
 }
 
-const sayDemand = ({ doughId, serviceId }: Demand, { services }: WeekDocument): string => {
+const formatDemandMessage = (
+  { doughId, serviceId }: Demand,
+  { services }: WeekDocument,
+): string => {
   const service = services.find(({ id }) => id === serviceId);
   return catalogue.t('demand', {
     doughId,

@@ -19,43 +19,46 @@ await catalogue.init({
 });
 
 /** A reason as a sentence that says what is wrong and what would work. */
-export function sayReason(reason: ScaleReason): string {
-  const fits = 'nearest' in reason ? sayFits(reason) : '';
+export function formatReasonMessage(reason: ScaleReason): string {
+  const fits = 'nearest' in reason ? formatFitsMessage(reason) : '';
   return catalogue.t(`reasons.${reason.kind}`, { ...reason, fits });
 }
 
 /** A warning as a sentence. */
-export function sayWarning(warning: WaterWarning): string {
+export function formatWarningMessage(warning: WaterWarning): string {
   return catalogue.t(`warnings.${warning.kind}`, { ...warning });
 }
 
-function sayFits({ nearest }: NoSplit): string {
+function formatFitsMessage({ nearest }: NoSplit): string {
   return nearest
     .map(({ loads, loadG }) => catalogue.t('reasons.fit', { loads, loadKg: loadG / 1000 }))
     .join(' / ');
 }
 
 /** What is wrong with a dough or its way, or why it cannot be dosed so. */
-export function sayProblem(
+export function formatProblemMessage(
   problem: DoughProblem | DoseLimit,
   stages: readonly DoughStage[],
 ): string {
-  if (problem.kind === 'takes-too-much') return sayReason(problem);
+  if (problem.kind === 'takes-too-much') return formatReasonMessage(problem);
   const key = `limits.${problem.kind}`;
-  const where = 'stage' in problem ? sayStage(problem.stage, stages) : '';
+  const where = 'stage' in problem ? formatStageMessage(problem.stage, stages) : '';
   return catalogue.t([key, `faults.${problem.kind}`], { ...problem, where });
 }
 
 /** Why a dough is never ready. */
-export const sayNever = (why: NeverReady): string => catalogue.t(`never.${why}`);
+export const formatNeverReadyMessage = (why: NeverReady): string => catalogue.t(`never.${why}`);
 
 /** What would work instead. */
-export function sayAlternative(change: DoseAlternative, stages: readonly DoughStage[]): string {
-  const where = 'stage' in change ? sayStage(change.stage, stages) : '';
+export function formatAlternativeMessage(
+  change: DoseAlternative,
+  stages: readonly DoughStage[],
+): string {
+  const where = 'stage' in change ? formatStageMessage(change.stage, stages) : '';
   return catalogue.t(`alternatives.${change.kind}`, { ...change, where });
 }
 
 /** `ball stage 2`: counted as in the document, from 1. */
-function sayStage(index: number, stages: readonly DoughStage[]): string {
+function formatStageMessage(index: number, stages: readonly DoughStage[]): string {
   return catalogue.t(`stages.${stages[index]?.kind ?? 'ball'}`, { number: index + 1 });
 }

@@ -9,12 +9,12 @@ import {
   USUAL_SETTING,
   type AlarmFound,
   type Cause,
-  type House,
+  type ColdSystem,
   type LikelyCause,
-  type LotOfHouse,
+  type ColdSystemLot,
   type Room,
   type RoomEvent,
-  type RoomOfHouse,
+  type ColdSystemRoom,
   type TraysAt,
 } from '@calm/core';
 import { instantOf, localDateOf } from '@calm/domain';
@@ -175,8 +175,8 @@ export function trueHouse(
   startS: number,
   hours: number,
   story: Story | null = null,
-): House {
-  const rooms = places.flatMap(({ name }): RoomOfHouse[] => {
+): ColdSystem {
+  const rooms = places.flatMap(({ name }): ColdSystemRoom[] => {
     const room = TRUE_ROOMS[name];
     if (!room) return [];
     const setting = {
@@ -191,7 +191,7 @@ export function trueHouse(
   const stays = lots.flatMap((lot) => stayOf(lot) ?? []);
   return {
     rooms,
-    lots: stays.flatMap(({ lot, place, fromMs, toMs }): LotOfHouse[] => {
+    lots: stays.flatMap(({ lot, place, fromMs, toMs }): ColdSystemLot[] => {
       const startHour = (fromMs / 1000 - startS) / S_PER_H;
       if (startHour < 0 || !TRUE_ROOMS[place]) return [];
       const { formula } = lot.recipe;

@@ -1,4 +1,4 @@
-import { paths, type FrontDoor } from '@calm/contract';
+import { paths, type SignInOptions } from '@calm/contract';
 
 /**
  * Comes in to a made-up house by what its door tells everybody, as programs that stand in for people and
@@ -10,19 +10,19 @@ import { paths, type FrontDoor } from '@calm/contract';
  * @throws Error when the house is none that tells its secrets, or does not let them in
  */
 export async function comeIn(address: string, house: string, name = 'Maro'): Promise<string> {
-  const asked = await fetch(address + paths.frontDoor(house));
+  const asked = await fetch(address + paths.signInOptions(house));
   if (!asked.ok) throw new Error(`${house} does not answer: ${asked.status}`);
-  const { comers, demo } = (await asked.json()) as FrontDoor;
-  const comer = comers.find((each) => each.name === name);
-  const secret = comer && demo?.[comer.id];
+  const { candidates, demo } = (await asked.json()) as SignInOptions;
+  const candidate = candidates.find((each) => each.name === name);
+  const secret = candidate && demo?.[candidate.id];
   if (!secret) throw new Error(`${house} does not tell how ${name} comes in.`);
-  const knocked = await fetch(address + paths.session(house), {
+  const attempted = await fetch(address + paths.session(house), {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ personId: comer.id, secret }),
+    body: JSON.stringify({ personId: candidate.id, secret }),
   });
-  const [cookie] = knocked.headers.getSetCookie();
-  if (!knocked.ok || !cookie)
-    throw new Error(`${house} does not let ${name} in: ${knocked.status}`);
+  const [cookie] = attempted.headers.getSetCookie();
+  if (!attempted.ok || !cookie)
+    throw new Error(`${house} does not let ${name} in: ${attempted.status}`);
   return cookie.split(';')[0] ?? '';
 }

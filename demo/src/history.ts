@@ -4,7 +4,7 @@ import {
   productsOfDough,
   recipeFor,
   scaleRecipe,
-  untouched,
+  emptyMark,
   addDays,
   instantOf,
   localDateOf,
@@ -148,7 +148,7 @@ function marksOf(
     .map((work) => ({ work, doneMs: recordedMs(work.endMs, `${key}/${stageKey(work)}`) }))
     .filter(({ doneMs }) => doneMs <= now.getTime());
   const mark = (loadNumber: number, stepKey: string, ms: number) => ({
-    ...untouched(loadNumber, stepKey),
+    ...emptyMark(loadNumber, stepKey),
     doneAt: new Date(ms).toISOString(),
     version: 1,
   });

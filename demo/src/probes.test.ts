@@ -3,16 +3,16 @@ import {
   alarmsIn,
   fitRoom,
   likelyCauses,
-  simulateTogether,
+  simulateRoomsAndLots,
   STANDARD_ALARM_RULES,
   USUAL_ROOM,
   USUAL_SETTING,
-  type House,
-  type LotOfHouse,
+  type ColdSystem,
+  type ColdSystemLot,
   type NotItself,
   type Room,
   type RoomEvent,
-  type RoomOfHouse,
+  type ColdSystemRoom,
 } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { doorsOf, readingsOf, trueAir, USUAL_PROBE, type ProbeNature } from './probes';
@@ -27,7 +27,7 @@ const ZONES = { door: 0.8, middle: 0, back: -0.4 };
 /** What the house believes before it has read anything. */
 const believed: Room = { ...USUAL_ROOM, setC: 3.5, zonesC: ZONES };
 
-const lot = (name: string, startHour: number, doughKg: number, zone: string): LotOfHouse => ({
+const lot = (name: string, startHour: number, doughKg: number, zone: string): ColdSystemLot => ({
   name,
   startHour,
   doughKg,
@@ -62,7 +62,7 @@ interface Scenario {
   readonly probe?: Partial<ProbeNature>;
   /** Stretches that somebody has looked into. */
   readonly except?: readonly NotItself[];
-  readonly lots?: readonly LotOfHouse[];
+  readonly lots?: readonly ColdSystemLot[];
 }
 
 const cut = { fromHour: 30, hours: 5 };
@@ -99,7 +99,7 @@ const SCENARIOS: readonly Scenario[] = [
 const PHASE_H = 5.25;
 
 function runOf({ truth, outsideC = 24, events = [], probe = {}, lots: own = lots }: Scenario) {
-  const real: RoomOfHouse = {
+  const real: ColdSystemRoom = {
     name: 'Walk-in',
     room: {
       ...believed,
@@ -127,7 +127,7 @@ function runOf({ truth, outsideC = 24, events = [], probe = {}, lots: own = lots
       START_S + READ_H * 3600,
     ).sort((a, b) => a.atS - b.atS),
   }));
-  const house = (room: Room): House => ({
+  const house = (room: Room): ColdSystem => ({
     rooms: [
       {
         name: 'Walk-in',
@@ -142,8 +142,8 @@ function runOf({ truth, outsideC = 24, events = [], probe = {}, lots: own = lots
   return { real, air, probes, house, lots: own };
 }
 
-function foretold(house: House): (hour: number) => number {
-  const run = simulateTogether(house, { hours: HOURS, stepMin: 5 });
+function foretold(house: ColdSystem): (hour: number) => number {
+  const run = simulateRoomsAndLots(house, { hours: HOURS, stepMin: 5 });
   if (!run.ok) throw new Error(JSON.stringify(run.reasons));
   return (hour) => {
     const of = run.value.rooms[0];
@@ -200,8 +200,8 @@ describe('an excursion of five hours', () => {
   it('moves windows as it would in the true room, within twenty minutes', () => {
     const fit = fitRoom(house(believed), 'Walk-in', scenario.except);
     if (!fit.ok) throw new Error(JSON.stringify(fit.reasons));
-    const peaks = (of: House) => {
-      const run = simulateTogether(of, { hours: 130, stepMin: 5 });
+    const peaks = (of: ColdSystem) => {
+      const run = simulateRoomsAndLots(of, { hours: 130, stepMin: 5 });
       if (!run.ok) throw new Error(JSON.stringify(run.reasons));
       return run.value.lots.map(({ window }) => (window.kind === 'ready' ? window : null));
     };

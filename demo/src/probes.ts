@@ -1,4 +1,4 @@
-import { simulateTogether, type House, type RoomCourse, type RoomEvent } from '@calm/core';
+import { simulateRoomsAndLots, type ColdSystem, type RoomCourse, type RoomEvent } from '@calm/core';
 import { noise } from './noise';
 
 /*
@@ -108,12 +108,12 @@ const TRUE_STEP_MIN = 2.5;
  * @throws Error when the house cannot be simulated
  */
 export function trueAir(
-  house: House,
+  house: ColdSystem,
   startS: number,
   hours: number,
   stepMin = TRUE_STEP_MIN,
 ): (room: string) => (atS: number) => number {
-  const run = simulateTogether(house, { hours, stepMin, beyondH: 0 });
+  const run = simulateRoomsAndLots(house, { hours, stepMin, beyondH: 0 });
   if (!run.ok) throw new Error(JSON.stringify(run.reasons));
   const stepS = stepMin * 60;
   return (name) => {

@@ -30,7 +30,7 @@ export async function cold(desk, databaseUrl, url, { name, value }, say) {
     const db = await createConnection(databaseUrl);
     const before = await sizeOf(db);
     say(`A logger's file of ${LINES} readings:`);
-    const first = await bringIn(page, url, file);
+    const first = await importBook(page, url, file);
     say(
       `  brought in through the page in ${(first.ms / 1000).toFixed(0)} s, its progress shown at ${first.shares} points on the way: ${first.words}`,
     );
@@ -38,7 +38,7 @@ export async function cold(desk, databaseUrl, url, { name, value }, say) {
     say(
       `  the database grew by ${((after.bytes - before.bytes) / 1e6).toFixed(0)} MB for ${after.rows - before.rows} readings`,
     );
-    const again = await bringIn(page, url, file);
+    const again = await importBook(page, url, file);
     const same = await sizeOf(db);
     say(
       `  once more in ${(again.ms / 1000).toFixed(0)} s: ${again.words} (${same.rows === after.rows ? 'nothing twice' : 'COUNTED TWICE'})`,
@@ -84,7 +84,7 @@ function writeMillion(/** @type {string} */ file) {
 }
 
 /** @param {import('@playwright/test').Page} page @param {string} url @param {string} file */
-async function bringIn(page, url, file) {
+async function importBook(page, url, file) {
   await page.goto(`${url}/lantern-yard/walk-in/air`);
   const began = performance.now();
   const seen = new Set();

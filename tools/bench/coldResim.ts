@@ -1,4 +1,4 @@
-import { airOfPlaces, boardLots, followCold, type ColdQuestion } from '@calm/domain';
+import { airOfPlaces, boardLots, simulateCold, type ColdQuestion } from '@calm/domain';
 import type { Lot, Probe, Service } from '@calm/contract';
 import { exampleBook, historyOf } from '@calm/demo';
 
@@ -20,7 +20,7 @@ export function benchCold(lots: number, runs: number): ColdTiming {
   const times: number[] = [];
   for (let i = 0; i < runs + 5; i += 1) {
     const began = performance.now();
-    if (!followCold(question).ok) throw new Error('the house is simulated');
+    if (!simulateCold(question).ok) throw new Error('the house is simulated');
     if (i >= 5) times.push(performance.now() - began);
   }
   times.sort((a, b) => a - b);

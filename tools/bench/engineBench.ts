@@ -1,10 +1,10 @@
 import {
   simulate,
-  simulateTogether,
+  simulateRoomsAndLots,
   USUAL_ROOM,
   USUAL_SETTING,
   type DoughRoute,
-  type House,
+  type ColdSystem,
 } from '@calm/core';
 import { flatLoop, type FlatWeek } from './flatLoop';
 
@@ -81,7 +81,7 @@ const TICK_MIN = 7.5;
 function week(runs: number): EngineTiming {
   // Every 2 h 37.5 min one: the last is still cold when the week ends.
   const startTicks = Array.from({ length: LOTS }, (_, i) => i * 21);
-  const house: House = {
+  const house: ColdSystem = {
     rooms: ['0', '1'].map((name) => ({
       name,
       room: USUAL_ROOM,
@@ -107,7 +107,7 @@ function week(runs: number): EngineTiming {
     ticks: (168 * 60) / TICK_MIN,
   };
   const engine = () => {
-    const run = simulateTogether(house, { hours: 168, stepMin: TICK_MIN });
+    const run = simulateRoomsAndLots(house, { hours: 168, stepMin: TICK_MIN });
     if (!run.ok) throw new Error('a fine house');
     return run.value.lots[0]?.course.rises.at(-1) ?? NaN;
   };

@@ -1,5 +1,5 @@
 import { dispatchWeek, madeUpWeek, TEN_WEEKS } from '@calm/core/test-support';
-import { gapPercent, settleWeek, totalOf, type Settling } from '@calm/core';
+import { gapPercent, optimizeWeek, totalOf, type SolverProgress } from '@calm/core';
 
 /** How one week was planned. */
 export interface WeekTiming {
@@ -29,23 +29,23 @@ export function* benchWeeks(mostMs: number): Generator<WeekTiming> {
     const plain = dispatchWeek(problem);
     const plainMs = performance.now() - plainFrom;
     const from = performance.now();
-    const search = settleWeek(problem);
-    let settled: Settling = search.next().value;
+    const search = optimizeWeek(problem);
+    let solved: SolverProgress = search.next().value;
     let firstMs: number | null = null;
     for (;;) {
       const now = performance.now() - from;
-      if (firstMs === null && settled.open === 0) firstMs = now;
-      if (now > mostMs || (gapPercent(settled) ?? 100) < NEAR_PERCENT) break;
-      settled = search.next().value;
+      if (firstMs === null && solved.open === 0) firstMs = now;
+      if (now > mostMs || (gapPercent(solved) ?? 100) < NEAR_PERCENT) break;
+      solved = search.next().value;
     }
     yield {
-      lots: settled.plan.lots.length,
+      lots: solved.plan.lots.length,
       people: size.people,
       firstMs,
       endMs: performance.now() - from,
-      points: settled.points,
-      bound: settled.bound,
-      gapPercent: gapPercent(settled),
+      points: solved.points,
+      bound: solved.bound,
+      gapPercent: gapPercent(solved),
       plainPoints: totalOf(plain.cost),
       plainOpen: plain.open.length,
       plainMs,

@@ -1,4 +1,4 @@
-import type { Deed } from './permissions';
+import type { Permission } from './permissions';
 
 /** One line of who did what. */
 export interface AuditEntry {
@@ -6,7 +6,7 @@ export interface AuditEntry {
   readonly at: string;
   /** Null where nobody was signed in: somebody at the door. */
   readonly personId: string | null;
-  readonly deed: Deed | 'door';
+  readonly permission: Permission | 'door';
   readonly method: string;
   /** What it was done to: the address within the house. */
   readonly path: string;

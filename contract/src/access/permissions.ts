@@ -7,17 +7,18 @@ export type Role = (typeof ROLES)[number];
  * What can be done: see the house; mark work as done; make lots and weigh; sell and count what is left;
  * plan services and work; write the book; look after the crew.
  */
-export const DEEDS = ['see', 'mark', 'make', 'sell', 'plan', 'book', 'crew'] as const;
+export const PERMISSIONS = ['see', 'mark', 'make', 'sell', 'plan', 'book', 'crew'] as const;
 
-export type Deed = (typeof DEEDS)[number];
+export type Permission = (typeof PERMISSIONS)[number];
 
 /** What each role may do. The server goes by it; pages show only what can be done. */
-export const MAY: Readonly<Record<Role, readonly Deed[]>> = {
-  manager: DEEDS,
+export const ROLE_PERMISSIONS: Readonly<Record<Role, readonly Permission[]>> = {
+  manager: PERMISSIONS,
   hand: ['see', 'mark', 'make'],
   oven: ['see', 'mark', 'sell'],
   viewer: ['see'],
 };
 
 /** Whether a role may do something. */
-export const may = (role: Role, deed: Deed): boolean => MAY[role].includes(deed);
+export const hasPermission = (role: Role, permission: Permission): boolean =>
+  ROLE_PERMISSIONS[role].includes(permission);

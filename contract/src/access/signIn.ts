@@ -20,7 +20,7 @@ export function isGoodSecret(role: Role, secret: string): boolean {
 }
 
 /** Somebody who may try to come in, as the door shows them. */
-export interface Comer {
+export interface SignInCandidate {
   readonly id: string;
   readonly name: string;
   readonly initials: string;
@@ -28,10 +28,10 @@ export interface Comer {
 }
 
 /** What can be read before anybody is signed in. */
-export interface FrontDoor {
+export interface SignInOptions {
   readonly name: string;
   /** Those who have a password or a PIN. */
-  readonly comers: readonly Comer[];
+  readonly candidates: readonly SignInCandidate[];
   /** Nobody looks after the house yet: the first one makes the owner's account. */
   readonly isUnowned: boolean;
   /** What a made-up house tells everybody, by the comers' ids; absent in a real one. */

@@ -6,8 +6,8 @@ export const API = '/api/v1';
 const house = (slug: string) => `${API}/houses/${encodeURIComponent(slug)}`;
 const lot = (slug: string, id: string) => `${house(slug)}/lots/${encodeURIComponent(id)}`;
 
-const record = (slug: string, shelf: string, id?: string) =>
-  `${house(slug)}/${shelf}${id === undefined ? '' : `/${encodeURIComponent(id)}`}`;
+const record = (slug: string, collection: string, id?: string) =>
+  `${house(slug)}/${collection}${id === undefined ? '' : `/${encodeURIComponent(id)}`}`;
 
 /** What of a query is asked for, as the end of an address. */
 function search(query: LogQuery): string {
@@ -41,7 +41,7 @@ export const paths = {
     `${house(slug)}/formulas/${encodeURIComponent(formula)}`,
   formulaVersions: (slug: string, formula: string) =>
     `${house(slug)}/formulas/${encodeURIComponent(formula)}/versions`,
-  broughtIn: (slug: string) => `${house(slug)}/brought-in`,
+  imports: (slug: string) => `${house(slug)}/brought-in`,
   products: (slug: string, id?: string) => record(slug, 'products', id),
   routes: (slug: string, id?: string) => record(slug, 'routes', id),
   pantry: (slug: string, id?: string) => record(slug, 'pantry', id),
@@ -55,7 +55,7 @@ export const paths = {
     `${house(slug)}/sales?from=${from}&days=${days}`,
   sale: (slug: string, date: string, patternId: string, productId: string) =>
     `${house(slug)}/sales/${date}/${patternId}/${productId}`,
-  broughtInSales: (slug: string) => `${house(slug)}/brought-in/sales`,
+  salesImports: (slug: string) => `${house(slug)}/brought-in/sales`,
   till: (slug: string) => `${house(slug)}/till`,
   forecast: (slug: string, from: string, days: number) =>
     `${house(slug)}/forecast?from=${from}&days=${days}`,
@@ -66,7 +66,7 @@ export const paths = {
   /** @param personId everybody's when absent */
   planCalendar: (slug: string, personId?: string) =>
     `${house(slug)}/plan.ics${personId === undefined ? '' : `?person=${encodeURIComponent(personId)}`}`,
-  frontDoor: (slug: string) => `${house(slug)}/front-door`,
+  signInOptions: (slug: string) => `${house(slug)}/front-door`,
   session: (slug: string) => `${house(slug)}/session`,
   owner: (slug: string) => `${house(slug)}/owner`,
   crew: (slug: string) => `${house(slug)}/crew`,

@@ -8,7 +8,7 @@ import {
   type RouteContent,
 } from './formula';
 import type { PantryItem } from '../house/houseBook';
-import type { BroughtIn } from './imports';
+import type { BookImport } from './imports';
 import type { ProductContent } from './product';
 import { BALL_LIMITS_G } from '../engine/vocabulary';
 import Joi from 'joi';
@@ -100,7 +100,7 @@ export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
 });
 
 /** POST a file's formulas and routes, all at once. */
-export const broughtInSchema = Joi.object<BroughtIn>({
+export const bookImportSchema = Joi.object<BookImport>({
   note: versionNote,
   formulas: Joi.array()
     .items(

@@ -1,7 +1,7 @@
 import type { FormulaContent, RouteContent } from './formula';
 
 /** Formulas and routes brought in together: all of them, or none. */
-export interface BroughtIn {
+export interface BookImport {
   readonly note: string;
   readonly formulas: readonly (
     | { readonly slug: string; readonly version: number; readonly content: FormulaContent }

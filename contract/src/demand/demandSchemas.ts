@@ -1,7 +1,7 @@
 import type { CountChange, CountsChange } from './services';
 import {
-  type BroughtSale,
-  type BroughtSales,
+  type ImportedSale,
+  type SalesImport,
   type SaleChange,
   type SoldBalls,
   type TillSale,
@@ -10,7 +10,7 @@ import {
 import type { BookingContent } from './bookings';
 import type { ServiceExceptionContent, ServicePatternContent } from './calendar';
 import type { EventContent } from './events';
-import type { HouseStakes } from './serviceLevel';
+import type { ServiceLevelTarget } from './serviceLevel';
 import type { SalesColumns, SettingsChange } from '../house/house';
 import { kitchenSchema } from '../plan/planSchemas';
 import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
@@ -115,10 +115,10 @@ export const saleChangeSchema = Joi.object<SaleChange>({
 });
 
 /** POST history from a file. */
-export const broughtSalesSchema = Joi.object<BroughtSales>({
+export const salesImportSchema = Joi.object<SalesImport>({
   sales: Joi.array()
     .items(
-      Joi.object<BroughtSale>({
+      Joi.object<ImportedSale>({
         date: localDate().required(),
         patternId: id().required(),
         productId: id().required(),
@@ -165,7 +165,7 @@ const column = () => text(200);
 /** PUT settings: each that is there, whole. */
 export const settingsChangeSchema = Joi.object<SettingsChange>({
   version: version(),
-  stakes: Joi.alternatives<HouseStakes>(
+  serviceLevel: Joi.alternatives<ServiceLevelTarget>(
     Joi.object({
       kind: Joi.valid('often').required(),
       enoughPercent: Joi.number().min(50).max(99.5).required(),
@@ -191,4 +191,4 @@ export const settingsChangeSchema = Joi.object<SettingsChange>({
   kitchen: kitchenSchema,
   cold: coldRulesSchema,
   readingColumns: readingColumnsSchema,
-}).or('stakes', 'salesColumns', 'kitchen', 'cold', 'readingColumns');
+}).or('serviceLevel', 'salesColumns', 'kitchen', 'cold', 'readingColumns');

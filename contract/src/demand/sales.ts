@@ -22,7 +22,7 @@ export interface SaleChange {
 }
 
 /** A sale as a file tells it; what the file does not tell is undefined. */
-export interface BroughtSale {
+export interface ImportedSale {
   readonly date: string;
   readonly patternId: string;
   readonly productId: string;
@@ -37,8 +37,8 @@ export interface BroughtSale {
 export const SALES_A_REQUEST = 4000;
 
 /** History from a file, some rows at a time. The same rows twice are there once. */
-export interface BroughtSales {
-  readonly sales: readonly BroughtSale[];
+export interface SalesImport {
+  readonly sales: readonly ImportedSale[];
   /** What is done where the house has another number. */
   readonly over: 'keep' | 'replace';
   /** Only says what would change. */
@@ -46,7 +46,7 @@ export interface BroughtSales {
 }
 
 /** What bringing in came to, services × products. */
-export interface SalesBroughtIn {
+export interface SalesImportResult {
   readonly added: number;
   readonly same: number;
   readonly different: number;

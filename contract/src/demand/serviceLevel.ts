@@ -1,9 +1,9 @@
 /** What running out weighs against throwing away, as a house says it. */
-export type HouseStakes =
+export type ServiceLevelTarget =
   /** Enough this often, percent. */
   | { readonly kind: 'often'; readonly enoughPercent: number }
   /** What a missing ball and a left one cost, in the house's own money. */
   | { readonly kind: 'money'; readonly short: number; readonly left: number };
 
 /** Enough four times in five. Starting value. */
-export const STANDARD_STAKES: HouseStakes = { kind: 'often', enoughPercent: 80 };
+export const STANDARD_SERVICE_LEVEL: ServiceLevelTarget = { kind: 'often', enoughPercent: 80 };

@@ -1,5 +1,5 @@
 import type {
-  AheadHistories,
+  PrefermentHistories,
   DoseAlternative,
   DoseLimit,
   DoughPoint,
@@ -21,7 +21,7 @@ export interface DoughDocument {
   readonly doughTempC: number;
   readonly stages: readonly DoughStage[];
   /** What a pre-ferment or old dough went through. */
-  readonly histories?: AheadHistories;
+  readonly histories?: PrefermentHistories;
   /** What is not said is as for a hand-opened ball. */
   readonly target?: Partial<Target>;
 }

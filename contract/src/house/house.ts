@@ -1,7 +1,7 @@
 import type { DeratingPoint, ScaleReadability, WaterMethod, YeastConversion } from '@calm/core';
 import type { ColdRules, ReadingColumns } from '../cold/probe';
 import type { Kitchen } from './kitchen';
-import type { HouseStakes } from '../demand/serviceLevel';
+import type { ServiceLevelTarget } from '../demand/serviceLevel';
 
 /** A site as it appears in a list. */
 export interface HouseSummary {
@@ -27,8 +27,8 @@ export interface HouseSettings {
     readonly preferment: number;
   };
   readonly ballTolerancePercent: number;
-  /** What running out weighs against throwing away; `STANDARD_STAKES` when the house has not said. */
-  readonly stakes?: HouseStakes;
+  /** What running out weighs against throwing away; `STANDARD_SERVICE_LEVEL` when the house has not said. */
+  readonly serviceLevel?: ServiceLevelTarget;
   /** How sales files were read last time. */
   readonly salesColumns?: SalesColumns;
   /** What it works with; `STANDARD_KITCHEN` when the house has not said. */
@@ -60,7 +60,7 @@ export interface SalesColumns {
 
 /** The settings that people change in the application, each whole. */
 export type SettingsChange = Partial<
-  Pick<HouseSettings, 'stakes' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns'>
+  Pick<HouseSettings, 'serviceLevel' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns'>
 > & {
   readonly version: number;
 };

@@ -2,7 +2,12 @@ import { STANDARD_TARGET } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { check } from '../api/check';
 import { countsChangeSchema, eventSchema } from '../demand/demandSchemas';
-import { broughtInSchema, ingredientSchema, productSchema, routeSchema } from '../book/bookSchemas';
+import {
+  bookImportSchema,
+  ingredientSchema,
+  productSchema,
+  routeSchema,
+} from '../book/bookSchemas';
 import { changeOf } from '../api/changeOf';
 import { lossChangeSchema } from './lotSchemas';
 
@@ -124,9 +129,9 @@ describe('what is sent together', () => {
 
   it('is a file’s routes, known or new', () => {
     const file = (routes: object[]) => ({ note: '', formulas: [], routes });
-    expect(pathsOf(broughtInSchema, file([{ content: route }]))).toEqual([]);
-    expect(pathsOf(broughtInSchema, file([{ id: ID, version: 1, content: route }]))).toEqual([]);
-    expect(pathsOf(broughtInSchema, file([{ id: ID, content: route }])).length).toBeGreaterThan(0);
+    expect(pathsOf(bookImportSchema, file([{ content: route }]))).toEqual([]);
+    expect(pathsOf(bookImportSchema, file([{ id: ID, version: 1, content: route }]))).toEqual([]);
+    expect(pathsOf(bookImportSchema, file([{ id: ID, content: route }])).length).toBeGreaterThan(0);
   });
 
   it('is a week of counts, never none and never a part of a ball', () => {

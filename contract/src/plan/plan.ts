@@ -1,17 +1,17 @@
-import type { PlannedLot, StepRef, Stretch, WayOut } from '@calm/core';
+import type { PlannedLot, StepRef, Interval, Relaxation } from '@calm/core';
 
 /** Something that a plan takes to be so, beside what the house has on its books. */
-export type AsIf =
+export type Assumption =
   /** One change to a limit of the week. */
-  | { readonly kind: 'way-out'; readonly way: WayOut }
+  | { readonly kind: 'relaxation'; readonly relaxation: Relaxation }
   /** Somebody is not in. */
-  | { readonly kind: 'away'; readonly personId: string; readonly when: Stretch }
+  | { readonly kind: 'away'; readonly personId: string; readonly when: Interval }
   /** More balls of every product that a service has, percent of what it has. */
   | { readonly kind: 'more-balls'; readonly serviceId: string; readonly percent: number }
   /** The kitchen is warmer. */
-  | { readonly kind: 'warmer'; readonly byC: number; readonly when: Stretch }
+  | { readonly kind: 'warmer'; readonly byC: number; readonly when: Interval }
   /** A cold room does not cool. */
-  | { readonly kind: 'room-down'; readonly place: string; readonly when: Stretch }
+  | { readonly kind: 'room-down'; readonly place: string; readonly when: Interval }
   /** The tap is warmer, and nobody has ice. */
   | { readonly kind: 'warm-tap'; readonly byC: number };
 
@@ -20,11 +20,11 @@ export interface PlanContent {
   readonly lots: readonly PlannedLot[];
   /** Steps that stay where they are, whatever is settled around them. */
   readonly pins: readonly StepRef[];
-  readonly asIfs: readonly AsIf[];
+  readonly assumptions: readonly Assumption[];
 }
 
 /** A plan of nothing. */
-export const NO_PLAN: PlanContent = { lots: [], pins: [], asIfs: [] };
+export const NO_PLAN: PlanContent = { lots: [], pins: [], assumptions: [] };
 
 /** The plan that a house works by. */
 export interface PublishedPlan {

@@ -1,8 +1,8 @@
-import type { PlannedLot, StepRef, Stretch } from '@calm/core';
+import type { PlannedLot, StepRef, Interval } from '@calm/core';
 import { CONTAINERS, REST_KEYS, SKILLS, WORK_KEYS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { Kitchen, PlaceContent } from '../house/kitchen';
-import type { AsIf, PlanContent, PlanPublication } from './plan';
+import type { Assumption, PlanContent, PlanPublication } from './plan';
 import { text, version } from '../api/fields';
 
 const name = () => text(160).required();
@@ -12,9 +12,9 @@ const index = () => Joi.number().integer().min(0).max(100).required();
 const serviceId = () => text(160).required().allow(null);
 const ids = () => Joi.array().items(text(160)).max(50).required();
 
-const stretch = <Rest extends object = object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
+const interval = <Rest extends object = object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
   Joi.object({ startMin: minute(), endMin: minute(), ...rest });
-const when = () => stretch().required() as Joi.ObjectSchema<Stretch>;
+const when = () => interval().required() as Joi.ObjectSchema<Interval>;
 const stepRef = Joi.object<StepRef>({
   lotId: text(400).required(),
   stage: index(),
@@ -37,7 +37,7 @@ const lot = Joi.object<PlannedLot>({
   }).required(),
   steps: Joi.array()
     .items(
-      stretch({
+      interval({
         stage: index(),
         key: Joi.valid(...WORK_KEYS).required(),
         skill: Joi.valid(...SKILLS).required(),
@@ -51,7 +51,7 @@ const lot = Joi.object<PlannedLot>({
     .required(),
   rests: Joi.array()
     .items(
-      stretch({
+      interval({
         stage: index(),
         key: Joi.valid(...REST_KEYS).required(),
         place: name(),
@@ -78,7 +78,7 @@ const way = Joi.object({
   doughId: text(160),
   serviceId: text(160),
   skill: Joi.valid(...SKILLS),
-  when: stretch(),
+  when: interval(),
   place: text(160),
   trays: Joi.number().integer().min(0),
   tubs: Joi.number().integer().min(0),
@@ -90,8 +90,8 @@ const way = Joi.object({
   most: Joi.number().min(0),
 });
 const byC = () => Joi.number().min(-20).max(20).required();
-const asIf = Joi.alternatives<AsIf>(
-  Joi.object({ kind: Joi.valid('way-out').required(), way: way.required() }),
+const assumption = Joi.alternatives<Assumption>(
+  Joi.object({ kind: Joi.valid('relaxation').required(), relaxation: way.required() }),
   Joi.object({ kind: Joi.valid('away').required(), personId: name(), when: when() }),
   Joi.object({
     kind: Joi.valid('more-balls').required(),
@@ -107,7 +107,7 @@ const asIf = Joi.alternatives<AsIf>(
 export const planContentSchema = Joi.object<PlanContent>({
   lots: Joi.array().items(lot).max(300).unique('id').required(),
   pins: Joi.array().items(stepRef).max(2000).required(),
-  asIfs: Joi.array().items(asIf).max(100).required(),
+  assumptions: Joi.array().items(assumption).max(100).required(),
 });
 
 /** PUT the plan that the house works by. */

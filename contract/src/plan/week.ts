@@ -10,7 +10,7 @@ import type {
 } from '@calm/core';
 
 /** A stretch of time. ISO 8601, UTC. */
-export interface TimeStretch {
+export interface TimeInterval {
   readonly startsAt: string;
   readonly endsAt: string;
 }
@@ -32,24 +32,24 @@ export interface TimedStep {
 /** A week to be planned, as `calm plan` reads it. */
 export interface WeekDocument {
   readonly now: string;
-  readonly services: readonly (TimeStretch & { readonly id: string; readonly day?: string })[];
+  readonly services: readonly (TimeInterval & { readonly id: string; readonly day?: string })[];
   readonly wanted: readonly Wanted[];
   readonly products: readonly WeekProduct[];
   readonly doughs: readonly WeekDoughDocument[];
   readonly people: readonly (Omit<WeekPerson, 'shifts'> & {
-    readonly shifts: readonly TimeStretch[];
+    readonly shifts: readonly TimeInterval[];
   })[];
   readonly benchPlaces: number;
   readonly places: readonly WeekPlace[];
   readonly tubKg: number;
-  readonly unsocial: readonly TimeStretch[];
+  readonly unsocial: readonly TimeInterval[];
   readonly underWay: {
-    readonly works: readonly (TimeStretch & {
+    readonly works: readonly (TimeInterval & {
       readonly personIds: readonly string[];
       readonly mixerId: string | null;
       readonly bench: number;
     })[];
-    readonly rests: readonly (TimeStretch & {
+    readonly rests: readonly (TimeInterval & {
       readonly place: string;
       readonly trays: number;
       readonly tubs: number;

@@ -1,6 +1,6 @@
 import { SKILLS, STANDARD_WEIGHTS } from '../engine/vocabulary';
 import Joi from 'joi';
-import type { TimeStretch, WeekDocument } from './week';
+import type { TimeInterval, WeekDocument } from './week';
 import { targetSchema } from '../engine/doughSchemas';
 import { formulaSchema } from '../engine/formulaSchemas';
 import { ballCount, massG, percent, text } from '../api/fields';
@@ -12,9 +12,9 @@ const kilograms = () => Joi.number().min(0).max(10_000);
 const amount = () => Joi.number().integer().min(0).max(100_000).required();
 
 /** A stretch of time that ends after it has begun. */
-const stretch = <Rest extends object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
+const interval = <Rest extends object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
   Joi.object({ startsAt: instant(), endsAt: instant(), ...rest })
-    .custom((given: TimeStretch, helpers) =>
+    .custom((given: TimeInterval, helpers) =>
       Date.parse(given.endsAt) > Date.parse(given.startsAt) ? given : helpers.error('time.order'),
     )
     .messages({ 'time.order': '{{#label}} ends before it has begun' });
@@ -35,7 +35,7 @@ const timedSteps = () =>
 /** Input of `calm plan`: everything a week is planned from. */
 export const weekSchema = Joi.object<WeekDocument>({
   now: instant(),
-  services: listOf(stretch({ id: name(), day: text(80) }), 500)
+  services: listOf(interval({ id: name(), day: text(80) }), 500)
     .unique('id')
     .required(),
   wanted: listOf(
@@ -82,7 +82,7 @@ export const weekSchema = Joi.object<WeekDocument>({
         .items(Joi.valid(...SKILLS))
         .unique()
         .required(),
-      shifts: listOf(stretch(), 200).required(),
+      shifts: listOf(interval(), 200).required(),
     }),
     200,
   )
@@ -93,17 +93,17 @@ export const weekSchema = Joi.object<WeekDocument>({
     .unique('name')
     .required(),
   tubKg: Joi.number().greater(0).max(500).default(12),
-  unsocial: listOf(stretch(), 200).default([]),
+  unsocial: listOf(interval(), 200).default([]),
   underWay: Joi.object({
     works: listOf(
-      stretch({
+      interval({
         personIds: Joi.array().items(name()).required(),
         mixerId: text(80).required().allow(null),
         bench: amount(),
       }),
       5000,
     ).default([]),
-    rests: listOf(stretch({ place: name(), trays: amount(), tubs: amount() }), 5000).default([]),
+    rests: listOf(interval({ place: name(), trays: amount(), tubs: amount() }), 5000).default([]),
   }).default({ works: [], rests: [] }),
   published: timedSteps().default([]),
   pinned: timedSteps(),

@@ -21,7 +21,7 @@ import {
 } from './index';
 import { USUAL_ROOM, type Room } from './room/room';
 import { USUAL_SETTING } from './room/scenario';
-import type { House } from './system/coldSystem';
+import type { ColdSystem } from './system/coldSystem';
 
 const START_S = 1_780_000_000;
 const line = (points: readonly [number, number][]): ProbeReading[] =>
@@ -259,7 +259,7 @@ describe('zones', () => {
 });
 
 describe('loading in', () => {
-  const house: House = {
+  const house: ColdSystem = {
     rooms: [
       {
         name: 'Walk-in',
@@ -287,7 +287,7 @@ describe('loading in', () => {
     trays: 40,
     kgATray: 3.3,
   } as const;
-  const options = { limitC: 5.5, followH: 20 };
+  const options = { limitC: 5.5, simulatedH: 20 };
   const effects = compareLoadIns(
     house,
     load,

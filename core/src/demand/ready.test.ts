@@ -76,8 +76,8 @@ describe('how many to have ready', () => {
         fc.double({ min: 1, max: 12, noNaN: true }),
         fc.integer({ min: -40, max: 40 }),
         (m, short, by) => {
-          const stakes = { short, left: 1 };
-          const best = ballsToHave(m, spread, enoughShare(stakes));
+          const serviceLevel = { short, left: 1 };
+          const best = ballsToHave(m, spread, enoughShare(serviceLevel));
           const cost = (balls: number) => {
             const { shortBalls, leftBalls } = readyPoint(m, spread, balls);
             return short * shortBalls + leftBalls;

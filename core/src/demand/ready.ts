@@ -1,7 +1,7 @@
 import { demandQuantile, demandShareBelow, type DemandSpread } from './spread';
 
 /** What a missing ball and a ball that is left cost, in the house's own money. */
-export interface Stakes {
+export interface ShortageCosts {
   readonly short: number;
   readonly left: number;
 }
@@ -11,7 +11,7 @@ export interface Stakes {
  *
  * @returns 0.5–0.995 clamped, so that neither nothing nor everything is made
  */
-export function enoughShare({ short, left }: Stakes): number {
+export function enoughShare({ short, left }: ShortageCosts): number {
   const share = short + left > 0 ? short / (short + left) : 0.5;
   return Math.min(0.995, Math.max(0.5, share));
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { pullWaves } from './pullWaves';
-import { nextPulls, servingQuarters, standingAt, type Serving } from './serving';
+import { nextPulls, servingQuarters, serviceStateAt, type Serving } from './serving';
 import { usageCurve } from './usage';
 
 const EVENING_MIN = 300;
@@ -21,28 +21,28 @@ const serving = (change: Partial<Serving> = {}): Serving => ({
 describe('how balls stand', () => {
   it('before a pull is all in the cold: too young, then ripe, then past it', () => {
     const s = serving({ ripeFromMin: -30, coldUntilMin: 200 });
-    expect(standingAt(s, -200)).toMatchObject({ notYet: 100, cold: 0, ready: 0 });
-    expect(standingAt(s, -120)).toMatchObject({ notYet: 0, cold: 100 });
-    expect(standingAt(s, 250)).toMatchObject({ cold: 0, past: 100 });
+    expect(serviceStateAt(s, -200)).toMatchObject({ notYet: 100, cold: 0, ready: 0 });
+    expect(serviceStateAt(s, -120)).toMatchObject({ notYet: 0, cold: 100 });
+    expect(serviceStateAt(s, 250)).toMatchObject({ cold: 0, past: 100 });
   });
 
   it('warms after a pull, is ready, and goes as guests come', () => {
     const s = serving({ pulled: [{ atMin: -120, balls: 40 }] });
-    expect(standingAt(s, -60)).toMatchObject({ warming: 40, ready: 0, cold: 60 });
-    expect(standingAt(s, 0)).toMatchObject({ warming: 0, ready: 40 });
-    const later = standingAt(s, 60);
+    expect(serviceStateAt(s, -60)).toMatchObject({ warming: 40, ready: 0, cold: 60 });
+    expect(serviceStateAt(s, 0)).toMatchObject({ warming: 0, ready: 40 });
+    const later = serviceStateAt(s, 60);
     expect(later.used).toBeCloseTo(20, 6);
     expect(later.ready).toBeCloseTo(20, 6);
     expect(later.short).toBeCloseTo(0, 6);
     // Two hours in, forty are gone; an hour on, twenty guests went without.
-    expect(standingAt(s, 180).short).toBeCloseTo(20, 6);
+    expect(serviceStateAt(s, 180).short).toBeCloseTo(20, 6);
   });
 
   it('is past it when nobody took it in time', () => {
     const s = serving({ need: 10, pulled: [{ atMin: -300, balls: 40 }] });
     // Ready three hours before doors, good until doors.
-    expect(standingAt(s, -10)).toMatchObject({ ready: 40, past: 0 });
-    expect(standingAt(s, 10)).toMatchObject({ ready: 0, past: 40 });
+    expect(serviceStateAt(s, -10)).toMatchObject({ ready: 40, past: 0 });
+    expect(serviceStateAt(s, 10)).toMatchObject({ ready: 0, past: 40 });
   });
 
   it('counts every ball once, whatever was pulled when', () => {
@@ -58,7 +58,7 @@ describe('how balls stand', () => {
       fc.property(pulls, moments, fc.integer({ min: 0, max: 200 }), (pulled, atMin, need) => {
         const made = 150;
         const s = serving({ pulled, made, need });
-        const at = standingAt(s, atMin);
+        const at = serviceStateAt(s, atMin);
         const all = at.ready + at.warming + at.cold + at.notYet + at.past + at.used;
         expect(all).toBeCloseTo(made, 6);
         const asked = need * Math.min(1, Math.max(0, atMin / EVENING_MIN));

@@ -26,7 +26,7 @@ export interface Serving {
 }
 
 /** How the balls of a service stand at a moment; all are made balls, none twice. */
-export interface Standing {
+export interface ServiceState {
   /** Open well now. */
   readonly ready: number;
   /** Out of the cold, and not warm enough yet. */
@@ -67,9 +67,9 @@ const STEP_MIN = 5;
  *
  * @param atMin the moment that is asked about, minutes from doors
  */
-export function standingAt(serving: Serving, atMin: number): Standing {
+export function serviceStateAt(serving: Serving, atMin: number): ServiceState {
   const pulled = serving.pulled.filter((pull) => pull.atMin <= atMin);
-  const evening = new Evening({ ...serving, pulled });
+  const evening = new ServiceSimulation({ ...serving, pulled });
   evening.goOn(atMin);
   const { batches, used, short } = evening;
   const { made, ripeFromMin, coldUntilMin, temperMin } = serving;
@@ -94,7 +94,7 @@ export function standingAt(serving: Serving, atMin: number): Standing {
 
 /** Every quarter hour of a service: what is asked for in it and what is ready for it. */
 export function servingQuarters(serving: Serving): ServingQuarter[] {
-  const evening = new Evening(serving);
+  const evening = new ServiceSimulation(serving);
   return serving.curve.map((share, i) => {
     const startMin = i * QUARTER_MIN;
     const ready = evening.readyAt(startMin);
@@ -159,7 +159,7 @@ function firstShort(quarters: readonly ServingQuarter[]): number | null {
 }
 
 /** A service's balls as guests take them, from doors on. */
-class Evening {
+class ServiceSimulation {
   readonly batches: readonly Batch[];
   used = 0;
   short = 0;

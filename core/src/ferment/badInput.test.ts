@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { findDose, simulate, solveDose, windowSpread, type DoughRoute } from './index';
 import { USUAL_ROOM } from '../cold/room/room';
 import { USUAL_SETTING } from '../cold/room/scenario';
-import { simulateTogether } from '../cold/system/simulateRoomsAndLots';
+import { simulateRoomsAndLots } from '../cold/system/simulateRoomsAndLots';
 import { CONTAINERS } from '../formula/route';
 
 /** Numbers as they come from broken fields: fine ones, wrong ones, and none. */
@@ -101,7 +101,7 @@ describe('whatever is put in', () => {
           readings: [],
         };
         const lots = [{ name: 'a', startHour, doughKg, route: { ...route, stages } }];
-        const run = simulateTogether({ rooms: [room], lots }, { hours: 24 });
+        const run = simulateRoomsAndLots({ rooms: [room], lots }, { hours: 24 });
         if (run.ok) expect(isFinite([run.value.rooms, run.value.lots])).toBe(true);
         else expect(run.reasons.length).toBeGreaterThan(0);
       }),

@@ -346,9 +346,12 @@ describe('a simulation', () => {
   it('gets a head start from a pre-ferment', () => {
     const headstarts = [{ flourShare: 0.3, yeastGPerKg: 4, maturityH: 14 }];
     const plain = run({ ...yard, formula: leanAt(0.1) });
-    const ahead = run({ ...yard, formula: leanAt(0.1), headstarts });
-    expect(ahead.stages[0]?.maturityH).toBeCloseTo((plain.stages[0]?.maturityH ?? 0) + 4.2, 6);
-    expect(ahead.stages.at(-1)?.rise).toBeGreaterThan(plain.stages.at(-1)?.rise ?? NaN);
+    const preferments = run({ ...yard, formula: leanAt(0.1), headstarts });
+    expect(preferments.stages[0]?.maturityH).toBeCloseTo(
+      (plain.stages[0]?.maturityH ?? 0) + 4.2,
+      6,
+    );
+    expect(preferments.stages.at(-1)?.rise).toBeGreaterThan(plain.stages.at(-1)?.rise ?? NaN);
   });
 
   it('slumps when it is long past it', () => {

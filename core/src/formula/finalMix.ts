@@ -1,4 +1,4 @@
-import { cannot, done, type Outcome } from '../result';
+import { fail, ok, type Result } from '../result';
 import { flourForDoughG, formulaLines, type Formula, type FormulaLine } from './formula';
 import { convertYeast, STANDARD_YEAST_CONVERSION, type YeastConversion } from './yeast';
 
@@ -37,7 +37,7 @@ const DUST_PERCENT = 1e-9;
 export function splitMix(
   formula: Formula,
   conversion: YeastConversion = STANDARD_YEAST_CONVERSION,
-): Outcome<MixSplit, TakesTooMuch> {
+): Result<MixSplit, TakesTooMuch> {
   const preferment = prefermentLines(formula);
   const oldDough = oldDoughLines(formula);
   const taken = takenLines([...preferment, ...oldDough], formula, conversion);
@@ -47,7 +47,7 @@ export function splitMix(
     .map((line) => ({ line, overallPercent: overall.get(line.key)?.percent ?? 0 }))
     .filter(({ line, overallPercent }) => line.percent > overallPercent + DUST_PERCENT);
   if (overdrawn.length > 0) {
-    return cannot(
+    return fail(
       ...overdrawn.map(({ line, overallPercent }) => ({
         kind: 'takes-too-much' as const,
         ingredient: line.name,
@@ -62,7 +62,7 @@ export function splitMix(
     .filter((line) => line.percent > DUST_PERCENT)
     .concat(wholeAsLine('preferment', formula.preferment?.name, preferment))
     .concat(wholeAsLine('old-dough', formula.oldDough?.name, oldDough));
-  return done({ preferment, finalMix, bowlPercent: sumPercent(finalMix) });
+  return ok({ preferment, finalMix, bowlPercent: sumPercent(finalMix) });
 }
 
 /** The pre-ferment's ingredients as percent of the whole formula's flour. */

@@ -1,4 +1,4 @@
-import { cannot, done, type Outcome } from '../result';
+import { fail, ok, type Result } from '../result';
 
 /** What a mixer takes at once, in kg of dough. */
 export interface MixerRange {
@@ -81,7 +81,7 @@ export const MOST_LOADS = 200;
 export function splitLoads(
   totalForLoadsG: (loads: number) => number,
   range: MixerRange,
-): Outcome<LoadSplit, NoSplit> {
+): Result<LoadSplit, NoSplit> {
   const [minG, maxG] = [range.minDoughKg * 1000, range.maxDoughKg * 1000];
   const loads = fewestLoads(totalForLoadsG, maxG);
   const totalG = totalForLoadsG(loads);
@@ -94,22 +94,22 @@ export function splitLoads(
     nearest,
   });
 
-  if (!(maxG > 0) || minG > maxG) return cannot(refusal('mixer-range-empty', []));
+  if (!(maxG > 0) || minG > maxG) return fail(refusal('mixer-range-empty', []));
   if (loads > MOST_LOADS) {
-    return cannot(
+    return fail(
       refusal('too-many-loads', [{ loads: MOST_LOADS, loadG: maxG, totalG: MOST_LOADS * maxG }]),
     );
   }
   if (loadG < minG) {
     const smaller = loads - 1;
-    return cannot(
+    return fail(
       refusal('load-below-least', [
         ...(smaller > 0 ? [{ loads: smaller, loadG: maxG, totalG: smaller * maxG }] : []),
         { loads, loadG: minG, totalG: loads * minG },
       ]),
     );
   }
-  return done({ loads, loadG, totalG });
+  return ok({ loads, loadG, totalG });
 }
 
 /** A gram over the most in 40 kg is weighing, not overload. */

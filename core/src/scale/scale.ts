@@ -7,7 +7,7 @@ import {
   type TakesTooMuch,
   type YeastConversion,
 } from '../formula';
-import { cannot, done, type Outcome } from '../result';
+import { fail, ok, type Result } from '../result';
 import { roundToScale } from '../units';
 import { proposeDilution, type Dilution } from './dilution';
 import {
@@ -119,9 +119,9 @@ export type ScaleReason = TakesTooMuch | NoSplit | { readonly kind: 'nothing-to-
  * @param request percentages, grams; counts are whole and not negative
  * @returns the lot, or reasons with the nearest sizes that fit
  */
-export function scaleLot(request: ScaleRequest): Outcome<ScaledLot, ScaleReason> {
+export function scaleLot(request: ScaleRequest): Result<ScaledLot, ScaleReason> {
   const wanted = wantedDough(request);
-  if (wanted.ballsG <= 0) return cannot({ kind: 'nothing-to-make' });
+  if (wanted.ballsG <= 0) return fail({ kind: 'nothing-to-make' });
   const mix = splitMix(request.formula, request.yeastConversion);
   if (!mix.ok) return mix;
 
@@ -146,7 +146,7 @@ export function scaleLot(request: ScaleRequest): Outcome<ScaledLot, ScaleReason>
   );
 
   const balance = balanceOf(load.doughG * loads, loads, wanted, request);
-  return done({
+  return ok({
     loads: Array.from({ length: loads }, () => load),
     preferment:
       preferment.length > 0 ? { ingredients: preferment, doughG: sumG(preferment) } : null,

@@ -1,10 +1,10 @@
 import { openLedger } from '../schedule/search/ledger';
-import { modeOf, servicesOfDough, type Mode } from '../schedule/search/lotVariants';
+import { lotVariantOf, servicesOfDough, type LotVariant } from '../schedule/search/lotVariants';
 import { lotOf, place, type Placed } from '../schedule/search/placing';
 import { planOfLots } from '../schedule/problem/planOfLots';
 import type { WeekPlan, WeekProblem } from '../schedule/problem/problem';
-import { startCostsOf, termsOf } from '../schedule/search/costTables';
-import type { Terms } from '../schedule/search/costToGo';
+import { startCostsOf, costTablesOf } from '../schedule/search/costTables';
+import type { CostTables } from '../schedule/search/costToGo';
 
 const DAY_MIN = 1440;
 
@@ -15,7 +15,7 @@ const DAY_MIN = 1440;
 export function dispatchWeek(problem: WeekProblem): WeekPlan {
   const ledger = openLedger(problem);
   const costs = startCostsOf(problem, ledger.span);
-  const modes = problem.doughs
+  const variants = problem.doughs
     .flatMap((dough) => {
       const byDay = new Map<number, ReturnType<typeof servicesOfDough>>();
       for (const service of servicesOfDough(problem, dough)) {
@@ -23,19 +23,19 @@ export function dispatchWeek(problem: WeekProblem): WeekPlan {
         byDay.set(day, [...(byDay.get(day) ?? []), service]);
       }
       return [...byDay.values()].map((run) =>
-        dough.mixers.flatMap((mixer): Mode[] => {
-          const mode = modeOf(problem, dough, run, mixer);
-          return mode ? [mode] : [];
+        dough.mixers.flatMap((mixer): LotVariant[] => {
+          const variant = lotVariantOf(problem, dough, run, mixer);
+          return variant ? [variant] : [];
         }),
       );
     })
     .filter((each) => each.length > 0)
     .sort((a, b) => doorsOf(problem, a) - doorsOf(problem, b));
   const placed: Placed[] = [];
-  for (const choices of modes) {
-    const open = termsOf(problem, ledger, costs);
-    for (const mode of choices) {
-      const lot = place(problem, ledger, costs, mode, latest(open));
+  for (const choices of variants) {
+    const open = costTablesOf(problem, ledger, costs);
+    for (const variant of choices) {
+      const lot = place(problem, ledger, costs, variant, latest(open));
       if (!lot) continue;
       placed.push(lot);
       break;
@@ -47,15 +47,15 @@ export function dispatchWeek(problem: WeekProblem): WeekPlan {
   );
 }
 
-const doorsOf = ({ services }: WeekProblem, [mode]: readonly Mode[]): number =>
-  services.find(({ id }) => id === mode?.serviceIds[0])?.startMin ?? 0;
+const doorsOf = ({ services }: WeekProblem, [variant]: readonly LotVariant[]): number =>
+  services.find(({ id }) => id === variant?.serviceIds[0])?.startMin ?? 0;
 
 /** Later is better, and nothing else counts. */
-const latest = (terms: Terms): Terms => ({
-  ...terms,
+const latest = (costTables: CostTables): CostTables => ({
+  ...costTables,
   quality: 0,
-  workAt: (work, block, mode) =>
-    terms
-      .workAt(work, block, mode)
-      .map((cost, start) => (cost === Infinity ? Infinity : terms.length - start)),
+  workAt: (work, block, variant) =>
+    costTables
+      .workAt(work, block, variant)
+      .map((cost, start) => (cost === Infinity ? Infinity : costTables.length - start)),
 });

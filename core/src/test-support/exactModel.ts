@@ -9,15 +9,15 @@ import {
   type Ledger,
 } from '../schedule/search/ledger';
 import {
-  modesOfDough,
+  lotVariantsOfDough,
   type Block,
   type Edge,
-  type Mode,
-  type ModeWork,
+  type LotVariant,
+  type VariantWork,
 } from '../schedule/search/lotVariants';
 import type { WeekProblem } from '../schedule/problem/problem';
-import { startCostsOf, termsOf } from '../schedule/search/costTables';
-import { offPreferred, type Terms } from '../schedule/search/costToGo';
+import { startCostsOf, costTablesOf } from '../schedule/search/costTables';
+import { offPreferred, type CostTables } from '../schedule/search/costToGo';
 
 /*
  * A week as a mixed-integer programme in the text format that solvers read, for judging plans: one binary
@@ -36,14 +36,14 @@ export function exactModelOf(problem: WeekProblem): ExactModel {
   const ledger = openLedger(problem);
   const writer = new ModelWriter(problem, ledger);
   for (const dough of problem.doughs) {
-    const byStart = modesOfDough(problem, dough);
-    byStart.forEach((modes, i) => {
+    const byStart = lotVariantsOfDough(problem, dough);
+    byStart.forEach((variants, i) => {
       // Each service is covered by exactly one run.
       const covering = byStart.flatMap((each, from) =>
-        each.filter((mode) => from <= i && from + mode.serviceIds.length > i),
+        each.filter((variant) => from <= i && from + variant.serviceIds.length > i),
       );
       writer.cover(covering);
-      modes.forEach((mode) => writer.mode(mode));
+      variants.forEach((variant) => writer.variant(variant));
     });
   }
   return writer.finish();
@@ -56,17 +56,17 @@ class ModelWriter {
   private readonly goal: Sum = [];
   private readonly rows: string[] = [];
   private readonly binaries: string[] = [];
-  private readonly names = new Map<Mode, string>();
+  private readonly names = new Map<LotVariant, string>();
   /** What is used at each quarter, by resource. */
   private readonly usage = new Map<string, Usage>();
-  private readonly terms: Terms;
+  private readonly costTables: CostTables;
   private count = 0;
 
   constructor(
     private readonly problem: WeekProblem,
     ledger: Ledger,
   ) {
-    this.terms = termsOf(problem, ledger, startCostsOf(problem, ledger.span));
+    this.costTables = costTablesOf(problem, ledger, startCostsOf(problem, ledger.span));
     for (const [set, counts] of peopleBySkills(ledger)) {
       this.usage.set(`skills/${set}`, { at: new Map(), capacity: counts });
     }
@@ -82,11 +82,11 @@ class ModelWriter {
     }
   }
 
-  private nameOf(mode: Mode): string {
-    const known = this.names.get(mode);
+  private nameOf(variant: LotVariant): string {
+    const known = this.names.get(variant);
     if (known) return known;
     const name = `z${this.names.size}`;
-    this.names.set(mode, name);
+    this.names.set(variant, name);
     this.binaries.push(name);
     return name;
   }
@@ -96,18 +96,18 @@ class ModelWriter {
     this.rows.push(` r${this.count}: ${sum.join(' ')} ${sense} ${value}`);
   }
 
-  cover(modes: readonly Mode[]): void {
+  cover(variants: readonly LotVariant[]): void {
     // A service that no mode covers makes the programme infeasible, as it is.
-    const sum = modes.map((mode) => `+ ${this.nameOf(mode)}`);
+    const sum = variants.map((variant) => `+ ${this.nameOf(variant)}`);
     this.row(sum.length > 0 ? sum : ['0 nothing'], '=', 1);
   }
 
-  mode(mode: Mode): void {
-    const z = this.nameOf(mode);
+  variant(variant: LotVariant): void {
+    const z = this.nameOf(variant);
     this.goal.push(`+ ${this.problem.weights.mix} ${z}`);
-    const blocks = blocksOf(mode);
+    const blocks = blocksOf(variant);
     const starts = new Map(
-      blocks.map((block, i) => [block, this.starts(mode, block, `${z}b${i}`)]),
+      blocks.map((block, i) => [block, this.starts(variant, block, `${z}b${i}`)]),
     );
     for (const block of blocks) {
       const own = starts.get(block) ?? [];
@@ -120,11 +120,14 @@ class ModelWriter {
   }
 
   /** A binary for each quarter at which a block may start, with what it costs and uses there. */
-  private starts(mode: Mode, block: Block, prefix: string): Start[] {
+  private starts(variant: LotVariant, block: Block, prefix: string): Start[] {
     const { domain } = block;
     if (!domain) return [];
-    const { first, length } = this.terms;
-    const costs = block.works.map((work) => ({ work, at: this.terms.workAt(work, block, mode) }));
+    const { first, length } = this.costTables;
+    const costs = block.works.map((work) => ({
+      work,
+      at: this.costTables.workAt(work, block, variant),
+    }));
     const starts: Start[] = [];
     for (
       let t = Math.max(0, domain[0] - first);
@@ -137,18 +140,24 @@ class ModelWriter {
       starts.push({ name, t });
       this.binaries.push(name);
       if (cost > 0) this.goal.push(`+ ${cost} ${name}`);
-      for (const work of block.works) this.use(mode, work, t, name, `${prefix}w${work.stage}`);
+      for (const work of block.works) this.use(variant, work, t, name, `${prefix}w${work.stage}`);
     }
     return starts;
   }
 
-  private use(mode: Mode, work: ModeWork, t: number, name: string, owner: string): void {
+  private use(
+    variant: LotVariant,
+    work: VariantWork,
+    t: number,
+    name: string,
+    owner: string,
+  ): void {
     const [from, to] = [t + work.offset, t + work.offset + work.quarters];
     const bit = 1 << skillIndex(work.work.skill);
     for (let set = 1; set < 1 << SKILLS.length; set += 1) {
       if (set & bit) this.take(`skills/${set}`, from, to, work.work.people, name, owner);
     }
-    if (isAtMixer(work)) this.take(`mixer/${mode.mixerId}`, from, to, 1, name, owner);
+    if (isAtMixer(work)) this.take(`mixer/${variant.mixerId}`, from, to, 1, name, owner);
     this.take('bench', from, to, benchOf(work), name, owner);
   }
 
@@ -181,7 +190,7 @@ class ModelWriter {
   ): void {
     // One variable for each length a rest can have from each start: what flows in flows out. That makes the
     // relaxation as strong as each lot's own cheapest way.
-    const weight = this.terms.quality * edge.share;
+    const weight = this.costTables.quality * edge.share;
     const arriving = new Map<Start, Sum>(to.map((end) => [end, []]));
     for (const start of from) {
       const leaving: Sum = [];
@@ -213,7 +222,7 @@ class ModelWriter {
       [`tubs/${edge.rest.place}`, edge.tubs],
     ] as const) {
       if (amount === 0 || !this.usage.has(what)) continue;
-      const last = this.terms.length;
+      const last = this.costTables.length;
       // Room is taken only while a rest can lie there: afterwards the sums cancel out.
       const until = Math.max(0, ...to.map(({ t }) => t));
       for (const { t, name: start } of from) {

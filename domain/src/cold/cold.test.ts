@@ -11,11 +11,11 @@ import type {
   Probe,
   Spot,
 } from '@calm/contract';
-import { untouched } from '../lots/marks';
+import { emptyMark } from '../lots/marks';
 import { boardLots, leadProducts, type BoardLot } from '../lots/lotBoard';
 import { airOfPlaces } from './airOfPlaces';
-import { followCold } from './simulateCold';
-import { lotsAtStake, movesFor, placesToMoveTo } from './moves';
+import { simulateCold } from './simulateCold';
+import { affectedLots, movesFor, placesToMoveTo } from './moves';
 import type { ColdQuestion } from './coldQuestion';
 import { racksAt } from './racks';
 import { discardedOf, lotsPutFirst, stacksAt, traysOf } from './stacks';
@@ -42,7 +42,7 @@ const chilled: Lot = {
   marks: workOf(stages)
     .filter(({ endMs }) => endMs <= COLD_MS)
     .map((work) => ({
-      ...untouched(0, stageKey(work)),
+      ...emptyMark(0, stageKey(work)),
       doneAt: new Date(work.endMs).toISOString(),
       version: 1,
     })),
@@ -220,10 +220,10 @@ describe('what the cold means for a lot', () => {
       nowS,
     };
   };
-  const follow = (asked: ColdQuestion, ...rest: [] | [Parameters<typeof followCold>[1]]) => {
-    const followed = followCold(asked, ...rest);
-    if (!followed.ok) throw new Error(JSON.stringify(followed.reasons));
-    return followed.value;
+  const follow = (asked: ColdQuestion, ...rest: [] | [Parameters<typeof simulateCold>[1]]) => {
+    const simulated = simulateCold(asked, ...rest);
+    if (!simulated.ok) throw new Error(JSON.stringify(simulated.reasons));
+    return simulated.value;
   };
   const until = (window: ReadyWindow | undefined) =>
     window?.kind === 'ready' ? window.latestHour : NaN;
@@ -237,8 +237,8 @@ describe('what the cold means for a lot', () => {
   });
 
   it('as set, knows nothing of the night', () => {
-    const set = followCold(question(warmNight), [], true);
-    const calm = followCold(
+    const set = simulateCold(question(warmNight), [], true);
+    const calm = simulateCold(
       question(() => 3.5),
       [],
       true,
@@ -270,8 +270,8 @@ describe('what the cold means for a lot', () => {
   it('moves with what might happen, each in its own direction', () => {
     const asked = question(() => 3.5);
     const plainUntil = until(follow(asked).parts[0]?.window);
-    const as = (asIf: Parameters<typeof followCold>[1]) =>
-      until(follow(asked, asIf).parts[0]?.window);
+    const as = (assumption: Parameters<typeof simulateCold>[1]) =>
+      until(follow(asked, assumption).parts[0]?.window);
     expect(as([{ kind: 'power-cut', hours: 3, isDoorOpen: false }])).toBeLessThan(plainUntil);
     expect(as([{ kind: 'power-cut', hours: 3, isDoorOpen: true }])).toBeLessThan(
       as([{ kind: 'power-cut', hours: 3, isDoorOpen: false }]),
@@ -350,10 +350,10 @@ describe('what to do about an alarm', () => {
   });
   const elsewhere = { ...stack('soon', 3), spot: spot('inside', 3, under.id) };
   const stacks = [stack('late', 1), stack('soon', 2), elsewhere];
-  const stake = lotsAtStake(probe, [lot('late', 60), lot('soon', 46)], stacks);
+  const affected = affectedLots(probe, [lot('late', 60), lot('soon', 46)], stacks);
 
   it('is first about the lot with least time left, and only about trays that stand there', () => {
-    expect(stake.map(({ lot: { code }, trays }) => [code, trays])).toEqual([
+    expect(affected.map(({ lot: { code }, trays }) => [code, trays])).toEqual([
       ['SOON', 2],
       ['LATE', 2],
     ]);
@@ -362,7 +362,7 @@ describe('what to do about an alarm', () => {
   it('names the likely cause, then where trays may go, what to use, and whom to call', () => {
     const to = placesToMoveTo(place.id, book.places, stacks, new Set());
     expect(to[0]?.place.name).toBe('Under-counter');
-    const moves = movesFor(alarm(), stake, to);
+    const moves = movesFor(alarm(), affected, to);
     expect(moves.map(({ kind }) => kind)).toEqual([
       'keep-shut',
       'technician',
@@ -371,18 +371,18 @@ describe('what to do about an alarm', () => {
       'ice',
     ]);
     expect(moves[2]).toMatchObject({ trays: 4, placeId: under.id, codes: ['SOON', 'LATE'] });
-    const [shut] = movesFor(alarm({ causes: [{ cause: 'door', weight: 1 }] }), stake, to);
+    const [shut] = movesFor(alarm({ causes: [{ cause: 'door', weight: 1 }] }), affected, to);
     expect(shut).toEqual({ kind: 'shut-door' });
   });
 
   it('sends no tray to a place that is warm too', () => {
     expect(placesToMoveTo(place.id, book.places, stacks, new Set([under.id]))).toEqual([]);
-    expect(movesFor(alarm(), stake, []).some(({ kind }) => kind === 'move')).toBe(false);
+    expect(movesFor(alarm(), affected, []).some(({ kind }) => kind === 'move')).toBe(false);
   });
 
   it('is a decision once it is over, and a look at the probe when that is silent', () => {
     const over = alarm({ untilAt: new Date(NOW_MS).toISOString() });
-    expect(movesFor(over, stake, []).map(({ kind }) => kind)).toEqual(['decide', 'use-first']);
+    expect(movesFor(over, affected, []).map(({ kind }) => kind)).toEqual(['decide', 'use-first']);
     expect(movesFor(over, [], [])).toEqual([]);
     expect(movesFor(alarm({ kind: 'silent' }), [], [])[0]).toEqual({ kind: 'check-probe' });
   });

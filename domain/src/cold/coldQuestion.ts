@@ -20,7 +20,7 @@ export interface ColdQuestion {
 }
 
 /** What might happen to the cold. Everything begins now. */
-export type ColdAsIf =
+export type ColdAssumption =
   | { readonly kind: 'power-cut'; readonly hours: number; readonly isDoorOpen: boolean }
   | { readonly kind: 'set-point'; readonly placeId: string; readonly byC: number }
   | { readonly kind: 'heatwave'; readonly hours: number; readonly warmerC: number }
@@ -32,7 +32,7 @@ export type ColdAsIf =
     };
 
 /** Balls of one product of a lot in one zone: they share their air. */
-export interface ColdPart {
+export interface ColdPortion {
   readonly lot: BoardLot;
   readonly product: Product;
   readonly placeId: string;

@@ -2,8 +2,8 @@ import type { DoughRoute, DoughStage } from '@calm/core';
 import type { Service, HouseBook, Place } from '@calm/contract';
 import { routeOfDocument } from '../formulas/simulateDough';
 import type { BoardLot } from '../lots/lotBoard';
-import { doughOnItsWay, doughOutOf, stagesAsTheyAre } from '../lots/lotHistory';
-import type { ColdPart } from './coldQuestion';
+import { doughInProgress, doughOutOf, stagesAsTheyAre } from '../lots/lotHistory';
+import type { ColdPortion } from './coldQuestion';
 import type { Leg, Stack } from './stacks';
 
 const MS_PER_H = 3_600_000;
@@ -11,14 +11,14 @@ const MS_PER_H = 3_600_000;
 const AHEAD_H = 60;
 
 /** A part with its dough, as it is simulated. */
-export interface FoundPart {
-  readonly part: ColdPart;
+export interface LotPortion {
+  readonly part: ColdPortion;
   readonly route: DoughRoute;
   readonly doughKg: number;
 }
 
 /** A lot's balls by product and zone; none of a lot that is over, or that never comes into the cold. */
-export function partsOf(
+export function lotPortions(
   lot: BoardLot,
   book: HouseBook,
   stacks: readonly Stack[],
@@ -29,13 +29,13 @@ export function partsOf(
     isAsSet,
   }: { readonly nowMs: number; readonly doorsMs: number | null; readonly isAsSet: boolean },
   prefermentC: number,
-): FoundPart[] {
+): LotPortion[] {
   if (lot.closeMs < nowMs) return [];
   const stages = stagesAsTheyAre(lot, nowMs);
-  return lot.items.flatMap((item): FoundPart[] => {
+  return lot.items.flatMap((item): LotPortion[] => {
     const product = book.products.find(({ id }) => id === item.productId);
     const way =
-      product && doughOnItsWay(lot, product, prefermentC, stages, doughOutOf(lot) ?? undefined);
+      product && doughInProgress(lot, product, prefermentC, stages, doughOutOf(lot) ?? undefined);
     if (!product || !way || way.mixedMs > nowMs + AHEAD_H * MS_PER_H) return [];
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];

@@ -3,7 +3,7 @@ import type { Place, ColdLot, ColdAlarm, Probe } from '@calm/contract';
 import type { Stack } from './stacks';
 
 /** Balls of a lot that stand where something is wrong. */
-export interface AtStake {
+export interface AffectedLot {
   readonly lot: ColdLot;
   readonly stacks: readonly Stack[];
   readonly trays: number;
@@ -31,18 +31,18 @@ export type Move =
  * The lots whose trays stand where a probe hangs: they share its room's air, whatever their zone. Those with least
  * time left come first; of a lot in several zones the shortest time counts.
  */
-export function lotsAtStake(
+export function affectedLots(
   { placeId }: Pick<Probe, 'placeId'>,
   lots: readonly ColdLot[],
   stacks: readonly Stack[],
-): AtStake[] {
+): AffectedLot[] {
   const here = stacks.filter(({ spot }) => spot.placeId === placeId);
   return lots
     .filter((lot) => lot.placeId === placeId && lot.zone !== null)
     .map((lot) => ({ lot, untilMs: untilOf(lot) }))
     .sort((a, b) => (a.untilMs ?? 0) - (b.untilMs ?? 0))
     .filter(({ lot }, i, all) => all.findIndex((each) => isSameBalls(each.lot, lot)) === i)
-    .flatMap(({ lot, untilMs }): AtStake[] => {
+    .flatMap(({ lot, untilMs }): AffectedLot[] => {
       const own = here.filter(
         (stack) => stack.lotId === lot.key && stack.productId === lot.productId,
       );
@@ -96,13 +96,13 @@ const LOOK_FIRST: Readonly<Record<Cause, readonly Move[]>> = {
  */
 export function movesFor(
   alarm: ColdAlarm,
-  stake: readonly AtStake[],
+  affected: readonly AffectedLot[],
   to: readonly { readonly place: Place; readonly trays: number }[],
 ): Move[] {
   const [likely] = alarm.causes;
   const isOver = alarm.untilAt !== null;
-  const codes = [...new Set(stake.map(({ lot }) => lot.code))];
-  const trays = stake.reduce((sum, each) => sum + each.trays, 0);
+  const codes = [...new Set(affected.map(({ lot }) => lot.code))];
+  const trays = affected.reduce((sum, each) => sum + each.trays, 0);
   const [room] = to;
   const use: Move[] = codes.length > 0 ? [{ kind: 'use-first', codes: codes.slice(0, 2) }] : [];
   if (alarm.kind === 'silent') return [{ kind: 'check-probe' }, { kind: 'keep-shut' }];

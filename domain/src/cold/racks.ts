@@ -1,8 +1,8 @@
 import { freeTrays, putAway, type TraysAt } from '@calm/core';
 import type { HouseBook, Product, Place, LotRecord } from '@calm/contract';
-import { whereIs, type BoardLot } from '../lots/lotBoard';
+import { lotPositionOf, type BoardLot } from '../lots/lotBoard';
 import { stagesAsTheyAre } from '../lots/lotHistory';
-import { standing } from '../lots/currentRecords';
+import { currentRecords } from '../lots/currentRecords';
 import { standingIn } from './moves';
 import { discardedOf, stacksAt, traysOf, type Stack } from './stacks';
 
@@ -122,10 +122,10 @@ function traysInCold(
 ): number {
   const { lot: under } = lot;
   const isOurs = (record: LotRecord) => record.lotId === under?.id && Date.parse(record.at) <= atMs;
-  const pulled = standing(records.filter(isOurs), 'pulled')
+  const pulled = currentRecords(records.filter(isOurs), 'pulled')
     .filter(({ content }) => content.productId === product.id)
     .reduce((sum, { content }) => sum + content.trays, 0);
-  const out = standing(records.filter(isOurs), 'moved')
+  const out = currentRecords(records.filter(isOurs), 'moved')
     .filter(({ content }) => content.productId === product.id && content.to === null)
     .reduce((sum, { content }) => sum + content.trays, 0);
   const gone = under
@@ -140,7 +140,7 @@ const traysShown = (shown: readonly ShownStack[], lot: BoardLot, product: Produc
     .reduce((sum, { stack }) => sum + stack.trays, 0);
 
 function isGone(lot: BoardLot, atMs: number, nowMs: number): boolean {
-  const { kind } = whereIs(lot, atMs, nowMs);
+  const { kind } = lotPositionOf(lot, atMs, nowMs);
   return kind === 'served';
 }
 

@@ -1,5 +1,5 @@
-import { airOfRoom, USUAL_SETTING, type RoomEvent, type RoomOfHouse } from '@calm/core';
-import type { ColdAsIf, ColdPlace, PlaceAir } from './coldQuestion';
+import { airOfRoom, USUAL_SETTING, type RoomEvent, type ColdSystemRoom } from '@calm/core';
+import type { ColdAssumption, ColdPlace, PlaceAir } from './coldQuestion';
 
 const S_PER_H = 3600;
 
@@ -11,19 +11,22 @@ export function roomOf(
     fromS,
     nowS,
     outsideC,
-    asIfs,
+    assumptions,
     isAsSet,
   }: {
     fromS: number;
     nowS: number;
     outsideC: number;
-    asIfs: readonly ColdAsIf[];
+    assumptions: readonly ColdAssumption[];
     isAsSet: boolean;
   },
-): RoomOfHouse {
+): ColdSystemRoom {
   const { room } = place;
-  const set = asIfs.reduce(
-    (sum, asIf) => (asIf.kind === 'set-point' && asIf.placeId === place.id ? sum + asIf.byC : sum),
+  const set = assumptions.reduce(
+    (sum, assumption) =>
+      assumption.kind === 'set-point' && assumption.placeId === place.id
+        ? sum + assumption.byC
+        : sum,
     0,
   );
   const probes = air.find(({ placeId }) => placeId === place.id)?.probes ?? [];
@@ -39,27 +42,29 @@ export function roomOf(
       ...USUAL_SETTING,
       outsideC,
       clockHour: fromS / S_PER_H,
-      events: asIfs.flatMap((asIf) => eventsOf(asIf, place.id, (nowS - fromS) / S_PER_H)),
+      events: assumptions.flatMap((assumption) =>
+        eventsOf(assumption, place.id, (nowS - fromS) / S_PER_H),
+      ),
     },
     airC: readings[0]?.airC ?? room.setC,
     readings,
   };
 }
 
-function eventsOf(asIf: ColdAsIf, placeId: string, fromHour: number): RoomEvent[] {
-  switch (asIf.kind) {
+function eventsOf(assumption: ColdAssumption, placeId: string, fromHour: number): RoomEvent[] {
+  switch (assumption.kind) {
     case 'power-cut':
       return [
-        { kind: 'power-cut', fromHour, hours: asIf.hours },
-        ...(asIf.isDoorOpen
-          ? [{ kind: 'door-open', fromHour, hours: asIf.hours * OPENED_SHARE } as const]
+        { kind: 'power-cut', fromHour, hours: assumption.hours },
+        ...(assumption.isDoorOpen
+          ? [{ kind: 'door-open', fromHour, hours: assumption.hours * OPENED_SHARE } as const]
           : []),
       ];
     case 'heatwave':
-      return [{ kind: 'heatwave', fromHour, hours: asIf.hours, warmerC: asIf.warmerC }];
+      return [{ kind: 'heatwave', fromHour, hours: assumption.hours, warmerC: assumption.warmerC }];
     case 'weak':
-      return asIf.placeId === placeId
-        ? [{ kind: 'compressor-weak', fromHour, hours: asIf.hours, share: asIf.share }]
+      return assumption.placeId === placeId
+        ? [{ kind: 'compressor-weak', fromHour, hours: assumption.hours, share: assumption.share }]
         : [];
     case 'set-point':
       return [];

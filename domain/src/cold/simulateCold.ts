@@ -1,29 +1,29 @@
 import {
   AIR_EVERY_S,
-  cannot,
-  done,
-  simulateTogether,
-  type House,
-  type HouseFault,
-  type LotOfHouse,
-  type Outcome,
+  fail,
+  ok,
+  simulateRoomsAndLots,
+  type ColdSystem,
+  type ColdSystemFault,
+  type ColdSystemLot,
+  type Result,
   type ReadyWindow,
 } from '@calm/core';
-import { nextDoors, partsOf } from './lotPortions';
-import { isCold, type ColdAsIf, type ColdPart, type ColdQuestion } from './coldQuestion';
+import { nextDoors, lotPortions } from './lotPortions';
+import { isCold, type ColdAssumption, type ColdPortion, type ColdQuestion } from './coldQuestion';
 import { roomOf } from './rooms';
 import { stacksAt } from './stacks';
 
 /** A house as it is simulated, and whose lots are which. */
 export interface ColdHouse {
-  readonly house: House;
+  readonly house: ColdSystem;
   readonly fromS: number;
   readonly hours: number;
-  readonly parts: readonly ColdPart[];
+  readonly parts: readonly ColdPortion[];
 }
 
 /** How a part goes on. */
-export interface FollowedPart extends ColdPart {
+export interface SimulatedPortion extends ColdPortion {
   readonly window: ReadyWindow;
   /** At the moment of the question; null before it is mixed. */
   readonly coreC: number | null;
@@ -31,7 +31,7 @@ export interface FollowedPart extends ColdPart {
 }
 
 /** A room's air over time, as read and then as foretold. */
-export interface FollowedRoom {
+export interface SimulatedRoom {
   readonly placeId: string;
   readonly fromS: number;
   readonly stepS: number;
@@ -39,9 +39,9 @@ export interface FollowedRoom {
 }
 
 /** What comes of a house's cold. */
-export interface FollowedCold {
-  readonly rooms: readonly FollowedRoom[];
-  readonly parts: readonly FollowedPart[];
+export interface SimulatedCold {
+  readonly rooms: readonly SimulatedRoom[];
+  readonly parts: readonly SimulatedPortion[];
 }
 
 const S_PER_H = 3600;
@@ -54,12 +54,12 @@ const STEP_MIN = AIR_EVERY_S / 60;
  * A house's cold rooms with everything that stands in them or is to come: rooms by their fitted numbers and
  * by what was read, lots by what is on record of them, each in the zones in which its trays stood.
  *
- * @param asIfs what might happen from now on
+ * @param assumptions what might happen from now on
  * @param isAsSet as everything would be had every room kept its set temperature, and nobody moved a tray
  */
 export function coldHouse(
   { book, services, lots, records, air, nowS }: ColdQuestion,
-  asIfs: readonly ColdAsIf[] = [],
+  assumptions: readonly ColdAssumption[] = [],
   isAsSet = false,
 ): ColdHouse {
   const nowMs = nowS * 1000;
@@ -67,7 +67,7 @@ export function coldHouse(
   const stacks = stacksAt(records, nowMs);
   const cooled = book.places.filter(isCold);
   const found = lots.flatMap((lot) =>
-    partsOf(
+    lotPortions(
       lot,
       book,
       stacks,
@@ -79,17 +79,17 @@ export function coldHouse(
   const firstS = Math.min(nowS, ...found.map(({ part }) => part.mixedMs / 1000));
   const fromS = Math.floor(firstS / AIR_EVERY_S) * AIR_EVERY_S;
   const hourOf = (ms: number) => Math.max(0, (ms / 1000 - fromS) / S_PER_H);
-  const house: House = {
+  const house: ColdSystem = {
     rooms: cooled.map((place) =>
       roomOf(place, air, {
         fromS,
         nowS,
         outsideC: book.house.settings.usualTempsC.room,
-        asIfs,
+        assumptions,
         isAsSet,
       }),
     ),
-    lots: found.map(({ part, route, doughKg }): LotOfHouse => ({
+    lots: found.map(({ part, route, doughKg }): ColdSystemLot => ({
       name: part.name,
       startHour: hourOf(part.mixedMs),
       doughKg,
@@ -110,16 +110,16 @@ export function coldHouse(
 }
 
 /** Simulates a cold house. */
-export function followCold(
+export function simulateCold(
   question: ColdQuestion,
-  asIfs: readonly ColdAsIf[] = [],
+  assumptions: readonly ColdAssumption[] = [],
   isAsSet = false,
-): Outcome<FollowedCold, HouseFault> {
-  const { house, fromS, hours, parts } = coldHouse(question, asIfs, isAsSet);
-  const run = simulateTogether(house, { hours, stepMin: STEP_MIN, beyondH: BEYOND_H });
-  if (!run.ok) return cannot(...run.reasons);
+): Result<SimulatedCold, ColdSystemFault> {
+  const { house, fromS, hours, parts } = coldHouse(question, assumptions, isAsSet);
+  const run = simulateRoomsAndLots(house, { hours, stepMin: STEP_MIN, beyondH: BEYOND_H });
+  if (!run.ok) return fail(...run.reasons);
   const { places } = question.book;
-  return done({
+  return ok({
     rooms: run.value.rooms.map(({ name, airC }) => ({
       placeId: places.find((place) => place.name === name)?.id ?? '',
       fromS,

@@ -1,6 +1,6 @@
 import type { BoardLot } from '../lots/lotBoard';
 import type { Product, LotRecord, RecordOf, Spot } from '@calm/contract';
-import { standing } from '../lots/currentRecords';
+import { currentRecords } from '../lots/currentRecords';
 
 /** Where trays stood from some moment on. */
 export interface Leg {
@@ -34,7 +34,7 @@ type MovingRecord = RecordOf<(typeof MOVING)[number]>;
  * @param records of any lots, in any order
  */
 export function stacksAt(records: readonly LotRecord[], atMs: number): Stack[] {
-  const moves = MOVING.flatMap((kind): MovingRecord[] => standing(records, kind))
+  const moves = MOVING.flatMap((kind): MovingRecord[] => currentRecords(records, kind))
     .filter(({ at }) => Date.parse(at) <= atMs)
     .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
   const byLot = new Map<string, readonly Stack[]>();
@@ -118,14 +118,14 @@ export const traysOf = ({ items }: Pick<BoardLot, 'items'>, product: Product): n
 
 /** Balls of a product that are gone from a lot by a decision, not by being used. */
 export const discardedOf = (records: readonly LotRecord[], lotId: string, productId: string) =>
-  standing(records, 'discarded')
+  currentRecords(records, 'discarded')
     .filter((each) => each.lotId === lotId && each.content.productId === productId)
     .reduce((sum, { content }) => sum + content.balls, 0);
 
 /** Lots that somebody has put before the others. */
 export function lotsPutFirst(records: readonly LotRecord[]): ReadonlySet<string> {
   const first = new Set<string>();
-  for (const { lotId, content } of standing(records, 'first')) {
+  for (const { lotId, content } of currentRecords(records, 'first')) {
     if (content.isFirst) first.add(lotId);
     else first.delete(lotId);
   }

@@ -1,7 +1,11 @@
 import { enoughShare } from '@calm/core';
-import { type HouseSettings, STANDARD_STAKES } from '@calm/contract';
+import { type HouseSettings, STANDARD_SERVICE_LEVEL } from '@calm/contract';
 
 /** How often there shall be enough, percent. */
-export function enoughPercentOf({ stakes = STANDARD_STAKES }: HouseSettings): number {
-  return stakes.kind === 'often' ? stakes.enoughPercent : 100 * enoughShare(stakes);
+export function serviceLevelPercent({
+  serviceLevel = STANDARD_SERVICE_LEVEL,
+}: HouseSettings): number {
+  return serviceLevel.kind === 'often'
+    ? serviceLevel.enoughPercent
+    : 100 * enoughShare(serviceLevel);
 }

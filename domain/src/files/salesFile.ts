@@ -1,6 +1,6 @@
 import { QUARTER_MIN } from '@calm/core';
 import { servicesOn, type HeldService } from '../demand/calendar';
-import type { BroughtSale, HouseCalendar, SalesColumns } from '@calm/contract';
+import type { ImportedSale, HouseCalendar, SalesColumns } from '@calm/contract';
 import { readDateText, readTimeText } from './dateText';
 import { wholeNumber } from './wholeNumber';
 
@@ -19,7 +19,7 @@ export interface FaultyLine {
 
 /** What a sales file comes to, services × products. */
 export interface SalesFile {
-  readonly sales: readonly BroughtSale[];
+  readonly sales: readonly ImportedSale[];
   /** The first of the lines that could not be read, and how many there are. */
   readonly faulty: readonly FaultyLine[];
   readonly faults: number;
@@ -160,7 +160,7 @@ function saleOf({
   soldOutMin,
   leftBalls,
   quarters,
-}: Sum): BroughtSale {
+}: Sum): ImportedSale {
   const kept = [...quarters].filter(([, balls]) => balls > 0).sort(([a], [b]) => a - b);
   return {
     date,

@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import {
   doughStageOf,
-  fermentAhead,
+  fermentPreferments,
   formulaNotes,
   scaleLot,
   simulate,
   totalPercent,
-  wayOfRoute,
+  doughStagesOfRoute,
 } from '@calm/core';
 import { readFileSync } from 'node:fs';
 import { readBookFile } from './readBookFile';
@@ -56,10 +56,12 @@ describe('every school', () => {
   it.each(routes.map((route) => [route.name, route] as const))('%s is gone through', (_, route) => {
     const lean = formulas.find(({ code }) => code === 'PO');
     if (!lean) throw new Error('a dough with a pre-ferment');
-    const way = wayOfRoute(route.stages, { loads: 1, balls: 60 });
-    const ahead = way.ahead.map((stage) => doughStageOf(stage));
-    const histories = ahead.length ? { preferment: { doughTempC: 20, stages: ahead } } : {};
-    const dough = fermentAhead(lean.formula, histories);
+    const way = doughStagesOfRoute(route.stages, { loads: 1, balls: 60 });
+    const preferments = way.preferments.map((stage) => doughStageOf(stage));
+    const histories = preferments.length
+      ? { preferment: { doughTempC: 20, stages: preferments } }
+      : {};
+    const dough = fermentPreferments(lean.formula, histories);
     if (!dough.ok) throw new Error(JSON.stringify(dough.reasons));
     const stages = way.stages.map((stage) => doughStageOf(stage));
     const gone = simulate({ ...dough.value, ballWeightG: 275, doughTempC: 24, stages });

@@ -1,7 +1,7 @@
 import {
-  cannot,
-  done,
-  fermentAhead,
+  fail,
+  ok,
+  fermentPreferments,
   indexAt,
   pointAt,
   simulate,
@@ -12,7 +12,7 @@ import {
   type DoseLimit,
   type DoughPoint,
   type DoughRoute,
-  type Outcome,
+  type Result,
   type Simulation,
   type Target,
 } from '@calm/core';
@@ -30,23 +30,25 @@ import type {
 const targetOf = ({ target }: DoughDocument): Target => ({ ...STANDARD_TARGET, ...target });
 
 /** The way of a document as the engine takes it. */
-export function routeOfDocument(document: DoughDocument): Outcome<DoughRoute, DoughProblem> {
+export function routeOfDocument(document: DoughDocument): Result<DoughRoute, DoughProblem> {
   const { formula, ballWeightG, doughTempC, stages, histories = {} } = document;
-  const ahead = fermentAhead(formula, histories);
-  return ahead.ok ? done({ ballWeightG, doughTempC, stages, ...ahead.value }) : ahead;
+  const preferments = fermentPreferments(formula, histories);
+  return preferments.ok
+    ? ok({ ballWeightG, doughTempC, stages, ...preferments.value })
+    : preferments;
 }
 
 /** Simulates a document: its series at even steps, its stages, its window. */
 export function simulateDocument(
   document: SimulateDocument,
-): Outcome<SimulationDocument, DoughProblem> {
+): Result<SimulationDocument, DoughProblem> {
   const route = routeOfDocument(document);
   if (!route.ok) return route;
   const target = targetOf(document);
   const way = simulate(route.value, { target });
   if (!way.ok) return way;
   const { window, stages } = way.value;
-  return done({
+  return ok({
     series: seriesOf(way.value, document.stepMinutes / 60),
     stages,
     window: windowDocument(way.value, route.value, target),
@@ -55,12 +57,12 @@ export function simulateDocument(
 }
 
 /** Finds a document's dose, or says why there is none and what would work. */
-export function doseDocument(document: DoseDocument): Outcome<DosedDocument, NoDose> {
+export function doseDocument(document: DoseDocument): Result<DosedDocument, NoDose> {
   // Overall yeast is what is asked for: what is mixed ahead cannot take more than it.
   const { formula } = document;
   const plenty = { ...formula, yeast: { ...formula.yeast, percent: PLENTY_PERCENT } };
   const route = routeOfDocument({ ...document, formula: plenty });
-  if (!route.ok) return cannot({ reasons: route.reasons, alternatives: [] });
+  if (!route.ok) return fail({ reasons: route.reasons, alternatives: [] });
   const target = targetOf(document);
   const dose = solveDose({ route: route.value, peakHour: document.peakHour, target });
   if (!dose.ok) {
@@ -70,13 +72,13 @@ export function doseDocument(document: DoseDocument): Outcome<DosedDocument, NoD
     const alternatives = dose.reasons.flatMap((refusal) =>
       refusal.kind === 'no-dose' ? refusal.alternatives : [],
     );
-    return cannot({ reasons, alternatives });
+    return fail({ reasons, alternatives });
   }
   const { yeast, freshPercent } = dose.value;
   const dosed = { ...route.value, formula: { ...route.value.formula, yeast } };
   const way = simulate(dosed, { target });
   const takenPercent = PLENTY_PERCENT - route.value.formula.yeast.percent;
-  return done({
+  return ok({
     yeastPercent: yeast.percent + takenPercent,
     bowlYeast: yeast,
     freshPercent,

@@ -1,7 +1,7 @@
 import type { RecordKind, LotRecord, RecordOf } from '@calm/contract';
 
 /** The records of one kind that stand: those that were corrected are left out. Oldest first. */
-export function standing<Kind extends RecordKind>(
+export function currentRecords<Kind extends RecordKind>(
   records: readonly LotRecord[],
   kind: Kind,
 ): RecordOf<Kind>[] {

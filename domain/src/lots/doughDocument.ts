@@ -1,4 +1,4 @@
-import { doughStageOf, wayOfRoute, type LotSize, type Target } from '@calm/core';
+import { doughStageOf, doughStagesOfRoute, type LotSize, type Target } from '@calm/core';
 import type { DoughDocument, Recipe } from '@calm/contract';
 
 /** Balls of a recipe, as far as the engine needs to know them. */
@@ -21,10 +21,10 @@ export function documentOfRecipe(
   recipe: Recipe,
   { size, ballWeightG, target, prefermentTempC, heldH = 0 }: RecipeBalls,
 ): DoughDocument | null {
-  const way = wayOfRoute(recipe.route, size);
+  const way = doughStagesOfRoute(recipe.route, size);
   const cold = way.stages.findLastIndex(({ rest, kind }) => rest.key === 'cold' && kind === 'ball');
   if (heldH > 0 && cold < 0) return null;
-  const ahead = way.ahead.map((stage) => doughStageOf(stage));
+  const preferments = way.preferments.map((stage) => doughStageOf(stage));
   return {
     formula: recipe.formula,
     ballWeightG,
@@ -33,7 +33,9 @@ export function documentOfRecipe(
       doughStageOf(stage, i === cold ? { hours: stage.rest.hours.preferred + heldH } : {}),
     ),
     histories:
-      ahead.length > 0 ? { preferment: { doughTempC: prefermentTempC, stages: ahead } } : {},
+      preferments.length > 0
+        ? { preferment: { doughTempC: prefermentTempC, stages: preferments } }
+        : {},
     target,
   };
 }

@@ -1,11 +1,11 @@
 import {
   countBack,
-  whereabouts,
-  type Outcome,
+  lotPosition,
+  type Result,
   type PlannedStage,
   type ScaledLot,
   type ScaleReason,
-  type Whereabouts,
+  type LotPosition,
 } from '@calm/core';
 import {
   type Service,
@@ -35,7 +35,7 @@ export interface BoardLot {
   readonly items: readonly LotItem[];
   /** … and what demand asks for now. */
   readonly wanted: readonly LotItem[];
-  readonly scaled: Outcome<ScaledLot, ScaleReason>;
+  readonly scaled: Result<ScaledLot, ScaleReason>;
   readonly stages: readonly PlannedStage[];
   readonly doorsMs: number;
   readonly closeMs: number;
@@ -152,9 +152,9 @@ function timesOf(items: readonly LotItem[], services: readonly Service[]) {
 }
 
 /** Where a lot is in its route at a moment, from its record and its plan. */
-export function whereIs(boardLot: BoardLot, atMs: number, nowMs: number): Whereabouts {
+export function lotPositionOf(boardLot: BoardLot, atMs: number, nowMs: number): LotPosition {
   const done = (boardLot.lot?.marks ?? [])
     .filter((mark) => mark.loadNumber === 0 && mark.doneAt !== null)
     .map((mark) => ({ stageKey: mark.stepKey, doneMs: Date.parse(mark.doneAt ?? '') }));
-  return whereabouts(boardLot.stages, done, atMs, nowMs, boardLot.closeMs);
+  return lotPosition(boardLot.stages, done, atMs, nowMs, boardLot.closeMs);
 }

@@ -1,10 +1,10 @@
 import { NO_PLAN, type Lot, type Mark } from '@calm/contract';
-import { untouched } from './marks';
+import { emptyMark } from './marks';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { boardLots, leadProducts, type BoardLot } from './lotBoard';
-import { doughOnItsWay, doughOutOf, stagesAsTheyAre } from './lotHistory';
+import { doughInProgress, doughOutOf, stagesAsTheyAre } from './lotHistory';
 
 const book = exampleBook();
 const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
@@ -20,7 +20,7 @@ const LONG_AGO = (plain.stages[0]?.startMs ?? 0) - 3_600_000;
 const doneAt = (key: string, ms: number): Mark => {
   const work = workOf(plain.stages).find((each) => each.key === key);
   if (!work) throw new Error(`the route has ${key}`);
-  return { ...untouched(0, stageKey(work)), doneAt: new Date(ms).toISOString(), version: 1 };
+  return { ...emptyMark(0, stageKey(work)), doneAt: new Date(ms).toISOString(), version: 1 };
 };
 const plannedEnd = (key: string) =>
   workOf(plain.stages).find((work) => work.key === key)?.endMs ?? 0;
@@ -67,7 +67,7 @@ describe('a lot’s stages as they are', () => {
 
 describe('a dough on its way', () => {
   it('is what the recipe says while it is as planned', () => {
-    const dough = doughOnItsWay(plain, round, 20, plain.stages);
+    const dough = doughInProgress(plain, round, 20, plain.stages);
     expect(dough?.document.doughTempC).toBe(plain.recipe.doughTempC);
     expect(dough?.mixedMs).toBe(plannedEnd('mix'));
     const hours = dough?.document.stages.reduce((sum, stage) => sum + stage.hours, 0) ?? 0;
@@ -92,7 +92,7 @@ describe('a dough on its way', () => {
     ];
     expect(doughOutOf(plain)).toBeNull();
     expect(doughOutOf(boardWith({ loads }))).toBe(26);
-    const dough = doughOnItsWay(plain, round, 20, plain.stages, 26);
+    const dough = doughInProgress(plain, round, 20, plain.stages, 26);
     expect(dough?.document.doughTempC).toBe(26);
   });
 });

@@ -1,4 +1,4 @@
-import { doughStageOf, stageKey, wayOfRoute, type PlannedStage } from '@calm/core';
+import { doughStageOf, stageKey, doughStagesOfRoute, type PlannedStage } from '@calm/core';
 import type { DoughDocument, Product } from '@calm/contract';
 import type { BoardLot } from './lotBoard';
 import { documentOfRecipe } from './doughDocument';
@@ -26,7 +26,7 @@ export function mixedMsOf({ stages }: BoardLot): number | null {
 }
 
 /** A lot's dough on its way, and when it came off the mixer. */
-export interface DoughOnItsWay {
+export interface DoughInProgress {
   readonly document: DoughDocument;
   readonly mixedMs: number;
   /** Where each of its stages is, by the places' names. */
@@ -34,7 +34,7 @@ export interface DoughOnItsWay {
 }
 
 /** A stage, as it was or as it will be. */
-type Stretch = Pick<PlannedStage, 'index' | 'startMs' | 'endMs'>;
+type Interval = Pick<PlannedStage, 'index' | 'startMs' | 'endMs'>;
 
 /**
  * When each stage was, as far as it is on record, and when the rest will be: as planned, or at once where
@@ -42,7 +42,7 @@ type Stretch = Pick<PlannedStage, 'index' | 'startMs' | 'endMs'>;
  *
  * @param nowMs work that is not done yet does not end before now
  */
-export function stagesAsTheyAre({ stages, lot }: BoardLot, nowMs: number): readonly Stretch[] {
+export function stagesAsTheyAre({ stages, lot }: BoardLot, nowMs: number): readonly Interval[] {
   const doneMs = stages.map((stage) => (stage.kind === 'work' ? doneMsOf(lot, stage) : null));
   let endedMs = stages[0]?.startMs ?? 0;
   return stages.map((stage, i) => {
@@ -79,20 +79,20 @@ function doneMsOf(lot: BoardLot['lot'], stage: PlannedStage): number | null {
  * @param doughTempC off the mixer; as the recipe wants it when absent
  * @returns null for a lot that is not mixed by its route
  */
-export function doughOnItsWay(
+export function doughInProgress(
   { recipe, stages, items, scaled }: BoardLot,
   { ballWeightG, target }: Product,
   prefermentTempC: number,
-  at: readonly Stretch[],
+  at: readonly Interval[],
   doughTempC: number = recipe.doughTempC,
-): DoughOnItsWay | null {
+): DoughInProgress | null {
   const mix = stages.findIndex((stage) => stage.kind === 'work' && stage.key === 'mix');
   const mixedMs = at[mix]?.endMs;
   const size = {
     loads: scaled.ok ? scaled.value.loads.length : 1,
     balls: items.reduce((sum, item) => sum + item.count, 0),
   };
-  const way = wayOfRoute(recipe.route, size);
+  const way = doughStagesOfRoute(recipe.route, size);
   if (mixedMs === undefined || way.stages.length === 0) return null;
   const hoursOf = (list: typeof way.stages) =>
     list.map((stage) => {
@@ -106,7 +106,7 @@ export function doughOnItsWay(
         { hours: Math.max(0, toMs - fromMs) / 3_600_000 },
       );
     });
-  const ahead = hoursOf(way.ahead);
+  const preferments = hoursOf(way.preferments);
   return {
     mixedMs,
     places: way.stages.map(({ rest }) => rest.place),
@@ -116,7 +116,9 @@ export function doughOnItsWay(
       doughTempC,
       stages: hoursOf(way.stages),
       histories:
-        ahead.length > 0 ? { preferment: { doughTempC: prefermentTempC, stages: ahead } } : {},
+        preferments.length > 0
+          ? { preferment: { doughTempC: prefermentTempC, stages: preferments } }
+          : {},
       target,
     },
   };

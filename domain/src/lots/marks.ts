@@ -1,7 +1,7 @@
 import type { Mark, MarkChange } from '@calm/contract';
 
 /** A step that nobody has touched. */
-export const untouched = (loadNumber: number, stepKey: string): Mark => ({
+export const emptyMark = (loadNumber: number, stepKey: string): Mark => ({
   loadNumber,
   stepKey,
   startedAt: null,

@@ -2,7 +2,7 @@ import {
   adviseWater,
   scaleLot,
   type Load,
-  type Outcome,
+  type Result,
   type Residue,
   type ScaledLot,
   type ScaleReason,
@@ -71,7 +71,7 @@ export function lotItem(product: Product, count: number): LotItem {
 export function scaleRecipe(
   recipe: Recipe,
   items: readonly LotItem[],
-): Outcome<ScaledLot, ScaleReason> {
+): Result<ScaledLot, ScaleReason> {
   const { formula, mixer, settings } = recipe;
   const { residuePercent, residuePerLoadG, derating } = settings;
   const { scaleReadabilityG, yeastConversion } = settings;

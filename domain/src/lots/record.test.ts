@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { type MarkChange, paths, type LotRecord, type RecordContent } from '@calm/contract';
-import { markAfter, untouched } from './marks';
-import { standing } from './currentRecords';
+import { markAfter, emptyMark } from './marks';
+import { currentRecords } from './currentRecords';
 import {
   check,
   handoverStartSchema,
@@ -14,7 +14,7 @@ const NOW = '2026-11-25T14:40:00.000Z';
 const BEFORE = '2026-11-25T14:20:00.000Z';
 const LATER = '2026-11-25T16:00:00.000Z';
 const ID = '00000000-0000-4000-8000-000000000000';
-const fresh = untouched(1, 'mix');
+const fresh = emptyMark(1, 'mix');
 const change = (what: Omit<MarkChange, 'version'>): MarkChange => ({ version: 0, ...what });
 
 describe('a mark after a change', () => {
@@ -70,8 +70,8 @@ describe('the records that stand', () => {
   it('are those of their kind that nothing corrects, oldest first', () => {
     const other: LotRecord = { ...record('d', NOW), content: { kind: 'said', note: 'x' } };
     const records = [record('b', LATER), record('a', BEFORE), record('c', NOW, 'a'), other];
-    expect(standing(records, 'opened').map(({ id }) => id)).toEqual(['c', 'b']);
-    expect(standing(records, 'said')).toEqual([other]);
+    expect(currentRecords(records, 'opened').map(({ id }) => id)).toEqual(['c', 'b']);
+    expect(currentRecords(records, 'said')).toEqual([other]);
   });
 
   it('lose nothing: every record stands, or one that corrects it does, or one after that', () => {
@@ -81,7 +81,7 @@ describe('the records that stand', () => {
         const chain = Array.from({ length }, (_, i) =>
           record(String(i), NOW, i === 0 ? null : String(i - 1)),
         );
-        expect(standing(chain, 'opened').map(({ id }) => id)).toEqual([String(length - 1)]);
+        expect(currentRecords(chain, 'opened').map(({ id }) => id)).toEqual([String(length - 1)]);
       }),
     );
   });

@@ -1,16 +1,16 @@
-import { withWayOut, type Stretch, type WeekProblem } from '@calm/core';
-import type { AsIf, WeekDocument } from '@calm/contract';
+import { withRelaxation, type Interval, type WeekProblem } from '@calm/core';
+import type { Assumption, WeekDocument } from '@calm/contract';
 import { problemOfWeek } from './weekProblem';
 
 /**
  * A week with everything that its plan takes to be so: what changes who is in, what is wanted and which
  * limits hold. Warmth and cold rooms that fail change dough only: they are the climate's.
  */
-export function weekAsIf(
+export function weekWithAssumptions(
   document: WeekDocument,
-  asIfs: readonly AsIf[],
+  assumptions: readonly Assumption[],
 ): { readonly document: WeekDocument; readonly problem: WeekProblem } {
-  const problem = asIfs.reduce(withAsIf, problemOfWeek(document));
+  const problem = assumptions.reduce(withAssumption, problemOfWeek(document));
   const { wanted } = problem;
   const doughs = document.doughs.map((dough) => ({
     ...dough,
@@ -19,16 +19,19 @@ export function weekAsIf(
   return { document: { ...document, wanted, doughs }, problem };
 }
 
-function withAsIf(problem: WeekProblem, asIf: AsIf): WeekProblem {
-  switch (asIf.kind) {
-    case 'way-out':
-      return withWayOut(problem, asIf.way);
+function withAssumption(problem: WeekProblem, assumption: Assumption): WeekProblem {
+  switch (assumption.kind) {
+    case 'relaxation':
+      return withRelaxation(problem, assumption.relaxation);
     case 'away':
       return {
         ...problem,
         people: problem.people.map((person) =>
-          person.id === asIf.personId
-            ? { ...person, shifts: person.shifts.flatMap((shift) => without(shift, asIf.when)) }
+          person.id === assumption.personId
+            ? {
+                ...person,
+                shifts: person.shifts.flatMap((shift) => without(shift, assumption.when)),
+              }
             : person,
         ),
       };
@@ -36,8 +39,11 @@ function withAsIf(problem: WeekProblem, asIf: AsIf): WeekProblem {
       return {
         ...problem,
         wanted: problem.wanted.map((each) =>
-          each.serviceId === asIf.serviceId
-            ? { ...each, count: Math.max(0, Math.round(each.count * (1 + asIf.percent / 100))) }
+          each.serviceId === assumption.serviceId
+            ? {
+                ...each,
+                count: Math.max(0, Math.round(each.count * (1 + assumption.percent / 100))),
+              }
             : each,
         ),
       };
@@ -49,7 +55,7 @@ function withAsIf(problem: WeekProblem, asIf: AsIf): WeekProblem {
 }
 
 /** What is left of a stretch without another. */
-function without({ startMin, endMin }: Stretch, gone: Stretch): Stretch[] {
+function without({ startMin, endMin }: Interval, gone: Interval): Interval[] {
   return [
     { startMin, endMin: Math.min(endMin, gone.startMin) },
     { startMin: Math.max(startMin, gone.endMin), endMin },

@@ -1,4 +1,4 @@
-import type { AsIf } from '@calm/contract';
+import type { Assumption } from '@calm/contract';
 
 /** A cold room's air over time, as simulated. */
 export interface RoomAir {
@@ -12,18 +12,18 @@ export interface RoomAir {
 /** What dough of a plan finds around it. */
 export interface Climate {
   readonly rooms: readonly RoomAir[];
-  readonly asIfs: readonly AsIf[];
+  readonly assumptions: readonly Assumption[];
 }
 
 /** As the routes say, and nothing besides. */
-export const AS_ROUTES_SAY: Climate = { rooms: [], asIfs: [] };
+export const AS_ROUTES_SAY: Climate = { rooms: [], assumptions: [] };
 
 /** Places at least this warm are heated, and hold their own when the kitchen warms, °C. */
 const HEATED_C = 25;
 
 /** Mean air around dough that stands in a place from one moment to another, °C. @param airTempC as its route says */
 export function airAround(
-  { rooms, asIfs }: Climate,
+  { rooms, assumptions }: Climate,
   place: string,
   airTempC: number,
   fromMin: number,
@@ -33,11 +33,11 @@ export function airAround(
   if (room) return meanOver(room, fromMin, toMin) ?? airTempC;
   if (airTempC >= HEATED_C) return airTempC;
   const lengthMin = Math.max(1, toMin - fromMin);
-  return asIfs.reduce((airC, asIf) => {
-    if (asIf.kind !== 'warmer') return airC;
-    const { startMin, endMin } = asIf.when;
+  return assumptions.reduce((airC, assumption) => {
+    if (assumption.kind !== 'warmer') return airC;
+    const { startMin, endMin } = assumption.when;
     const sharedMin = Math.max(0, Math.min(toMin, endMin) - Math.max(fromMin, startMin));
-    return airC + (asIf.byC * sharedMin) / lengthMin;
+    return airC + (assumption.byC * sharedMin) / lengthMin;
   }, airTempC);
 }
 
@@ -55,7 +55,10 @@ function meanOver(
 }
 
 /** How much warmer a dough comes off the mixer than wanted, °C: water is one part of the sum of temperatures. */
-export function doughWarmerC({ asIfs }: Climate, hasPreferment: boolean): number {
-  const tapC = asIfs.reduce((sum, asIf) => sum + (asIf.kind === 'warm-tap' ? asIf.byC : 0), 0);
+export function doughWarmerC({ assumptions }: Climate, hasPreferment: boolean): number {
+  const tapC = assumptions.reduce(
+    (sum, assumption) => sum + (assumption.kind === 'warm-tap' ? assumption.byC : 0),
+    0,
+  );
   return tapC / (hasPreferment ? 4 : 3);
 }

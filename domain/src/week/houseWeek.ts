@@ -6,7 +6,7 @@ import {
   type Shift,
   STANDARD_KITCHEN,
   type PlanContent,
-  type TimeStretch,
+  type TimeInterval,
   type WeekDocument,
   type WeekDoughDocument,
 } from '@calm/contract';
@@ -76,7 +76,7 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
       tubs: place.tubs,
     })),
     tubKg: kitchen.tubKg,
-    unsocial: house.midnights.map((midnight): TimeStretch => {
+    unsocial: house.midnights.map((midnight): TimeInterval => {
       const at = (minute: number) => new Date(Date.parse(midnight) + minute * 60_000).toISOString();
       const { unsocialFromMin, unsocialUntilMin } = kitchen;
       return { startsAt: at(unsocialFromMin), endsAt: at(1440 + unsocialUntilMin) };

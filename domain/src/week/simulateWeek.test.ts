@@ -2,26 +2,26 @@ import { describe, expect, it } from '@jest/globals';
 import { preferredLot, USUAL_ROOM } from '@calm/core';
 import { formulas, routes } from '@calm/demo';
 import { airAround, AS_ROUTES_SAY, doughWarmerC } from './climate';
-import type { Place, AsIf, WeekDocument } from '@calm/contract';
+import type { Place, Assumption, WeekDocument } from '@calm/contract';
 import { instantOfMinute, problemOfWeek } from './weekProblem';
-import { weekAsIf } from './assumptions';
-import { followLot, windowOf } from './weekDoses';
-import { followWeek } from './simulateWeek';
+import { weekWithAssumptions } from './assumptions';
+import { simulateLot, windowOf } from './weekDoses';
+import { simulateWeek } from './simulateWeek';
 import { wavesOfLot } from './weekWaves';
 
 const crackleDough = formulas[2].formula;
 const crackleRoute = routes[2]?.stages ?? [];
 const NOW = 29_000_000 - (29_000_000 % 1440);
 const hour = (h: number) => NOW + h * 60;
-const stretch = (from: number, to: number) => ({
+const interval = (from: number, to: number) => ({
   startsAt: instantOfMinute(hour(from)),
   endsAt: instantOfMinute(hour(to)),
 });
 const document: WeekDocument = {
   now: instantOfMinute(NOW),
   services: [
-    { id: 'lunch', ...stretch(48, 51), day: 'fri' },
-    { id: 'dinner', ...stretch(53.5, 58.5), day: 'fri' },
+    { id: 'lunch', ...interval(48, 51), day: 'fri' },
+    { id: 'dinner', ...interval(53.5, 58.5), day: 'fri' },
   ],
   wanted: [
     { serviceId: 'lunch', productId: 'crackle', count: 20 },
@@ -41,7 +41,7 @@ const document: WeekDocument = {
       target: { riseMin: 1.05, riseMax: 1.6, risePeak: 1.2, openTempC: 12, maturityMinH: 5 },
     },
   ],
-  people: [{ id: 'tilde', skills: ['mix', 'ball', 'sheet', 'cold'], shifts: [stretch(0, 60)] }],
+  people: [{ id: 'tilde', skills: ['mix', 'ball', 'sheet', 'cold'], shifts: [interval(0, 60)] }],
   benchPlaces: 3,
   places: [{ name: 'Under-counter', trays: 12, tubs: 0 }],
   tubKg: 12,
@@ -66,12 +66,16 @@ const lot = (() => {
   if (!found) throw new Error('it can be made');
   return found;
 })();
-const follow = (asIfs: readonly AsIf[], mixed: readonly string[] = []) =>
-  followWeek(document, [lot], { places: [place('Under-counter')], asIfs, mixed: new Set(mixed) });
+const follow = (assumptions: readonly Assumption[], mixed: readonly string[] = []) =>
+  simulateWeek(document, [lot], {
+    places: [place('Under-counter')],
+    assumptions,
+    mixed: new Set(mixed),
+  });
 
 describe('a planned lot', () => {
   it('is dosed so that both services find it open, the later one an hour on', () => {
-    const { dose, ways } = followLot(document, lot);
+    const { dose, ways } = simulateLot(document, lot);
     expect(dose?.kind).toBe('dosed');
     expect(ways.map(({ serviceId }) => serviceId)).toEqual(['dinner', 'lunch']);
     for (const way of ways) {
@@ -84,7 +88,7 @@ describe('a planned lot', () => {
   });
 
   it('keeps the yeast it has once it is mixed', () => {
-    const { dose, ways, windows } = followLot(document, lot, { isMixed: true });
+    const { dose, ways, windows } = simulateLot(document, lot, { isMixed: true });
     expect(dose).toBeNull();
     // It is pulled in waves all the same.
     const waves = wavesOfLot(document, lot, windows);
@@ -122,8 +126,8 @@ describe('a week with its rooms', () => {
 
   it('puts mixed dough past it sooner when its room fails', () => {
     const when = { startMin: hour(30), endMin: hour(42) };
-    const untilOf = (asIfs: readonly AsIf[]) => {
-      const [way] = follow(asIfs, [lot.id]).lots[0]?.ways ?? [];
+    const untilOf = (assumptions: readonly Assumption[]) => {
+      const [way] = follow(assumptions, [lot.id]).lots[0]?.ways ?? [];
       return way ? Date.parse(windowOf(way)?.until ?? instantOfMinute(NOW)) : NaN;
     };
     expect(untilOf([{ kind: 'room-down', place: 'Under-counter', when }])).toBeLessThan(
@@ -134,32 +138,40 @@ describe('a week with its rooms', () => {
 
 describe('what a plan takes to be so', () => {
   it('warms places as warm as the house, by its share of the time', () => {
-    const warmer: AsIf = { kind: 'warmer', byC: 8, when: { startMin: hour(0), endMin: hour(1) } };
-    const climate = { ...AS_ROUTES_SAY, asIfs: [warmer] };
+    const warmer: Assumption = {
+      kind: 'warmer',
+      byC: 8,
+      when: { startMin: hour(0), endMin: hour(1) },
+    };
+    const climate = { ...AS_ROUTES_SAY, assumptions: [warmer] };
     expect(airAround(climate, 'Bench', 22, hour(0), hour(2))).toBeCloseTo(26, 9);
     expect(airAround(climate, 'Bench', 22, hour(1), hour(2))).toBe(22);
     expect(airAround(climate, 'Proof cabinet', 26, hour(0), hour(1))).toBe(26);
-    const tap: AsIf = { kind: 'warm-tap', byC: 6 };
-    expect(doughWarmerC({ rooms: [], asIfs: [tap] }, false)).toBe(2);
-    expect(doughWarmerC({ rooms: [], asIfs: [tap] }, true)).toBe(1.5);
+    const tap: Assumption = { kind: 'warm-tap', byC: 6 };
+    expect(doughWarmerC({ rooms: [], assumptions: [tap] }, false)).toBe(2);
+    expect(doughWarmerC({ rooms: [], assumptions: [tap] }, true)).toBe(1.5);
   });
 
   it('changes who is in and what is wanted, and nothing for warmth', () => {
-    const away: AsIf = {
+    const away: Assumption = {
       kind: 'away',
       personId: 'tilde',
       when: { startMin: hour(10), endMin: hour(20) },
     };
-    const { problem } = weekAsIf(document, [away]);
+    const { problem } = weekWithAssumptions(document, [away]);
     expect(problem.people[0]?.shifts).toEqual([
       { startMin: hour(0), endMin: hour(10) },
       { startMin: hour(20), endMin: hour(60) },
     ]);
-    const more = weekAsIf(document, [{ kind: 'more-balls', serviceId: 'dinner', percent: 25 }]);
+    const more = weekWithAssumptions(document, [
+      { kind: 'more-balls', serviceId: 'dinner', percent: 25 },
+    ]);
     expect(more.document.wanted.map(({ count }) => count)).toEqual([20, 50]);
-    const bench = weekAsIf(document, [{ kind: 'way-out', way: { kind: 'more-bench', people: 2 } }]);
+    const bench = weekWithAssumptions(document, [
+      { kind: 'relaxation', relaxation: { kind: 'more-bench', people: 2 } },
+    ]);
     expect(bench.problem.benchPlaces).toBe(5);
-    const warm = weekAsIf(document, [{ kind: 'warm-tap', byC: 6 }]);
+    const warm = weekWithAssumptions(document, [{ kind: 'warm-tap', byC: 6 }]);
     expect(warm.problem).toEqual(problemOfWeek(document));
   });
 });

@@ -1,18 +1,18 @@
 import {
-  simulateTogether,
+  simulateRoomsAndLots,
   USUAL_SETTING,
-  type LotOfHouse,
+  type ColdSystemLot,
   type PlannedLot,
   type RoomEvent,
-  type RoomOfHouse,
+  type ColdSystemRoom,
 } from '@calm/core';
 import type { Climate, RoomAir } from './climate';
-import type { Place, AsIf, WeekDocument } from '@calm/contract';
-import { followLot, type FollowedLot } from './weekDoses';
+import type { Place, Assumption, WeekDocument } from '@calm/contract';
+import { simulateLot, type SimulatedLot } from './weekDoses';
 
 /** A week's lots with the rooms they stand in. */
-export interface FollowedWeek {
-  readonly lots: readonly FollowedLot[];
+export interface SimulatedWeek {
+  readonly lots: readonly SimulatedLot[];
   readonly climate: Climate;
   /** How often doses and rooms were reckoned anew until neither moved the other. */
   readonly rounds: number;
@@ -31,55 +31,55 @@ const BEYOND_MIN = 8 * 60;
  *
  * @param mixed lots whose yeast is in them already
  */
-export function followWeek(
+export function simulateWeek(
   document: WeekDocument,
   lots: readonly PlannedLot[],
   {
     places,
-    asIfs,
+    assumptions,
     mixed,
   }: {
     readonly places: readonly Place[];
-    readonly asIfs: readonly AsIf[];
+    readonly assumptions: readonly Assumption[];
     readonly mixed: ReadonlySet<string>;
   },
-): FollowedWeek {
-  let climate: Climate = { rooms: [], asIfs };
+): SimulatedWeek {
+  let climate: Climate = { rooms: [], assumptions };
   for (let round = 1; ; round += 1) {
-    const followed = lots.map((lot) =>
-      followLot(document, lot, { climate, isMixed: mixed.has(lot.id) }),
+    const simulated = lots.map((lot) =>
+      simulateLot(document, lot, { climate, isMixed: mixed.has(lot.id) }),
     );
-    const rooms = roomsWith(followed, lots, places, asIfs);
+    const rooms = roomsWith(simulated, lots, places, assumptions);
     const movedC = Math.max(0, ...rooms.map((room) => movedBy(room, climate)));
-    climate = { rooms, asIfs };
+    climate = { rooms, assumptions };
     if (rooms.length === 0 || movedC < STILL_C || round === MOST_ROUNDS) {
-      return { lots: followed, climate, rounds: round };
+      return { lots: simulated, climate, rounds: round };
     }
   }
 }
 
 /** The air of every cooled place while some lots stand in it. */
 function roomsWith(
-  followed: readonly FollowedLot[],
+  simulated: readonly SimulatedLot[],
   lots: readonly PlannedLot[],
   places: readonly Place[],
-  asIfs: readonly AsIf[],
+  assumptions: readonly Assumption[],
 ): RoomAir[] {
   const cooled = places.flatMap(({ name, room }) => (room ? [{ name, room }] : []));
-  const begins = followed.flatMap(({ ways: [main] }) => (main ? [main.mixedMin] : []));
+  const begins = simulated.flatMap(({ ways: [main] }) => (main ? [main.mixedMin] : []));
   if (cooled.length === 0 || begins.length === 0) return [];
   const startMin = Math.min(...begins);
   const endMin =
     Math.max(...lots.flatMap(({ rests }) => rests.map((rest) => rest.endMin))) + BEYOND_MIN;
   const hoursFrom = (minute: number) => (minute - startMin) / 60;
-  const rooms = cooled.map(({ name, room }): RoomOfHouse => ({
+  const rooms = cooled.map(({ name, room }): ColdSystemRoom => ({
     name,
     room,
-    setting: { ...USUAL_SETTING, events: eventsOf(asIfs, name, hoursFrom) },
+    setting: { ...USUAL_SETTING, events: eventsOf(assumptions, name, hoursFrom) },
     airC: room.setC,
     readings: [],
   }));
-  const inHouse = followed.flatMap(({ lotId, ways: [main] }): LotOfHouse[] => {
+  const inHouse = simulated.flatMap(({ lotId, ways: [main] }): ColdSystemLot[] => {
     const lot = lots.find(({ id }) => id === lotId);
     if (!main || !lot) return [];
     const stages = main.route.stages.map((stage, i) => {
@@ -95,7 +95,7 @@ function roomsWith(
       },
     ];
   });
-  const house = simulateTogether(
+  const house = simulateRoomsAndLots(
     { rooms, lots: inHouse },
     { hours: hoursFrom(endMin), stepMin: STEP_MIN, beyondH: 0 },
   );
@@ -109,16 +109,17 @@ function roomsWith(
 }
 
 function eventsOf(
-  asIfs: readonly AsIf[],
+  assumptions: readonly Assumption[],
   room: string,
   hoursFrom: (minute: number) => number,
 ): RoomEvent[] {
-  return asIfs.flatMap((asIf): RoomEvent[] => {
-    if (asIf.kind !== 'warmer' && asIf.kind !== 'room-down') return [];
-    const { startMin, endMin } = asIf.when;
+  return assumptions.flatMap((assumption): RoomEvent[] => {
+    if (assumption.kind !== 'warmer' && assumption.kind !== 'room-down') return [];
+    const { startMin, endMin } = assumption.when;
     const when = { fromHour: hoursFrom(startMin), hours: (endMin - startMin) / 60 };
-    if (asIf.kind === 'warmer') return [{ ...when, kind: 'heatwave', warmerC: asIf.byC }];
-    return asIf.place === room ? [{ ...when, kind: 'compressor-out' }] : [];
+    if (assumption.kind === 'warmer')
+      return [{ ...when, kind: 'heatwave', warmerC: assumption.byC }];
+    return assumption.place === room ? [{ ...when, kind: 'compressor-out' }] : [];
   });
 }
 

@@ -15,7 +15,7 @@ export function doughOfLot({ products }: HouseBook, lot: Lot): string | null {
  * The lots that are under way, as a plan has them: as they were published, or as their route prefers, with
  * whoever is in.
  */
-export function lotsUnderWay(
+export function startedLots(
   problem: WeekProblem,
   book: HouseBook,
   lots: readonly Lot[],

@@ -3,7 +3,7 @@ import {
   simulate,
   solveDose,
   STANDARD_TARGET,
-  wayOfRoute,
+  doughStagesOfRoute,
   type DoseAlternative,
   type DoseLimit,
   type DoughRoute,
@@ -45,7 +45,7 @@ export type LotDose =
     };
 
 /** A lot's balls for one service, from the mixer on. */
-export interface ServiceWay {
+export interface SimulatedService {
   readonly serviceId: string;
   /** When the dough comes off the mixer, minutes since 1970. */
   readonly mixedMin: number;
@@ -57,12 +57,12 @@ export interface ServiceWay {
 }
 
 /** A lot as planned: its yeast, and the way of the balls of each service. */
-export interface FollowedLot {
+export interface SimulatedLot {
   readonly lotId: string;
   /** Null for a lot that is mixed already, or whose formula is not in the document. */
   readonly dose: LotDose | null;
   /** The service with the most balls first. */
-  readonly ways: readonly ServiceWay[];
+  readonly ways: readonly SimulatedService[];
   readonly windows: readonly ServiceWindow[];
 }
 
@@ -73,18 +73,18 @@ export interface FollowedLot {
  * @returns null for a dough whose formula is not in the document
  */
 export const doseOfLot = (document: WeekDocument, lot: PlannedLot): LotDose | null =>
-  followLot(document, lot).dose;
+  simulateLot(document, lot).dose;
 
 /**
  * A lot's doughs along the times it is planned at.
  *
  * @param isMixed the yeast in it is its formula's; otherwise it is dosed for the times
  */
-export function followLot(
+export function simulateLot(
   document: WeekDocument,
   lot: PlannedLot,
   { climate = AS_ROUTES_SAY, isMixed = false } = {},
-): FollowedLot {
+): SimulatedLot {
   const dough = document.doughs.find(({ id }) => id === lot.doughId);
   const service = mainService(document, lot);
   const nothing = { lotId: lot.id, dose: null, ways: [], windows: [] };
@@ -102,7 +102,7 @@ export function followLot(
     const ownRoute = own && routeOfDocument(own.dough);
     return own && ownRoute?.ok ? [{ serviceId, own, route: ownRoute.value }] : [];
   });
-  const waysWith = (yeast: YeastDose): ServiceWay[] =>
+  const waysWith = (yeast: YeastDose): SimulatedService[] =>
     ownRoutes.map(({ serviceId, own: { mixedMin, places }, route: plain }) => {
       const dosed = { ...plain, formula: { ...plain.formula, yeast } };
       const way = simulate(dosed, { target });
@@ -120,8 +120,8 @@ export function followLot(
     const own = ways.find((each) => each.serviceId === serviceId);
     return { serviceId, window: own ? windowOf(own) : null };
   });
-  const followed = { lotId: lot.id, ways, windows };
-  if (!found) return { ...followed, dose: null };
+  const simulated = { lotId: lot.id, ways, windows };
+  if (!found) return { ...simulated, dose: null };
   if (!found.ok) {
     const reasons = found.reasons.flatMap((why): readonly (DoseLimit | RouteFault)[] =>
       why.kind === 'bad-route' ? why.faults : why.reasons,
@@ -129,12 +129,12 @@ export function followLot(
     const alternatives = found.reasons.flatMap((why) =>
       why.kind === 'no-dose' ? why.alternatives : [],
     );
-    return { ...followed, dose: { kind: 'no-dose', reasons, alternatives } };
+    return { ...simulated, dose: { kind: 'no-dose', reasons, alternatives } };
   }
   // What a pre-ferment brings is part of the whole formula's yeast.
-  const ahead = dough.formula.yeast.percent - route.value.formula.yeast.percent;
-  const yeastPercent = yeast.percent + Math.max(0, ahead);
-  return { ...followed, dose: { kind: 'dosed', yeastPercent, windows } };
+  const preferments = dough.formula.yeast.percent - route.value.formula.yeast.percent;
+  const yeastPercent = yeast.percent + Math.max(0, preferments);
+  return { ...simulated, dose: { kind: 'dosed', yeastPercent, windows } };
 }
 
 /** Later than this after doors is late, minutes. */
@@ -146,7 +146,10 @@ const MOST_TRIES = 3;
  * another service would find its balls not ready, while the first still finds them good an hour on.
  */
 function doseForAll<
-  Dosed extends { readonly found: { readonly ok: boolean }; readonly ways: readonly ServiceWay[] },
+  Dosed extends {
+    readonly found: { readonly ok: boolean };
+    readonly ways: readonly SimulatedService[];
+  },
 >({ services }: WeekDocument, doseAt: (peakHour: number) => Dosed, peakHour: number): Dosed {
   let best = doseAt(peakHour);
   let hour = peakHour;
@@ -167,7 +170,7 @@ const doorsOf = (serviceId: string, services: WeekDocument['services']): number 
 
 /** How long after doors balls open well, minutes; below 0 is before. */
 function lateBy(
-  { way, mixedMin, serviceId }: ServiceWay,
+  { way, mixedMin, serviceId }: SimulatedService,
   services: WeekDocument['services'],
 ): number {
   if (!way || way.window.kind === 'never') return 0;
@@ -175,7 +178,7 @@ function lateBy(
 }
 
 function keepsAnHour(
-  { way, mixedMin, serviceId }: ServiceWay,
+  { way, mixedMin, serviceId }: SimulatedService,
   services: WeekDocument['services'],
 ): boolean {
   if (!way || way.window.kind === 'never') return false;
@@ -184,7 +187,7 @@ function keepsAnHour(
 }
 
 /** When balls on their way open well; null when they never do. */
-export function windowOf({ way, mixedMin }: ServiceWay): ServiceWindow['window'] {
+export function windowOf({ way, mixedMin }: SimulatedService): ServiceWindow['window'] {
   if (!way || way.window.kind === 'never') return null;
   const { earliestHour, peakHour, latestHour } = way.window;
   const at = (hour: number) => instantOfMinute(Math.round(mixedMin + hour * MIN_PER_HOUR));
@@ -229,7 +232,7 @@ function documentFor(
       ),
   );
   if (!formula || !mix || !product) return null;
-  const way = wayOfRoute(route, { loads: lot.loads, balls: 0 });
+  const way = doughStagesOfRoute(route, { loads: lot.loads, balls: 0 });
   const stagesOf = (list: typeof way.stages): (DoughStage & { readonly place: string })[] =>
     list.map((stage) => {
       const index = route.indexOf(stage.rest);
@@ -257,7 +260,7 @@ function documentFor(
       };
     });
   const plain = ({ place: _, ...stage }: ReturnType<typeof stagesOf>[number]): DoughStage => stage;
-  const ahead = stagesOf(way.ahead).map(plain);
+  const preferments = stagesOf(way.preferments).map(plain);
   const stages = stagesOf(way.stages);
   return {
     places: stages.map(({ place }) => place),
@@ -269,7 +272,9 @@ function documentFor(
       target,
       stages: stages.map(plain),
       histories:
-        ahead.length > 0 ? { preferment: { doughTempC: PREFERMENT_TEMP_C, stages: ahead } } : {},
+        preferments.length > 0
+          ? { preferment: { doughTempC: PREFERMENT_TEMP_C, stages: preferments } }
+          : {},
     },
   };
 }

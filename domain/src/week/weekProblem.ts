@@ -1,5 +1,5 @@
 import type { PlannedLot, WeekProblem } from '@calm/core';
-import type { TimeStretch, TimedStep, WeekDocument } from '@calm/contract';
+import type { TimeInterval, TimedStep, WeekDocument } from '@calm/contract';
 
 const MS_PER_MIN = 60_000;
 
@@ -10,7 +10,7 @@ export const instantOfMinute = (minute: number) => new Date(minute * MS_PER_MIN)
 
 const stepOf = ({ startsAt, ...step }: TimedStep) => ({ ...step, startMin: minuteOf(startsAt) });
 
-const stretchOf = ({ startsAt, endsAt }: TimeStretch) => ({
+const intervalOf = ({ startsAt, endsAt }: TimeInterval) => ({
   startMin: minuteOf(startsAt),
   endMin: minuteOf(endsAt),
 });
@@ -22,18 +22,18 @@ export function problemOfWeek(document: WeekDocument): WeekProblem {
     nowMin: minuteOf(now),
     services: services.map(({ startsAt, endsAt, ...service }) => ({
       ...service,
-      ...stretchOf({ startsAt, endsAt }),
+      ...intervalOf({ startsAt, endsAt }),
     })),
     wanted: document.wanted,
     products: document.products,
     doughs: document.doughs,
-    people: people.map((person) => ({ ...person, shifts: person.shifts.map(stretchOf) })),
+    people: people.map((person) => ({ ...person, shifts: person.shifts.map(intervalOf) })),
     benchPlaces: document.benchPlaces,
     places: document.places,
     tubKg: document.tubKg,
-    unsocial: unsocial.map(stretchOf),
-    frozenWorks: underWay.works.map((work) => ({ ...work, ...stretchOf(work) })),
-    frozenRests: underWay.rests.map((rest) => ({ ...rest, ...stretchOf(rest) })),
+    unsocial: unsocial.map(intervalOf),
+    frozenWorks: underWay.works.map((work) => ({ ...work, ...intervalOf(work) })),
+    frozenRests: underWay.rests.map((rest) => ({ ...rest, ...intervalOf(rest) })),
     published: published.map(stepOf),
     pinned: pinned.map(stepOf),
     weights: document.weights,

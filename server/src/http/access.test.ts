@@ -1,11 +1,11 @@
 import {
-  DEEDS,
-  MAY,
+  PERMISSIONS,
+  ROLE_PERMISSIONS,
   paths,
   ROLES,
   type Crew,
-  type Deed,
-  type FrontDoor,
+  type Permission,
+  type SignInOptions,
   type Role,
 } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
@@ -26,7 +26,7 @@ const ID = '00000000-0000-4000-8000-000000000000';
  * may not is turned away before anybody looks at them (403).
  */
 const DOORS: Readonly<
-  Record<Deed, readonly (readonly ['get' | 'post' | 'put' | 'delete', string])[]>
+  Record<Permission, readonly (readonly ['get' | 'post' | 'put' | 'delete', string])[]>
 > = {
   see: [
     ['get', paths.book(HOUSE)],
@@ -66,13 +66,13 @@ const DOORS: Readonly<
     ['put', paths.bookings(HOUSE, ID)],
     ['delete', paths.servicePatterns(HOUSE, ID)],
     ['post', paths.serviceExceptions(HOUSE)],
-    ['post', paths.broughtInSales(HOUSE)],
+    ['post', paths.salesImports(HOUSE)],
   ],
   book: [
     ['put', paths.settings(HOUSE)],
     ['post', paths.formulas(HOUSE)],
     ['put', paths.formula(HOUSE, 'yard-dough')],
-    ['post', paths.broughtIn(HOUSE)],
+    ['post', paths.imports(HOUSE)],
     ['post', paths.products(HOUSE)],
     ['put', paths.routes(HOUSE, ID)],
     ['delete', paths.pantry(HOUSE, ID)],
@@ -97,19 +97,22 @@ const WHO: Readonly<Record<Role, string>> = {
 };
 
 describe('role × deed', () => {
-  const table = ROLES.flatMap((role) => DEEDS.map((deed) => [role, deed] as const));
+  const table = ROLES.flatMap((role) =>
+    PERMISSIONS.map((permission) => [role, permission] as const),
+  );
 
   beforeAll(async () => {
     await house.db.update(t.people).set({ role: 'viewer' }).where(eq(t.people.name, WHO.viewer));
   });
 
-  it.each(table)('a %s and "%s"', async (role, deed) => {
+  it.each(table)('a %s and "%s"', async (role, permission) => {
     const http = house.as(await signedIn(house.db, HOUSE, WHO[role]));
-    for (const [method, path] of DOORS[deed]) {
+    for (const [method, path] of DOORS[permission]) {
       const request = http[method](path);
       const res = await (method === 'get' || method === 'delete' ? request : request.send({}));
       const said = `${method} ${path}: ${res.status}`;
-      if (MAY[role].includes(deed)) expect([200, 400, 404]).toContain(res.status);
+      if (ROLE_PERMISSIONS[role].includes(permission))
+        expect([200, 400, 404]).toContain(res.status);
       else expect(said).toBe(`${method} ${path}: 403`);
     }
   });
@@ -132,21 +135,21 @@ describe('role × deed', () => {
 });
 
 describe('the door', () => {
-  const comer = async (name: string) => {
-    const res = await house.as(null).get(paths.frontDoor(HOUSE));
-    const door = res.body as FrontDoor;
-    const person = door.comers.find((each) => each.name === name);
+  const candidate = async (name: string) => {
+    const res = await house.as(null).get(paths.signInOptions(HOUSE));
+    const route = res.body as SignInOptions;
+    const person = route.candidates.find((each) => each.name === name);
     if (!person) throw new Error(`${name} may come in`);
-    return { ...person, secret: door.demo?.[person.id] ?? '' };
+    return { ...person, secret: route.demo?.[person.id] ?? '' };
   };
-  const knock = (personId: string, secret: string) =>
+  const attempt = (personId: string, secret: string) =>
     house.as(null).post(paths.session(HOUSE)).send({ personId, secret });
 
   it('lets in whoever knows their PIN or password, and out again', async () => {
     for (const name of ['Maro', 'Bashir']) {
-      const { id, by, secret } = await comer(name);
+      const { id, by, secret } = await candidate(name);
       expect(by).toBe(name === 'Maro' ? 'password' : 'pin');
-      const res = await knock(id, secret);
+      const res = await attempt(id, secret);
       expect(res.status).toBe(204);
       const [given = ''] = res.get('Set-Cookie') ?? [];
       expect(given).toMatch(/HttpOnly/);
@@ -160,27 +163,27 @@ describe('the door', () => {
   });
 
   it('keeps neither secrets nor tokens as they are, and tells nobody the hashes', async () => {
-    const { id, secret } = await comer('Bashir');
+    const { id, secret } = await candidate('Bashir');
     const [row] = await house.db.select().from(t.people).where(eq(t.people.id, id));
     expect(row?.secretHash).toMatch(/^\$argon2id\$/);
     const cookie = await signedIn(house.db, HOUSE, 'Bashir');
     const tokens = await house.db.select().from(t.sessions);
     expect(JSON.stringify(tokens)).not.toContain(cookie.split('=')[1]);
-    for (const path of [paths.book(HOUSE), paths.crew(HOUSE), paths.frontDoor(HOUSE)]) {
+    for (const path of [paths.book(HOUSE), paths.crew(HOUSE), paths.signInOptions(HOUSE)]) {
       expect((await house.http.get(path)).text).not.toContain('argon2');
     }
     expect(secret).not.toBe('');
   });
 
   it('stays shut after five wrong tries, for the right PIN too', async () => {
-    const { id, secret } = await comer('Wren');
+    const { id, secret } = await candidate('Wren');
     for (let i = 0; i < 4; i += 1) {
-      expect(problemOf(await knock(id, String(1000 + i))).type).toBe('/problems/wrong-secret');
+      expect(problemOf(await attempt(id, String(1000 + i))).type).toBe('/problems/wrong-secret');
     }
-    const fifth = await knock(id, '0000');
+    const fifth = await attempt(id, '0000');
     expect(fifth.status).toBe(429);
     expect(Number(fifth.get('Retry-After'))).toBe(60);
-    const right = await knock(id, secret);
+    const right = await attempt(id, secret);
     expect(problemOf(right).type).toBe('/problems/door-shut');
     expect(right.get('Set-Cookie')).toBeUndefined();
     // The clock of this house stands still: an hour later the door opens, and the tries are forgotten.
@@ -188,17 +191,17 @@ describe('the door', () => {
     expect(row?.failedTries).toBe(5);
     await house.db.update(t.people).set({ lockedUntil: null }).where(eq(t.people.id, id));
     // One more wrong one shuts it for twice as long.
-    expect(Number((await knock(id, '0001')).get('Retry-After'))).toBe(120);
+    expect(Number((await attempt(id, '0001')).get('Retry-After'))).toBe(120);
     await house.db.update(t.people).set({ lockedUntil: null }).where(eq(t.people.id, id));
-    expect((await knock(id, secret)).status).toBe(204);
+    expect((await attempt(id, secret)).status).toBe(204);
     const [after] = await house.db.select().from(t.people).where(eq(t.people.id, id));
     expect(after?.failedTries).toBe(0);
   });
 
   it('counts tries that come at once one by one', async () => {
-    const { id } = await comer('Tilde');
+    const { id } = await candidate('Tilde');
     const all = await Promise.all(
-      Array.from({ length: 12 }, (_x, i) => knock(id, String(5000 + i))),
+      Array.from({ length: 12 }, (_x, i) => attempt(id, String(5000 + i))),
     );
     const told = all.map(({ status }) => status).sort();
     expect(told).toEqual([...Array<number>(4).fill(401), ...Array<number>(8).fill(429)]);
@@ -209,7 +212,7 @@ describe('the door', () => {
   });
 
   it('does not say whether it was the person or the secret', async () => {
-    const res = await knock(ID, '1234');
+    const res = await attempt(ID, '1234');
     expect(res.status).toBe(401);
     expect(problemOf(res).type).toBe('/problems/wrong-secret');
   });
@@ -257,7 +260,7 @@ describe('who did what', () => {
     const tilde = (await house.book()).people.find(({ name }) => name === 'Tilde');
     expect(latest).toMatchObject({
       personId: tilde?.id,
-      deed: 'make',
+      permission: 'make',
       method: 'PUT',
       path: `/lots/${lot.id}/note`,
     });
@@ -345,8 +348,9 @@ describe('the crew', () => {
 describe('a house that nobody looks after', () => {
   it('takes its first account, once', async () => {
     await house.db.update(t.people).set({ secretHash: null });
-    const door = async () => (await house.as(null).get(paths.frontDoor(HOUSE))).body as FrontDoor;
-    expect(await door()).toMatchObject({ isUnowned: true, comers: [] });
+    const route = async () =>
+      (await house.as(null).get(paths.signInOptions(HOUSE))).body as SignInOptions;
+    expect(await route()).toMatchObject({ isUnowned: true, candidates: [] });
     const owner = { name: 'Odile', initials: 'OD', password: 'long enough to keep' };
     const weak = await house
       .as(null)

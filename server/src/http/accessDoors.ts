@@ -13,38 +13,43 @@ import {
 import type { Response, Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { readAudit } from '../store/access/auditLog';
-import { personShelf, readCrew, shiftExceptionShelf, shiftShelf } from '../store/access/crew';
+import {
+  personRepository,
+  readCrew,
+  shiftExceptionRepository,
+  shiftRepository,
+} from '../store/access/crew';
 import type { Database } from '../database/database';
 import { closeSessions } from '../store/access/sessions';
 import { changePerson, removePerson } from '../use-cases/access/crew';
-import { done } from '../use-cases/result';
+import { ok } from '../use-cases/result';
 import { addRecord } from '../use-cases/recordWrites';
 import {
   changeSecret,
-  frontDoor,
+  signInOptions,
   startOwner,
-  tryDoor,
-  type Tried,
+  attemptSignIn,
+  type SignInAttempt,
 } from '../use-cases/access/signIn';
-import { houseDoor } from './door';
+import { defineRoute } from './door';
 import { sendProblem } from './problems';
-import { shelfDoors } from './shelfDoors';
-import { asked, giveSession, takeSession } from './who';
+import { repositoryRoutes } from './shelfDoors';
+import { authContext, setSessionCookie, clearSessionCookie } from './who';
 
 /** Tries at the doors of one device a minute, whoever it tries to be. */
 const TRIES_A_MINUTE = 60;
 
 /** The doors of access: coming in and going out, the crew and its shifts, who did what. */
-export function accessDoors(api: Router, db: Database): void {
+export function accessRoutes(api: Router, db: Database): void {
   api.get(
     '/houses/:house/front-door',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'nothing',
-      run: async ({ scope, house }) => done(await frontDoor(scope, house)),
+      run: async ({ scope, house }) => ok(await signInOptions(scope, house)),
     }),
   );
   api.get('/houses/:house/session', (_req, res) => {
-    const { who } = asked(res);
+    const { who } = authContext(res);
     if (who) res.json(who);
     else sendProblem(res, 'signed-out', 'Nobody is signed in here.');
   });
@@ -59,23 +64,23 @@ export function accessDoors(api: Router, db: Database): void {
   api.post(
     '/houses/:house/session',
     fewTries,
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'nothing',
       body: signInSchema,
-      run: async ({ scope, body, now }) => done(await tryDoor(scope, body, now)),
+      run: async ({ scope, body, now }) => ok(await attemptSignIn(scope, body, now)),
       send: answerTry,
     }),
   );
   api.delete(
     '/houses/:house/session',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'nothing',
       run: async ({ scope, token }) => {
         if (token !== null) await closeSessions(scope, { token });
-        return done(null);
+        return ok(null);
       },
       send: (res, _value, { slug }) => {
-        takeSession(res, slug);
+        clearSessionCookie(res, slug);
         res.status(204).end();
       },
     }),
@@ -83,51 +88,51 @@ export function accessDoors(api: Router, db: Database): void {
   api.post(
     '/houses/:house/owner',
     fewTries,
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'nothing',
       body: ownerSchema,
       run: ({ scope, body, now }) => startOwner(scope, body, now),
       send: (res, { token }, { slug }) => {
-        giveSession(res, slug, token);
+        setSessionCookie(res, slug, token);
         res.status(201).json({});
       },
     }),
   );
-  crewDoors(api, db);
+  crewRoutes(api, db);
 }
 
 /** In, wrong, or shut for a while. Which of name and secret was wrong is nobody's business. */
-function answerTry(res: Response, tried: Tried, { slug }: House): void {
+function answerTry(res: Response, tried: SignInAttempt, { slug }: House): void {
   if (tried.kind === 'in') {
-    giveSession(res, slug, tried.token);
+    setSessionCookie(res, slug, tried.token);
     res.status(204).end();
     return;
   }
   if (tried.kind === 'wrong') {
     return sendProblem(res, 'wrong-secret', 'That is not it. Try once more.');
   }
-  const seconds = Math.ceil((tried.until.getTime() - asked(res).now.getTime()) / 1000);
+  const seconds = Math.ceil((tried.until.getTime() - authContext(res).now.getTime()) / 1000);
   res.setHeader('Retry-After', String(seconds));
   sendProblem(res, 'door-shut', `Too many wrong tries. Try again in ${seconds} s.`);
 }
 
-function crewDoors(api: Router, db: Database): void {
+function crewRoutes(api: Router, db: Database): void {
   api.get(
     '/houses/:house/crew',
-    houseDoor(db, { needs: 'see', run: async ({ scope }) => done(await readCrew(scope)) }),
+    defineRoute(db, { needs: 'see', run: async ({ scope }) => ok(await readCrew(scope)) }),
   );
   api.post(
     '/houses/:house/people',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'crew',
       body: crewSchema,
       status: 201,
-      run: ({ scope, body }) => addRecord(scope, personShelf, body),
+      run: ({ scope, body }) => addRecord(scope, personRepository, body),
     }),
   );
   api.put(
     '/houses/:house/people/:id',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'crew',
       params: params.record,
       body: changeOf(crewSchema),
@@ -136,7 +141,7 @@ function crewDoors(api: Router, db: Database): void {
   );
   api.delete(
     '/houses/:house/people/:id',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'crew',
       params: params.record,
       run: ({ scope, params: { id } }) => removePerson(scope, id),
@@ -144,21 +149,28 @@ function crewDoors(api: Router, db: Database): void {
   );
   api.put(
     '/houses/:house/people/:id/secret',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'crew',
       params: params.record,
       body: secretSchema,
       run: ({ scope, params: { id }, body: { secret } }) => changeSecret(scope, id, secret),
     }),
   );
-  shelfDoors(api, db, 'shift-patterns', 'crew', shiftShelf, shiftPatternSchema);
-  shelfDoors(api, db, 'shift-exceptions', 'crew', shiftExceptionShelf, shiftExceptionSchema);
+  repositoryRoutes(api, db, 'shift-patterns', 'crew', shiftRepository, shiftPatternSchema);
+  repositoryRoutes(
+    api,
+    db,
+    'shift-exceptions',
+    'crew',
+    shiftExceptionRepository,
+    shiftExceptionSchema,
+  );
   api.get(
     '/houses/:house/audit',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'crew',
       query: auditQuery,
-      run: async ({ scope, query: { before } }) => done(await readAudit(scope, before)),
+      run: async ({ scope, query: { before } }) => ok(await readAudit(scope, before)),
     }),
   );
 }

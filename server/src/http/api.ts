@@ -1,5 +1,5 @@
 import {
-  broughtInSchema,
+  bookImportSchema,
   daysQuery,
   formulaChangeSchema,
   formulaStartSchema,
@@ -20,10 +20,10 @@ import type { Clock } from '../clock';
 import { listHouses, readBook } from '../store/house/houses';
 import type { Database } from '../database/database';
 import { findLot, readLots } from '../store/lots/lots';
-import { pantryShelf } from '../store/book/pantry';
-import { productShelf } from '../store/book/products';
-import { routeShelf } from '../store/book/routes';
-import { bringIn } from '../use-cases/book/importBook';
+import { pantryRepository } from '../store/book/pantry';
+import { productRepository } from '../store/book/products';
+import { routeRepository } from '../store/book/routes';
+import { importBook } from '../use-cases/book/importBook';
 import { shiftsBetween } from '../use-cases/demand/calendar';
 import {
   changeLoad,
@@ -35,27 +35,27 @@ import {
 import { changeSettings } from '../use-cases/house/changeSettings';
 import { bookOf } from '../use-cases/book/losses';
 import { learnedFrictions } from '../use-cases/book/frictions';
-import { done } from '../use-cases/result';
+import { ok } from '../use-cases/result';
 import { formulaVersions, saveFormula, startFormula } from '../use-cases/book/saveFormula';
 import { startLot } from '../use-cases/lots/startLot';
 import { addDays } from '@calm/domain';
-import { accessDoors } from './accessDoors';
-import { coldDoors } from './coldDoors';
-import { demandDoors } from './demandDoors';
-import { houseDoor, noSuchDoor } from './door';
-import { liveDoor, tellsLive } from './liveDoor';
+import { accessRoutes } from './accessDoors';
+import { coldRoutes } from './coldDoors';
+import { demandRoutes } from './demandDoors';
+import { defineRoute, noSuchRoute } from './door';
+import { liveStream, tellsLive } from './liveDoor';
 import type { LiveHub } from './liveHub';
-import { planDoors } from './planDoors';
-import { recordDoors } from './recordDoors';
-import { shelfDoors } from './shelfDoors';
-import { sameSiteOnly, whoAsks } from './who';
+import { planRoutes } from './planDoors';
+import { recordRoutes } from './recordDoors';
+import { repositoryRoutes } from './shelfDoors';
+import { sameSiteOnly, authenticate } from './who';
 
 /** Every door of /api/v1, in dough's order. */
 export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   const api = Router();
   api.use(sameSiteOnly);
-  api.use('/houses/:house', whoAsks(db, clock), tellsLive(live));
-  api.get('/houses/:house/live', liveDoor(db, live));
+  api.use('/houses/:house', authenticate(db, clock), tellsLive(live));
+  api.get('/houses/:house/live', liveStream(db, live));
 
   api.get('/clock', (_req, res) => {
     res.json(clock.reading());
@@ -65,7 +65,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   });
   api.put(
     '/houses/:house/settings',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'book',
       body: settingsChangeSchema,
       run: ({ scope, house, body }) => changeSettings(scope, house, body),
@@ -73,14 +73,14 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.get(
     '/houses/:house/book',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
-      run: async ({ scope, house }) => done(await bookOf(scope, house)),
+      run: async ({ scope, house }) => ok(await bookOf(scope, house)),
     }),
   );
   api.post(
     '/houses/:house/formulas',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'book',
       body: formulaStartSchema,
       status: 201,
@@ -89,7 +89,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.put(
     '/houses/:house/formulas/:formula',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'book',
       params: params.formula,
       body: formulaChangeSchema,
@@ -98,7 +98,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.get(
     '/houses/:house/formulas/:formula/versions',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       params: params.formula,
       run: ({ scope, params: { formula } }) => formulaVersions(scope, formula),
@@ -106,52 +106,52 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.post(
     '/houses/:house/brought-in',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'book',
-      body: broughtInSchema,
-      run: ({ scope, body }) => bringIn(scope, body, clock.now()),
+      body: bookImportSchema,
+      run: ({ scope, body }) => importBook(scope, body, clock.now()),
     }),
   );
-  accessDoors(api, db);
-  demandDoors(api, db, clock);
-  planDoors(api, db, clock);
-  recordDoors(api, db);
-  coldDoors(api, db, clock);
-  shelfDoors(api, db, 'products', 'book', productShelf, productSchema);
-  shelfDoors(api, db, 'routes', 'book', routeShelf, routeSchema);
-  shelfDoors(api, db, 'pantry', 'book', pantryShelf, ingredientSchema);
+  accessRoutes(api, db);
+  demandRoutes(api, db, clock);
+  planRoutes(api, db, clock);
+  recordRoutes(api, db);
+  coldRoutes(api, db, clock);
+  repositoryRoutes(api, db, 'products', 'book', productRepository, productSchema);
+  repositoryRoutes(api, db, 'routes', 'book', routeRepository, routeSchema);
+  repositoryRoutes(api, db, 'pantry', 'book', pantryRepository, ingredientSchema);
   api.get(
     '/houses/:house/shifts',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: daysQuery,
       run: async ({ scope, house, query }) =>
-        done(await shiftsBetween(scope, house, query.from, query.days)),
+        ok(await shiftsBetween(scope, house, query.from, query.days)),
     }),
   );
   api.get(
     '/houses/:house/mixers/frictions',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       run: async ({ scope, house }) => {
         const { mixers } = await readBook(scope, house);
         const setC = (id: string) => mixers.find((m) => m.id === id)?.frictionC ?? 0;
-        return done(await learnedFrictions(scope, setC));
+        return ok(await learnedFrictions(scope, setC));
       },
     }),
   );
   api.get(
     '/houses/:house/lots',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: daysQuery,
       run: async ({ scope, query }) =>
-        done(await readLots(scope, query.from, addDays(query.from, query.days - 1))),
+        ok(await readLots(scope, query.from, addDays(query.from, query.days - 1))),
     }),
   );
   api.post(
     '/houses/:house/lots',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'make',
       body: lotStartSchema,
       status: 201,
@@ -160,18 +160,18 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.get(
     '/houses/:house/lots/:lot',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       params: params.lot,
       run: async ({ scope, params: { lot } }) => {
         const found = await findLot(scope, lot);
-        return found ? done(found) : { kind: 'not-found', what: 'lot' };
+        return found ? ok(found) : { kind: 'not-found', what: 'lot' };
       },
     }),
   );
   api.put(
     '/houses/:house/lots/:lot/note',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'make',
       params: params.lot,
       body: noteChangeSchema,
@@ -180,7 +180,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.put(
     '/houses/:house/lots/:lot/losses',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'make',
       params: params.lot,
       body: lossChangeSchema,
@@ -189,7 +189,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.put(
     '/houses/:house/lots/:lot/withdrawn',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'make',
       params: params.lot,
       body: withdrawChangeSchema,
@@ -198,7 +198,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.put(
     '/houses/:house/lots/:lot/loads/:number',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'make',
       params: params.load,
       body: loadChangeSchema,
@@ -207,7 +207,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   );
   api.put(
     '/houses/:house/lots/:lot/marks/:loadNumber/:stepKey',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'mark',
       params: params.mark,
       body: markChangeSchema,
@@ -215,6 +215,6 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
         changeMark(scope, lot, { loadNumber, stepKey }, body, clock.now()),
     }),
   );
-  api.use(noSuchDoor);
+  api.use(noSuchRoute);
   return api;
 }

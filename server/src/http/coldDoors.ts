@@ -10,21 +10,21 @@ import {
 import type { Router } from 'express';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
-import { probeShelf } from '../store/cold/probes';
+import { probeRepository } from '../store/cold/probes';
 import { acknowledgeAlarm, addColdNote, coldBoardNow } from '../use-cases/cold/coldBoard';
 import { coldDay, coldRecord, coldRecordCsv } from '../use-cases/cold/coldRecord';
-import { done } from '../use-cases/result';
+import { ok } from '../use-cases/result';
 import { takeReadings } from '../use-cases/cold/takeReadings';
-import { houseDoor } from './door';
-import { shelfDoors } from './shelfDoors';
+import { defineRoute } from './door';
+import { repositoryRoutes } from './shelfDoors';
 import { writing } from './who';
 
 /** The doors of the cold: probes and what they show, what is wrong, what was done about it. */
-export function coldDoors(api: Router, db: Database, clock: Clock): void {
-  shelfDoors(api, db, 'probes', 'book', probeShelf, probeSchema);
+export function coldRoutes(api: Router, db: Database, clock: Clock): void {
+  repositoryRoutes(api, db, 'probes', 'book', probeRepository, probeSchema);
   api.post(
     '/houses/:house/readings',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'mark',
       body: readingsStartSchema,
       run: ({ scope, house, body }) => takeReadings(scope, house, body, clock.now()),
@@ -32,55 +32,56 @@ export function coldDoors(api: Router, db: Database, clock: Clock): void {
   );
   api.get(
     '/houses/:house/cold',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
-      run: async ({ scope, house }) => done(await coldBoardNow(scope, house, clock.now())),
+      run: async ({ scope, house }) => ok(await coldBoardNow(scope, house, clock.now())),
     }),
   );
   api.get(
     '/houses/:house/cold/day',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: dayQuery,
       run: async ({ scope, house, query: { date } }) =>
-        done(await coldDay(scope, house, date, clock.now())),
+        ok(await coldDay(scope, house, date, clock.now())),
     }),
   );
   api.get(
     '/houses/:house/cold/record',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: recordQuery,
       run: async ({ scope, house, query }) =>
-        done(await coldRecord(scope, house, query, clock.now())),
+        ok(await coldRecord(scope, house, query, clock.now())),
     }),
   );
   api.get(
     '/houses/:house/cold/record.csv',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       type: 'text/csv',
       query: recordQuery,
       run: async ({ scope, house, query }) =>
-        done(await coldRecordCsv(scope, house, query, clock.now())),
+        ok(await coldRecordCsv(scope, house, query, clock.now())),
     }),
   );
   api.put(
     '/houses/:house/alarms/:id/acknowledged',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'mark',
       params: params.record,
       body: acknowledgementSchema,
-      run: (visit) => acknowledgeAlarm(visit.scope, visit.params.id, visit.body, writing(visit)),
+      run: (context) =>
+        acknowledgeAlarm(context.scope, context.params.id, context.body, writing(context)),
     }),
   );
   api.post(
     '/houses/:house/cold-notes',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'mark',
       body: coldNoteStartSchema,
       status: 201,
-      run: (visit) => addColdNote(visit.scope, visit.body, writing(visit)),
+      run: (context) => addColdNote(context.scope, context.body, writing(context)),
     }),
   );
 }

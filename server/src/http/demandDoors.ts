@@ -1,6 +1,6 @@
 import {
   bookingSchema,
-  broughtSalesSchema,
+  salesImportSchema,
   countChangeSchema,
   countsChangeSchema,
   daysQuery,
@@ -13,45 +13,52 @@ import {
 } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { Clock } from '../clock';
-import { bookingShelf } from '../store/demand/bookings';
+import { bookingRepository } from '../store/demand/bookings';
 import type { Database } from '../database/database';
-import { eventShelf } from '../store/demand/events';
+import { eventRepository } from '../store/demand/events';
 import { readSales } from '../store/demand/sales';
-import { exceptionShelf, patternShelf, readCalendar } from '../store/demand/calendar';
-import { bringInSales } from '../use-cases/demand/importSales';
+import { exceptionRepository, patternRepository, readCalendar } from '../store/demand/calendar';
+import { importSales } from '../use-cases/demand/importSales';
 import { servicesBetween } from '../use-cases/demand/calendar';
 import { changeCount, changeCounts } from '../use-cases/demand/changeCount';
 import { changeSale } from '../use-cases/demand/changeSale';
 import { forecastsBetween } from '../use-cases/demand/forecast';
-import { done } from '../use-cases/result';
+import { ok } from '../use-cases/result';
 import { salesCsv } from '../use-cases/demand/salesCsv';
 import { takeTillSales } from '../use-cases/demand/till';
 import { addDays } from '@calm/domain';
-import { houseDoor } from './door';
-import { shelfDoors } from './shelfDoors';
+import { defineRoute } from './door';
+import { repositoryRoutes } from './shelfDoors';
 
 /** The doors of demand: when the house sells, what it wants, what it sold, what it expects. */
-export function demandDoors(api: Router, db: Database, clock: Clock): void {
-  shelfDoors(api, db, 'service-patterns', 'plan', patternShelf, servicePatternSchema);
-  shelfDoors(api, db, 'service-exceptions', 'plan', exceptionShelf, serviceExceptionSchema);
-  shelfDoors(api, db, 'events', 'plan', eventShelf, eventSchema);
-  shelfDoors(api, db, 'bookings', 'plan', bookingShelf, bookingSchema);
+export function demandRoutes(api: Router, db: Database, clock: Clock): void {
+  repositoryRoutes(api, db, 'service-patterns', 'plan', patternRepository, servicePatternSchema);
+  repositoryRoutes(
+    api,
+    db,
+    'service-exceptions',
+    'plan',
+    exceptionRepository,
+    serviceExceptionSchema,
+  );
+  repositoryRoutes(api, db, 'events', 'plan', eventRepository, eventSchema);
+  repositoryRoutes(api, db, 'bookings', 'plan', bookingRepository, bookingSchema);
   api.get(
     '/houses/:house/calendar',
-    houseDoor(db, { needs: 'see', run: async ({ scope }) => done(await readCalendar(scope)) }),
+    defineRoute(db, { needs: 'see', run: async ({ scope }) => ok(await readCalendar(scope)) }),
   );
   api.get(
     '/houses/:house/services',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: daysQuery,
       run: async ({ scope, house, query }) =>
-        done(await servicesBetween(scope, house, query, clock.now())),
+        ok(await servicesBetween(scope, house, query, clock.now())),
     }),
   );
   api.put(
     '/houses/:house/counts/:date/:patternId/:productId',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'plan',
       params: params.count,
       body: countChangeSchema,
@@ -63,7 +70,7 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   );
   api.post(
     '/houses/:house/counts',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'plan',
       body: countsChangeSchema,
       run: ({ scope, body }) => changeCounts(scope, body),
@@ -71,16 +78,16 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   );
   api.get(
     '/houses/:house/sales',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: daysQuery,
       run: async ({ scope, query: { from, days } }) =>
-        done(await readSales(scope, from, addDays(from, days))),
+        ok(await readSales(scope, from, addDays(from, days))),
     }),
   );
   api.put(
     '/houses/:house/sales/:date/:patternId/:productId',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'sell',
       params: params.count,
       body: saleChangeSchema,
@@ -92,15 +99,15 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   );
   api.post(
     '/houses/:house/brought-in/sales',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'plan',
-      body: broughtSalesSchema,
-      run: ({ scope, body }) => bringInSales(scope, body),
+      body: salesImportSchema,
+      run: ({ scope, body }) => importSales(scope, body),
     }),
   );
   api.post(
     '/houses/:house/till',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'sell',
       body: tillSchema,
       run: ({ scope, house, body }) => takeTillSales(scope, house, body.sales),
@@ -108,19 +115,19 @@ export function demandDoors(api: Router, db: Database, clock: Clock): void {
   );
   api.get(
     '/houses/:house/forecast',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       query: daysQuery,
       run: async ({ scope, house, query }) =>
-        done(await forecastsBetween(scope, house, query, clock.now())),
+        ok(await forecastsBetween(scope, house, query, clock.now())),
     }),
   );
   api.get(
     '/houses/:house/sales.csv',
-    houseDoor(db, {
+    defineRoute(db, {
       needs: 'see',
       type: 'text/csv',
-      run: async ({ scope, house }) => done(await salesCsv(scope, house, clock.now())),
+      run: async ({ scope, house }) => ok(await salesCsv(scope, house, clock.now())),
     }),
   );
 }

@@ -1,8 +1,8 @@
-import { may, type Deed, type House } from '@calm/contract';
+import { hasPermission, type Permission, type House } from '@calm/contract';
 import { check, params } from '@calm/contract/schemas';
 import type { Request, RequestHandler, Response } from 'express';
 import type { ObjectSchema } from 'joi';
-import { noteDeed } from '../store/access/auditLog';
+import { appendAudit } from '../store/access/auditLog';
 import { findHouse } from '../store/house/houses';
 import type { Database, Queries } from '../database/database';
 import type { Scope } from '../database/scope';
@@ -10,10 +10,10 @@ import { inTransaction } from '../database/transaction';
 import type { Refusal, Result } from '../use-cases/result';
 import { onlyOnce, writeKey } from './once';
 import { sendBadInput, sendProblem, sendRefusal } from './problems';
-import { asked, type Asked } from './who';
+import { authContext, type AuthContext } from './who';
 
 /** What has been checked before a use case runs. */
-export interface Visit<Params, Query, Body> extends Asked {
+export interface RequestContext<Params, Query, Body> extends AuthContext {
   readonly scope: Scope;
   readonly house: House;
   readonly params: Params;
@@ -22,9 +22,9 @@ export interface Visit<Params, Query, Body> extends Asked {
 }
 
 /** The schemas at one door, and what is behind it. */
-interface Door<Params, Query, Body, Answer> {
+interface RouteDefinition<Params, Query, Body, Answer> {
   /** What somebody must be allowed to do; 'nothing' opens to anybody. */
-  readonly needs: Deed | 'nothing';
+  readonly needs: Permission | 'nothing';
   readonly params?: ObjectSchema<Params>;
   readonly query?: ObjectSchema<Query>;
   readonly body?: ObjectSchema<Body>;
@@ -32,7 +32,7 @@ interface Door<Params, Query, Body, Answer> {
   readonly status?: number;
   /** JSON unless it is a text of another kind. */
   readonly type?: 'text/csv' | 'text/calendar';
-  run(visit: Visit<Params, Query, Body>): Promise<Result<Answer>>;
+  run(context: RequestContext<Params, Query, Body>): Promise<Result<Answer>>;
   /** Answers in another way than with the value. */
   send?(res: Response, value: Answer, house: House): void;
 }
@@ -41,23 +41,23 @@ interface Door<Params, Query, Body, Answer> {
  * The server's one way in: who asks → schema → use case → store, in a transaction, within one house. What
  * was written is on record with who did it, in the same transaction.
  */
-export function houseDoor<Params = object, Query = object, Body = object, Answer = unknown>(
+export function defineRoute<Params = object, Query = object, Body = object, Answer = unknown>(
   db: Database,
-  door: Door<Params, Query, Body, Answer>,
+  route: RouteDefinition<Params, Query, Body, Answer>,
 ): RequestHandler {
   return async (req: Request, res: Response) => {
     const house = check(params.house, { house: req.params['house'] }, true);
     if (!house.ok) return sendRefusal(res, { kind: 'not-found', what: 'house' });
-    const { who } = asked(res);
-    if (door.needs !== 'nothing') {
+    const { who } = authContext(res);
+    if (route.needs !== 'nothing') {
       if (!who) return sendStranger(db, req, res);
-      if (!may(who.role, door.needs)) {
+      if (!hasPermission(who.role, route.needs)) {
         return sendProblem(res, 'not-allowed', `A ${who.role} may not do this. Ask a manager.`);
       }
     }
-    const path = checked(door.params, req.params, true);
-    const query = checked(door.query, req.query, true);
-    const body = checked(door.body, req.body, false);
+    const path = checked(route.params, req.params, true);
+    const query = checked(route.query, req.query, true);
+    const body = checked(route.body, req.body, false);
     const errors = [path, query, body].flatMap((part) => (part.ok ? [] : part.errors));
     if (!path.ok || !query.ok || !body.ok) return sendBadInput(res, errors);
 
@@ -68,8 +68,8 @@ export function houseDoor<Params = object, Query = object, Body = object, Answer
       there = found;
       const scope = { tx, houseId: found.id };
       const write = async () => {
-        const answer = await door.run({
-          ...asked(res),
+        const answer = await route.run({
+          ...authContext(res),
           scope,
           house: found,
           params: path.value,
@@ -77,17 +77,17 @@ export function houseDoor<Params = object, Query = object, Body = object, Answer
           body: body.value,
         });
         if (answer.kind === 'done' && req.method !== 'GET')
-          await noteWrite(scope, door.needs, req, res);
+          await noteWrite(scope, route.needs, req, res);
         return answer;
       };
       // At the door nothing is kept: an answer there may be somebody's session.
-      const key = door.needs === 'nothing' ? null : writeKey(req);
-      return onlyOnce(scope, key, asked(res).now, write);
+      const key = route.needs === 'nothing' ? null : writeKey(req);
+      return onlyOnce(scope, key, authContext(res).now, write);
     });
     if (result.kind !== 'done') return sendRefusal(res, result);
-    if (door.send && there) return door.send(res, result.value, there);
-    res.status(door.status ?? 200);
-    if (door.type) res.type(door.type).send(result.value);
+    if (route.send && there) return route.send(res, result.value, there);
+    res.status(route.status ?? 200);
+    if (route.type) res.type(route.type).send(result.value);
     else res.json(result.value);
   };
 }
@@ -103,15 +103,15 @@ async function sendStranger(db: Database, req: Request, res: Response): Promise<
 /** Puts on record who has written what. */
 async function noteWrite(
   scope: Scope,
-  needs: Deed | 'nothing',
+  needs: Permission | 'nothing',
   req: Request,
   res: Response,
 ): Promise<void> {
-  const { who, now } = asked(res);
-  await noteDeed(scope, {
+  const { who, now } = authContext(res);
+  await appendAudit(scope, {
     at: now,
     personId: who?.personId ?? null,
-    deed: needs === 'nothing' ? 'door' : needs,
+    permission: needs === 'nothing' ? 'door' : needs,
     method: req.method,
     path: req.path.replace(/^\/houses\/[^/]+/, ''),
   });
@@ -146,6 +146,6 @@ function checked<T>(schema: ObjectSchema<T> | undefined, value: unknown, convert
 }
 
 /** Anything under the API that is no door. */
-export const noSuchDoor: RequestHandler = (req, res) => {
+export const noSuchRoute: RequestHandler = (req, res) => {
   sendProblem(res, 'not-found', `Nothing at ${req.method} ${req.path}.`);
 };

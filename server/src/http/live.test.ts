@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as wait } from 'node:timers/promises';
-import { noteDeed, readLatestDeed } from '../store/access/auditLog';
+import { appendAudit, readLatestAudit } from '../store/access/auditLog';
 import { HOUSE, NOW, signedIn, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
@@ -112,9 +112,9 @@ describe('a device that follows a house', () => {
   it('hears what another process has written', async () => {
     const here = await device();
     const houseId = (await house.book()).house.id;
-    await noteDeed(
+    await appendAudit(
       { tx: house.db, houseId },
-      { at: new Date(NOW), personId: null, deed: 'plan', method: 'PUT', path: '/plan' },
+      { at: new Date(NOW), personId: null, permission: 'plan', method: 'PUT', path: '/plan' },
     );
     await here.hears(/^\/plan$/);
     await here.leave();
@@ -128,7 +128,7 @@ describe('a device that follows a house', () => {
     const ids = [];
     for (const text of ['One', 'Two', 'Three']) {
       await note(text);
-      ids.push(await readLatestDeed(house.db));
+      ids.push(await readLatestAudit(house.db));
     }
     const back = await device(HOUSE, seen.id);
     for (let i = 0; i < 100 && back.heard.length < 3; i += 1) await wait(20);
@@ -139,17 +139,17 @@ describe('a device that follows a house', () => {
   it('hears a write that was begun earlier and done later', async () => {
     const here = await device();
     const houseId = (await house.book()).house.id;
-    const entry = { at: new Date(NOW), personId: null, deed: 'plan', method: 'PUT' } as const;
+    const entry = { at: new Date(NOW), personId: null, permission: 'plan', method: 'PUT' } as const;
     let release = () => undefined as void;
     const held = new Promise<void>((resolve) => {
       release = resolve;
     });
     const slow = house.db.transaction(async (tx) => {
-      await noteDeed({ tx, houseId }, { ...entry, path: '/slow' });
+      await appendAudit({ tx, houseId }, { ...entry, path: '/slow' });
       await held;
     });
     await wait(100);
-    await noteDeed({ tx: house.db, houseId }, { ...entry, path: '/quick' });
+    await appendAudit({ tx: house.db, houseId }, { ...entry, path: '/quick' });
     const quick = await here.hears(/quick/);
     release();
     await slow;

@@ -1,11 +1,11 @@
-import { may, type LiveEvent } from '@calm/contract';
+import { hasPermission, type LiveEvent } from '@calm/contract';
 import type { RequestHandler, Response } from 'express';
 import { findHouse } from '../store/house/houses';
 import type { Database } from '../database/database';
-import { readDeedsOf } from '../store/access/auditLog';
+import { readAuditOf } from '../store/access/auditLog';
 import type { LiveHub } from './liveHub';
 import { sendProblem, sendRefusal } from './problems';
-import { asked } from './who';
+import { authContext } from './who';
 
 /** A quiet line is kept open with a sign of life this often, ms. */
 const ALIVE_MS = 15_000;
@@ -16,11 +16,11 @@ const AGAIN = 50;
  * GET what is written in a house, as it happens (server-sent events). A device that comes back says the last
  * number it has seen and is told what it missed; some of it twice, which does no harm.
  */
-export function liveDoor(db: Database, live: LiveHub): RequestHandler {
+export function liveStream(db: Database, live: LiveHub): RequestHandler {
   return async (req, res) => {
-    const { who } = asked(res);
+    const { who } = authContext(res);
     if (!who) return sendProblem(res, 'signed-out', 'Sign in first.');
-    if (!may(who.role, 'see')) return sendProblem(res, 'not-allowed', 'Ask a manager.');
+    if (!hasPermission(who.role, 'see')) return sendProblem(res, 'not-allowed', 'Ask a manager.');
     const house = await findHouse(db, String(req.params['house']));
     if (!house) return sendRefusal(res, { kind: 'not-found', what: 'house' });
     res.writeHead(200, {
@@ -30,20 +30,20 @@ export function liveDoor(db: Database, live: LiveHub): RequestHandler {
       'X-Accel-Buffering': 'no',
     });
     res.write('retry: 1000\n\n');
-    const unfollow = await live.follow(
+    const unsubscribe = await live.subscribe(
       house.id,
       (event) => write(res, event),
       () => res.end(),
     );
     const alive = setInterval(() => res.write(': here\n\n'), ALIVE_MS).unref();
     res.on('close', () => {
-      unfollow();
+      unsubscribe();
       clearInterval(alive);
     });
     const seen = Number(req.get('last-event-id') ?? NaN);
     if (!Number.isInteger(seen)) return;
-    const missed = await readDeedsOf({ tx: db, houseId: house.id }, Math.max(0, seen - AGAIN));
-    for (const deed of missed) write(res, deed);
+    const missed = await readAuditOf({ tx: db, houseId: house.id }, Math.max(0, seen - AGAIN));
+    for (const permission of missed) write(res, permission);
   };
 }
 

@@ -1,7 +1,7 @@
 import type { LiveEvent } from '@calm/contract';
 import type { Logger } from 'pino';
 import type { Database } from '../database/database';
-import { readDeedsAfter, readLatestDeed, type HouseDeed } from '../store/access/auditLog';
+import { readAuditAfter, readLatestAudit, type HouseAuditEntry } from '../store/access/auditLog';
 
 /** Writes of other processes are looked for this often, ms. */
 const LOOK_MS = 500;
@@ -36,8 +36,8 @@ export class LiveHub {
    *
    * @param end called when the hub itself stops: nothing more will come
    */
-  async follow(houseId: string, send: Send, end: () => void): Promise<() => void> {
-    if (this.latest === null) this.latest = await readLatestDeed(this.db);
+  async subscribe(houseId: string, send: Send, end: () => void): Promise<() => void> {
+    if (this.latest === null) this.latest = await readLatestAudit(this.db);
     const all = this.listeners.get(houseId) ?? new Set();
     this.listeners.set(houseId, all);
     all.add(send);
@@ -80,15 +80,15 @@ export class LiveHub {
   }
 
   private async look(): Promise<void> {
-    const deeds = await readDeedsAfter(this.db, Math.max(0, (this.latest ?? 0) - OVERLAP));
-    for (const deed of deeds) this.tell(deed);
+    const entries = await readAuditAfter(this.db, Math.max(0, (this.latest ?? 0) - OVERLAP));
+    for (const permission of entries) this.tell(permission);
     for (const id of this.told) {
       if (this.told.size <= REMEMBERED) break;
       this.told.delete(id);
     }
   }
 
-  private tell({ id, houseId, path }: HouseDeed): void {
+  private tell({ id, houseId, path }: HouseAuditEntry): void {
     const isOld = id <= (this.latest ?? 0) - OVERLAP;
     if (isOld || this.told.has(id)) return;
     this.told.add(id);

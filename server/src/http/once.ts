@@ -1,7 +1,7 @@
 import type { Request } from 'express';
 import { claimKey, keepAnswer, type WriteKey } from '../store/access/answers';
 import type { Scope } from '../database/scope';
-import { badInput, done, type Result } from '../use-cases/result';
+import { badInput, ok, type Result } from '../use-cases/result';
 
 const KEY = /^[0-9a-f-]{36}$/;
 
@@ -27,7 +27,7 @@ export async function onlyOnce<T>(
   if (claim.kind === 'other') {
     return badInput('', 'key.taken', 'This key was given to another write.');
   }
-  if (claim.kind === 'done') return done(claim.value as T);
+  if (claim.kind === 'done') return ok(claim.value as T);
   const result = await write();
   if (result.kind === 'done') await keepAnswer(scope, key, result.value);
   return result;

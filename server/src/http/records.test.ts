@@ -52,11 +52,11 @@ describe('a step', () => {
   });
 
   it('is never done in the time to come, nor more than a week ago, nor by nobody', async () => {
-    const ahead = await mark(
+    const preferments = await mark(
       { isDone: true, at: '2027-01-01T00:00:00.000Z', version: 0 },
       '9-pull',
     );
-    expect((ahead.body as Mark).doneAt).toBe(NOW);
+    expect((preferments.body as Mark).doneAt).toBe(NOW);
     const old = await mark({ isDone: true, at: '2026-11-01T00:00:00.000Z', version: 1 }, '9-pull');
     expect(problemOf(old).errors).toMatchObject([{ path: 'at', code: 'at.too-old' }]);
     const nobody = '00000000-0000-4000-8000-000000000000';

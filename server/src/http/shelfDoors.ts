@@ -1,46 +1,46 @@
-import type { Deed } from '@calm/contract';
+import type { Permission } from '@calm/contract';
 import { changeOf, params } from '@calm/contract/schemas';
 import type { Router } from 'express';
 import type { ObjectSchema } from 'joi';
 import type { Database } from '../database/database';
 import { addRecord, changeRecord, removeRecord } from '../use-cases/recordWrites';
-import type { Shelf } from '../store/repository';
-import { houseDoor } from './door';
+import type { Repository } from '../store/repository';
+import { defineRoute } from './door';
 
 /** The three doors of one shelf: add, change, take away. */
-export function shelfDoors<Content, Kept>(
+export function repositoryRoutes<Content, Stored>(
   api: Router,
   db: Database,
   name: string,
-  needs: Deed,
-  shelf: Shelf<Content, Kept>,
+  needs: Permission,
+  repository: Repository<Content, Stored>,
   content: ObjectSchema<Content>,
 ): void {
   const all = `/houses/:house/${name}`;
   api.post(
     all,
-    houseDoor(db, {
+    defineRoute(db, {
       needs,
       body: content,
       status: 201,
-      run: ({ scope, body }) => addRecord(scope, shelf, body),
+      run: ({ scope, body }) => addRecord(scope, repository, body),
     }),
   );
   api.put(
     `${all}/:id`,
-    houseDoor(db, {
+    defineRoute(db, {
       needs,
       params: params.record,
       body: changeOf(content),
-      run: ({ scope, params: { id }, body }) => changeRecord(scope, shelf, id, body),
+      run: ({ scope, params: { id }, body }) => changeRecord(scope, repository, id, body),
     }),
   );
   api.delete(
     `${all}/:id`,
-    houseDoor(db, {
+    defineRoute(db, {
       needs,
       params: params.record,
-      run: ({ scope, params: { id } }) => removeRecord(scope, shelf, id),
+      run: ({ scope, params: { id } }) => removeRecord(scope, repository, id),
     }),
   );
 }

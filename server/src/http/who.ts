@@ -7,7 +7,7 @@ import { readSession, SESSION_HOURS } from '../store/access/sessions';
 import { sendProblem } from './problems';
 
 /** Who asks, and when; every door of a house knows it. */
-export interface Asked {
+export interface AuthContext {
   readonly who: Session | null;
   /** Of the session; null without one. */
   readonly token: string | null;
@@ -25,29 +25,29 @@ const cookieOptions = (req: Request): CookieOptions => ({
   path: '/',
 });
 
-export function giveSession(res: Response, house: string, token: string): void {
+export function setSessionCookie(res: Response, house: string, token: string): void {
   const maxAge = SESSION_HOURS * 3_600_000;
   res.cookie(cookieName(house), token, { ...cookieOptions(res.req), maxAge });
 }
 
-export function takeSession(res: Response, house: string): void {
+export function clearSessionCookie(res: Response, house: string): void {
   res.clearCookie(cookieName(house), cookieOptions(res.req));
 }
 
 /** Finds out who asks, from the house's cookie. */
-export function whoAsks(db: Database, clock: Clock): RequestHandler {
+export function authenticate(db: Database, clock: Clock): RequestHandler {
   return async (req, res, next) => {
     const house = String(req.params['house']);
     const token = (req.cookies as Record<string, string>)[cookieName(house)] ?? null;
     const now = clock.now();
     const who = token === null ? null : await readSession(db, house, token, now);
-    const asked: Asked = { who, token, now };
-    res.locals['asked'] = asked;
+    const authContext: AuthContext = { who, token, now };
+    res.locals['asked'] = authContext;
     next();
   };
 }
 
-export const asked = (res: Response): Asked => res.locals['asked'] as Asked;
+export const authContext = (res: Response): AuthContext => res.locals['asked'] as AuthContext;
 
 const HARMLESS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
@@ -72,7 +72,7 @@ function hostOf(origin: string): string | null {
 }
 
 /** Who writes, and when the house takes it. */
-export const writing = ({ who, now }: Pick<Asked, 'who' | 'now'>): Writing => ({
+export const writing = ({ who, now }: Pick<AuthContext, 'who' | 'now'>): Writing => ({
   personId: who?.personId ?? null,
   now,
 });

@@ -1,6 +1,6 @@
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
-import { noteDeed } from '../store/access/auditLog';
+import { appendAudit } from '../store/access/auditLog';
 import { findHouse, listHouses } from '../store/house/houses';
 import type { Database } from '../database/database';
 import { inTransaction } from '../database/transaction';
@@ -48,14 +48,14 @@ export async function lookOnce(db: Database, now: Date): Promise<number> {
       if (!house) return false;
       const scope = { tx, houseId: house.id };
       if (!(await watchCold(scope, house, now))) return false;
-      const deed = {
+      const permission = {
         at: now,
         personId: null,
-        deed: 'mark',
+        permission: 'mark',
         method: 'PUT',
         path: '/alarms',
       } as const;
-      await noteDeed(scope, deed);
+      await appendAudit(scope, permission);
       return true;
     });
     if (isChanged) changed += 1;

@@ -1,5 +1,5 @@
 /** What stands on the shelves that people add to and take from. */
-export type ShelfName =
+export type RecordName =
   | 'product'
   | 'route'
   | 'ingredient'

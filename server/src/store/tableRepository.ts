@@ -1,32 +1,32 @@
 import { and, eq, type InferSelectModel } from 'drizzle-orm';
 import type { MySqlColumn, MySqlTable } from 'drizzle-orm/mysql-core';
-import type { Shelf } from './repository';
-import type { ShelfName } from './recordName';
+import type { Repository } from './repository';
+import type { RecordName } from './recordName';
 import type { Scope } from '../database/scope';
 
 /** A table whose rows have an id of their own within a house, and count their writes. */
-type ShelfTable = MySqlTable & {
+type RecordTable = MySqlTable & {
   readonly id: MySqlColumn;
   readonly houseId: MySqlColumn;
   readonly version: MySqlColumn;
 };
 
 /** A shelf that is one table: what crosses the wire is its row, without the house. */
-export function plainShelf<Table extends ShelfTable, Content extends object, Kept>(
+export function tableRepository<Table extends RecordTable, Content extends object, Stored>(
   table: Table,
   {
     what,
     rowOf,
-    keptOf,
+    storedOf,
     lacks,
   }: {
-    readonly what: ShelfName;
+    readonly what: RecordName;
     /** A content as the table's columns. */
     readonly rowOf: (content: Content) => object;
-    readonly keptOf: (row: InferSelectModel<Table>) => Kept;
+    readonly storedOf: (row: InferSelectModel<Table>) => Stored;
     readonly lacks?: (scope: Scope, content: Content) => Promise<string | null>;
   },
-): Shelf<Content, Kept> {
+): Repository<Content, Stored> {
   const here = ({ houseId }: Scope, id: string) =>
     and(eq(table.houseId, houseId), eq(table.id, id));
   return {
@@ -35,7 +35,7 @@ export function plainShelf<Table extends ShelfTable, Content extends object, Kep
     async find(scope, id) {
       const rows = await scope.tx.select().from(table).where(here(scope, id));
       const [row] = rows as InferSelectModel<Table>[];
-      return row ? keptOf(row) : null;
+      return row ? storedOf(row) : null;
     },
     insert: ({ tx, houseId }, id, content) =>
       tx.insert(table).values({ id, houseId, ...rowOf(content) } as Table['$inferInsert']),

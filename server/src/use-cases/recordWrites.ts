@@ -2,68 +2,71 @@ import type { RecordChange } from '@calm/contract';
 import { randomUUID } from 'node:crypto';
 import type { Scope } from '../database/scope';
 import { isDuplicate, isInUse } from '../database/transaction';
-import { badInput, done, type Result } from './result';
-import type { ShelfName } from '../store/recordName';
-import type { Shelf } from '../store/repository';
+import { badInput, ok, type Result } from './result';
+import type { RecordName } from '../store/recordName';
+import type { Repository } from '../store/repository';
 
 /** Adds a record. A name that is taken is bad input. */
-export async function addRecord<Content, Kept>(
+export async function addRecord<Content, Stored>(
   scope: Scope,
-  shelf: Shelf<Content, Kept>,
+  repository: Repository<Content, Stored>,
   content: Content,
-): Promise<Result<Kept>> {
-  const lacking = await shelf.lacks?.(scope, content);
+): Promise<Result<Stored>> {
+  const lacking = await repository.lacks?.(scope, content);
   if (lacking) return unknownId(lacking);
   const id = randomUUID();
   try {
-    await shelf.insert(scope, id, content);
+    await repository.insert(scope, id, content);
   } catch (error) {
     if (isDuplicate(error)) return nameTaken('name');
     throw error;
   }
-  return found(shelf, await shelf.find(scope, id));
+  return found(repository, await repository.find(scope, id));
 }
 
 /** Writes a record over the version that was read. */
-export async function changeRecord<Content, Kept>(
+export async function changeRecord<Content, Stored>(
   scope: Scope,
-  shelf: Shelf<Content, Kept>,
+  repository: Repository<Content, Stored>,
   id: string,
   change: RecordChange<Content>,
-): Promise<Result<Kept>> {
-  const lacking = await shelf.lacks?.(scope, change.content);
+): Promise<Result<Stored>> {
+  const lacking = await repository.lacks?.(scope, change.content);
   if (lacking) return unknownId(`content/${lacking}`);
   let isWritten: boolean;
   try {
-    isWritten = await shelf.write(scope, id, change.version, change.content);
+    isWritten = await repository.write(scope, id, change.version, change.content);
   } catch (error) {
     if (isDuplicate(error)) return nameTaken('content/name');
     throw error;
   }
-  const current = await shelf.find(scope, id);
+  const current = await repository.find(scope, id);
   if (current && !isWritten) return { kind: 'stale', current, sent: change };
-  return found(shelf, current);
+  return found(repository, current);
 }
 
 /** Takes a record away, unless something refers to it. Gives back what was there. */
-export async function removeRecord<Content, Kept>(
+export async function removeRecord<Content, Stored>(
   scope: Scope,
-  shelf: Shelf<Content, Kept>,
+  repository: Repository<Content, Stored>,
   id: string,
-): Promise<Result<Kept>> {
-  const there = await shelf.find(scope, id);
-  if (!there) return { kind: 'not-found', what: shelf.what };
+): Promise<Result<Stored>> {
+  const there = await repository.find(scope, id);
+  if (!there) return { kind: 'not-found', what: repository.what };
   try {
-    await shelf.remove(scope, id);
+    await repository.remove(scope, id);
   } catch (error) {
-    if (isInUse(error)) return { kind: 'in-use', what: shelf.what };
+    if (isInUse(error)) return { kind: 'in-use', what: repository.what };
     throw error;
   }
-  return done(there);
+  return ok(there);
 }
 
-function found<Kept>(shelf: { readonly what: ShelfName }, kept: Kept | null): Result<Kept> {
-  return kept ? done(kept) : { kind: 'not-found', what: shelf.what };
+function found<Stored>(
+  repository: { readonly what: RecordName },
+  stored: Stored | null,
+): Result<Stored> {
+  return stored ? ok(stored) : { kind: 'not-found', what: repository.what };
 }
 
 const nameTaken = (path: string) =>

@@ -7,7 +7,7 @@ import { NoticesProvider } from '../parts/messages/Notices';
 import { Waiting } from '../parts/messages/Waiting';
 import { useBookQuery } from '../state/api/api';
 import { clockSpeed, nowMs as readNow } from '../state/time/clock';
-import { moved, settled, ticked } from '../state/time/cursor';
+import { moved, solved, ticked } from '../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
 import { useLive } from '../state/api/useLive';
@@ -104,7 +104,7 @@ function useCursorInAddress() {
     const ms = Date.parse(inAddress ?? '');
     if (Number.isNaN(ms)) return;
     dispatch(moved(ms));
-    dispatch(settled());
+    dispatch(solved());
     // Only what the address said when the page was opened.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

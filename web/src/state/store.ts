@@ -4,7 +4,7 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api/api';
 import { cursorSlice } from './time/cursor';
 import { draftsSlice, storeDrafts } from './drafts/drafts';
-import { outboxSlice, storeErrands } from './outbox/outbox';
+import { outboxSlice, storeOutboxItems } from './outbox/outbox';
 import { planDraftsSlice, storePlanDrafts } from './drafts/planDraft';
 import { preferencesSlice, storePreferences } from './preferences';
 
@@ -26,7 +26,7 @@ export function makeStore() {
   store.subscribe(() => {
     const state = store.getState();
     if (state.drafts !== drafts) storeDrafts((drafts = state.drafts));
-    if (state.outbox !== outbox) storeErrands((outbox = state.outbox));
+    if (state.outbox !== outbox) storeOutboxItems((outbox = state.outbox));
     if (state.planDrafts !== planDrafts) storePlanDrafts((planDrafts = state.planDrafts));
     if (state.preferences !== preferences) storePreferences((preferences = state.preferences));
   });

@@ -1,6 +1,6 @@
-import { cannot, done, type Outcome } from '../../result';
-import { simulateTogether, type TogetherResult } from '../system/simulateRoomsAndLots';
-import { type House, type HouseFault, type LotOfHouse } from '../system/coldSystem';
+import { fail, ok, type Result } from '../../result';
+import { simulateRoomsAndLots, type RoomsAndLotsResult } from '../system/simulateRoomsAndLots';
+import { type ColdSystem, type ColdSystemFault, type ColdSystemLot } from '../system/coldSystem';
 import type { Container } from '../../formula/route';
 import type { DoughRoute } from '../../ferment';
 
@@ -55,23 +55,26 @@ const STEP_MIN = 7.5;
  * @param followH how far other lots are followed, h from the simulation's start
  */
 export function compareLoadIns(
-  house: House,
+  house: ColdSystem,
   load: LoadIn,
   ways: readonly LoadInWay[],
-  { limitC, followH }: { limitC: number; followH: number },
-): Outcome<LoadInEffect[], HouseFault> {
-  const hours = Math.max(followH, load.fromHour + LOOK_H);
-  const run = (lots: readonly LotOfHouse[]) =>
-    simulateTogether({ ...house, lots: [...house.lots, ...lots] }, { hours, stepMin: STEP_MIN });
+  { limitC, simulatedH }: { limitC: number; simulatedH: number },
+): Result<LoadInEffect[], ColdSystemFault> {
+  const hours = Math.max(simulatedH, load.fromHour + LOOK_H);
+  const run = (lots: readonly ColdSystemLot[]) =>
+    simulateRoomsAndLots(
+      { ...house, lots: [...house.lots, ...lots] },
+      { hours, stepMin: STEP_MIN },
+    );
   const without = run([]);
   if (!without.ok) return without;
   const effects: LoadInEffect[] = [];
   for (const way of ways) {
     const within = run(lotsOf(load, way));
-    if (!within.ok) return cannot(...within.reasons);
+    if (!within.ok) return fail(...within.reasons);
     effects.push(effectOf(load, way, limitC, without.value, within.value));
   }
-  return done(effects);
+  return ok(effects);
 }
 
 /** Trays that are tried at most. */
@@ -82,15 +85,15 @@ const MOST_TRAYS = 200;
  * More trays warm it more, so the number is found by halving.
  */
 export function mostAtOnce(
-  house: House,
+  house: ColdSystem,
   load: LoadIn,
   container: Container,
-  options: { limitC: number; followH: number },
-): Outcome<number, HouseFault> {
-  const passes = (trays: number): Outcome<boolean, HouseFault> => {
+  options: { limitC: number; simulatedH: number },
+): Result<number, ColdSystemFault> {
+  const passes = (trays: number): Result<boolean, ColdSystemFault> => {
     const way = { name: 'once', container, goes: [{ afterH: 0, trays }] };
     const effects = compareLoadIns(house, { ...load, trays }, [way], options);
-    return effects.ok ? done((effects.value[0]?.aboveMin ?? 0) > 0) : effects;
+    return effects.ok ? ok((effects.value[0]?.aboveMin ?? 0) > 0) : effects;
   };
   let [fits, tooMany] = [0, MOST_TRAYS + 1];
   while (tooMany - fits > 1) {
@@ -100,13 +103,13 @@ export function mostAtOnce(
     if (over.value) tooMany = trays;
     else fits = trays;
   }
-  return done(fits);
+  return ok(fits);
 }
 
 const NAME = 'load-in';
 
 /** Each go as a lot of its own, which stands in the room until it is cold through. */
-function lotsOf(load: LoadIn, { container, goes }: LoadInWay): LotOfHouse[] {
+function lotsOf(load: LoadIn, { container, goes }: LoadInWay): ColdSystemLot[] {
   return goes
     .filter(({ trays }) => trays > 0)
     .map(({ afterH, trays }, i) => ({
@@ -133,8 +136,8 @@ function effectOf(
   { room, fromHour }: LoadIn,
   { name }: LoadInWay,
   limitC: number,
-  without: TogetherResult,
-  within: TogetherResult,
+  without: RoomsAndLotsResult,
+  within: RoomsAndLotsResult,
 ): LoadInEffect {
   const air = within.rooms.find((each) => each.name === room);
   const plain = without.rooms.find((each) => each.name === room);
@@ -174,7 +177,7 @@ function meanAround(airC: Float64Array, at: number): number {
 }
 
 /** Hours from the first go until every ball that came in is under a temperature in its middle. */
-function coldAfter({ lots }: TogetherResult, limitC: number, fromHour: number): number | null {
+function coldAfter({ lots }: RoomsAndLotsResult, limitC: number, fromHour: number): number | null {
   let latest: number | null = null;
   for (const { name, course, startHour } of lots) {
     if (!name.startsWith(`${NAME}/`)) continue;
@@ -185,7 +188,7 @@ function coldAfter({ lots }: TogetherResult, limitC: number, fromHour: number): 
   return latest;
 }
 
-function mostEarlier(without: TogetherResult, within: TogetherResult): number {
+function mostEarlier(without: RoomsAndLotsResult, within: RoomsAndLotsResult): number {
   return without.lots.reduce((most, { name, window }) => {
     const now = within.lots.find((lot) => lot.name === name)?.window;
     if (window.kind !== 'ready' || now?.kind !== 'ready') return most;

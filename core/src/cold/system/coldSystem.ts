@@ -6,7 +6,7 @@ import { routeFaults, type DoughRoute, type RouteFault } from '../../ferment/rou
 import type { Target } from '../../ferment/dough/state';
 
 /** A cold room and what happens to it. */
-export interface RoomOfHouse {
+export interface ColdSystemRoom {
   readonly name: string;
   readonly room: Room;
   readonly setting: RoomSetting;
@@ -17,7 +17,7 @@ export interface RoomOfHouse {
 }
 
 /** A lot and when its dough comes off the mixer, at hour 0 or later. */
-export interface LotOfHouse {
+export interface ColdSystemLot {
   readonly name: string;
   readonly startHour: number;
   readonly doughKg: number;
@@ -26,13 +26,13 @@ export interface LotOfHouse {
 }
 
 /** Rooms and lots that warm and cool each other. */
-export interface House {
-  readonly rooms: readonly RoomOfHouse[];
-  readonly lots: readonly LotOfHouse[];
+export interface ColdSystem {
+  readonly rooms: readonly ColdSystemRoom[];
+  readonly lots: readonly ColdSystemLot[];
 }
 
 /** Why a house cannot be simulated. */
-export type HouseFault =
+export type ColdSystemFault =
   | { readonly kind: 'lot-fault'; readonly lot: string; readonly fault: RouteFault }
   | { readonly kind: 'room-number'; readonly room: string; readonly which: string }
   | { readonly kind: 'lot-mass'; readonly lot: string; readonly doughKg: number }
@@ -42,8 +42,8 @@ export type HouseFault =
 const MOST_LOT_KG = 10_000;
 
 /** What keeps a house from being simulated. */
-export function houseFaults({ rooms, lots }: House): HouseFault[] {
-  const ofLots = lots.flatMap(({ name: lot, route, startHour, doughKg }): HouseFault[] => {
+export function coldSystemFaults({ rooms, lots }: ColdSystem): ColdSystemFault[] {
+  const ofLots = lots.flatMap(({ name: lot, route, startHour, doughKg }): ColdSystemFault[] => {
     const { yeast } = route.formula;
     const fresh = freshEquivalentPercent(yeast, route.yeastActivity, route.yeastConversion);
     const wrong = routeFaults(route, fresh).map(
@@ -65,7 +65,7 @@ export function houseFaults({ rooms, lots }: House): HouseFault[] {
 }
 
 /** A room's numbers that no room has. */
-function roomFaults({ name, room, setting, airC, readings }: RoomOfHouse): HouseFault[] {
+function roomFaults({ name, room, setting, airC, readings }: ColdSystemRoom): ColdSystemFault[] {
   const { heatCapacityJPerK, lossWPerK, doorWPerK, coolingW, deadBandC, setC } = room;
   const above = { heatCapacityJPerK, lossWPerK };
   const atLeastNone = { doorWPerK, coolingW, deadBandC, doorMinPerH: setting.doorMinPerH };

@@ -2,9 +2,9 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { mean } from 'simple-statistics';
 import { ROOM_OFF_BY, type Room } from '../room/room';
 import { type AirReading } from '../room/airReading';
-import { cannot, done, type Outcome } from '../../result';
-import type { House, HouseFault } from './coldSystem';
-import { simulateTogether, type RoomCourse } from './simulateRoomsAndLots';
+import { fail, ok, type Result } from '../../result';
+import type { ColdSystem, ColdSystemFault } from './coldSystem';
+import { simulateRoomsAndLots, type RoomCourse } from './simulateRoomsAndLots';
 
 /** A room corrected by what was read in it. */
 export interface RoomFit {
@@ -17,7 +17,7 @@ export interface RoomFit {
 
 /** Why a room's numbers stay as they are. */
 export type NoFit =
-  | HouseFault
+  | ColdSystemFault
   | { readonly kind: 'too-few-readings'; readonly readings: number; readonly least: number };
 
 /** Fewer readings than this say too little about four numbers. */
@@ -46,17 +46,17 @@ export interface NotItself {
  * @param except stretches that say nothing about the room: the readings stand in for it there
  */
 export function fitRoom(
-  house: House,
+  house: ColdSystem,
   name: string,
   except: readonly NotItself[] = [],
-): Outcome<RoomFit, NoFit> {
+): Result<RoomFit, NoFit> {
   const own = house.rooms.find((room) => room.name === name);
   const readings = own?.readings ?? [];
   const isItself = (hour: number) =>
     !except.some(({ fromHour, toHour }) => hour >= fromHour && hour <= toHour);
   const telling = readings.filter(({ hour }) => isItself(hour));
   if (!own || telling.length < LEAST_READINGS) {
-    return cannot({ kind: 'too-few-readings', readings: telling.length, least: LEAST_READINGS });
+    return fail({ kind: 'too-few-readings', readings: telling.length, least: LEAST_READINGS });
   }
   const means = hourlyMeans(telling);
   const hours = Math.ceil(Math.max(...telling.map(({ hour }) => hour)) + 1);
@@ -65,7 +65,7 @@ export function fitRoom(
   const predict = (room: Room) => {
     const unread = { ...own, room, airC, readings: given };
     const rooms = house.rooms.map((other) => (other.name === name ? unread : other));
-    return simulateTogether({ ...house, rooms }, { hours, stepMin: STEP_MIN, beyondH: 0 });
+    return simulateRoomsAndLots({ ...house, rooms }, { hours, stepMin: STEP_MIN, beyondH: 0 });
   };
   const start = predict(own.room);
   if (!start.ok) return start;
@@ -89,7 +89,7 @@ export function fitRoom(
     room = fit(bestOf(within(everyH / 2, everyH / 2, 1 / 3), apart));
     room = fit(bestOf(within(room.defrost?.phaseH ?? 0, 1, 1 / 6), apart));
   } else room = fit(room);
-  return done({ room, beforeC: apart(own.room), afterC: apart(room), readings: telling.length });
+  return ok({ room, beforeC: apart(own.room), afterC: apart(room), readings: telling.length });
 }
 
 const thawing = (room: Room, phaseH: number): Room => ({

@@ -3,13 +3,13 @@ import { advance, beginHeat, endHeat, ferment, mayWait } from '../../ferment/dou
 import { newCourse, record, type OpenCourse } from '../../ferment/run/course';
 import { riseOf, type Dough } from '../../ferment/dough/dough';
 import { enterStage, startDough } from '../../ferment/run/simulateDough';
-import type { LotOfHouse } from './coldSystem';
+import type { ColdSystemLot } from './coldSystem';
 import { SECONDS_PER_HOUR, type OpenRoom, type Tick } from './openRoom';
 import { isSpent, STANDARD_TARGET, type Target } from '../../ferment/dough/state';
 
 /** A lot on its way through the house. */
-export interface Traveller {
-  readonly lot: LotOfHouse;
+export interface LotInSimulation {
+  readonly lot: ColdSystemLot;
   readonly course: OpenCourse;
   readonly dough: Dough;
   readonly heatJPerK: number;
@@ -26,11 +26,11 @@ export interface Traveller {
 }
 
 /** A lot that has not been mixed yet. */
-export function newTraveller(
-  lot: LotOfHouse,
+export function newLotInSimulation(
+  lot: ColdSystemLot,
   rooms: readonly OpenRoom[],
   beyondH: number,
-): Traveller {
+): LotInSimulation {
   const { stages } = lot.route;
   const inRooms = stages.map(({ room }) => rooms.find(({ from }) => from.name === room) ?? null);
   return {
@@ -49,13 +49,13 @@ export function newTraveller(
 }
 
 /** Whether a lot is past the last stage of its route, or past all use in it. */
-export const isOver = (lot: Traveller): boolean => lot.stage >= lot.rooms.length;
+export const isOver = (lot: LotInSimulation): boolean => lot.stage >= lot.rooms.length;
 
 /**
  * A lot's half of a step. Where no stage begins within it, its heat waits for the room's air;
  * otherwise it goes there in parts, in the air as it is now.
  */
-export function beginTravel(lot: Traveller, { fromHour, toHour, stepH }: Tick): void {
+export function beginLotStep(lot: LotInSimulation, { fromHour, toHour, stepH }: Tick): void {
   if (lot.endHour >= toHour) {
     beginWhole(lot, stepH);
     return;
@@ -71,7 +71,7 @@ export function beginTravel(lot: Traveller, { fromHour, toHour, stepH }: Tick): 
 }
 
 /** The other half, once the room's air is known. */
-export function endTravel(lot: Traveller, toHour: number): void {
+export function endLotStep(lot: LotInSimulation, toHour: number): void {
   const { stages } = lot.lot.route;
   const stage = stages[lot.stage];
   if (!stage) return;
@@ -105,13 +105,13 @@ const COLD_STEP_H = 1;
 const COLD_C = 10;
 
 /** Brings a dough that waited up to date. */
-export function settle(lot: Traveller, hour: number): void {
+export function settle(lot: LotInSimulation, hour: number): void {
   if (lot.dough.unfermentedH === 0) return;
   ferment(lot.dough);
   write(lot, hour);
 }
 
-function nextStage(lot: Traveller): void {
+function nextStage(lot: LotInSimulation): void {
   const { route } = lot.lot;
   lot.stage += 1;
   const stage = route.stages[lot.stage];
@@ -123,7 +123,7 @@ function nextStage(lot: Traveller): void {
   write(lot, startHour);
 }
 
-function airNow(lot: Traveller): number {
+function airNow(lot: LotInSimulation): number {
   const room = lot.rooms[lot.stage];
   return room
     ? room.air.airC + (lot.offsetsC[lot.stage] as number)
@@ -131,7 +131,7 @@ function airNow(lot: Traveller): number {
 }
 
 /** Part of a step in the air as it is; a room gets the heat as a plain load. */
-function passPart(lot: Traveller, fromHour: number, toHour: number, stepH: number): void {
+function passPart(lot: LotInSimulation, fromHour: number, toHour: number, stepH: number): void {
   if (toHour <= fromHour || lot.stage < 0 || isOver(lot)) return;
   const before = lot.dough.heatGivenK;
   advance(lot.dough, toHour - fromHour, airNow(lot));
@@ -142,7 +142,7 @@ function passPart(lot: Traveller, fromHour: number, toHour: number, stepH: numbe
   room.broughtJ += givenJ;
 }
 
-function beginWhole(lot: Traveller, stepH: number): void {
+function beginWhole(lot: LotInSimulation, stepH: number): void {
   const { dough } = lot;
   dough.stepH = stepH;
   dough.airC = airNow(lot);
@@ -157,7 +157,7 @@ function beginWhole(lot: Traveller, stepH: number): void {
   room.drive.loadWPerK += wattsPerK * perAirK;
 }
 
-function endWhole(lot: Traveller): void {
+function endWhole(lot: LotInSimulation): void {
   const { dough } = lot;
   lot.isMidStep = false;
   const room = lot.rooms[lot.stage];
@@ -167,6 +167,6 @@ function endWhole(lot: Traveller): void {
   if (room) room.broughtJ += (dough.heatGivenK - before) * lot.heatJPerK;
 }
 
-function write(lot: Traveller, hour: number): void {
+function write(lot: LotInSimulation, hour: number): void {
   record(lot.course, lot.dough, hour - lot.lot.startHour, lot.stage);
 }

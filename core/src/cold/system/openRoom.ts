@@ -1,7 +1,7 @@
 import { airAt, stepRoom, type RoomAir, type RoomDrive } from '../room/room';
 import { readBetween } from '../room/airReading';
 import { setDrive } from '../room/scenario';
-import type { RoomOfHouse } from './coldSystem';
+import type { ColdSystemRoom } from './coldSystem';
 
 /** One step of everything in the house. The step is the same number each time, to the last bit. */
 export interface Tick {
@@ -12,7 +12,7 @@ export interface Tick {
 
 /** A cold room while it is simulated with its lots. */
 export interface OpenRoom {
-  readonly from: RoomOfHouse;
+  readonly from: ColdSystemRoom;
   readonly hours: Float64Array;
   readonly airC: Float64Array;
   readonly air: RoomAir;
@@ -24,7 +24,7 @@ export interface OpenRoom {
 }
 
 /** A room at hour 0, with place for so many steps. */
-export function openRoom(from: RoomOfHouse, steps: number): OpenRoom {
+export function openRoom(from: ColdSystemRoom, steps: number): OpenRoom {
   const { outsideC } = from.setting;
   return {
     from,

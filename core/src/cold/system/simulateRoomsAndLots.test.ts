@@ -4,11 +4,15 @@ import { DOUGH_HEAT } from '../../heat';
 import { USUAL_ROOM, type Room } from '../room/room';
 import { USUAL_SETTING, type RoomEvent } from '../room/scenario';
 import { fitRoom } from './fitRoom';
-import { QUICK_STEP_MIN, simulateTogether, type TogetherResult } from './simulateRoomsAndLots';
-import { type House, type LotOfHouse, type RoomOfHouse } from './coldSystem';
+import {
+  QUICK_STEP_MIN,
+  simulateRoomsAndLots,
+  type RoomsAndLotsResult,
+} from './simulateRoomsAndLots';
+import { type ColdSystem, type ColdSystemLot, type ColdSystemRoom } from './coldSystem';
 import { simulate } from '../../ferment';
 
-const walkIn: RoomOfHouse = {
+const walkIn: ColdSystemRoom = {
   name: 'walk-in',
   room: { ...USUAL_ROOM, zonesC: { door: 1.2, back: -0.4 } },
   setting: USUAL_SETTING,
@@ -16,7 +20,7 @@ const walkIn: RoomOfHouse = {
   readings: [],
 };
 
-const lot = (name: string, startHour: number, zone?: string): LotOfHouse => ({
+const lot = (name: string, startHour: number, zone?: string): ColdSystemLot => ({
   name,
   startHour,
   doughKg: 30,
@@ -44,27 +48,27 @@ const lot = (name: string, startHour: number, zone?: string): LotOfHouse => ({
   },
 });
 
-function run(house: House, hours = 60): TogetherResult {
-  const result = simulateTogether(house, { hours, stepMin: 5 });
+function run(house: ColdSystem, hours = 60): RoomsAndLotsResult {
+  const result = simulateRoomsAndLots(house, { hours, stepMin: 5 });
   if (!result.ok) throw new Error(JSON.stringify(result.reasons));
   return result.value;
 }
 
-const withEvents = (...events: RoomEvent[]): RoomOfHouse => ({
+const withEvents = (...events: RoomEvent[]): ColdSystemRoom => ({
   ...walkIn,
   setting: { ...USUAL_SETTING, events },
 });
 
-const warmest = ({ rooms }: TogetherResult, from: number, to: number) =>
+const warmest = ({ rooms }: RoomsAndLotsResult, from: number, to: number) =>
   Math.max(...(rooms[0]?.airC ?? []).slice(from * 12, to * 12));
 
-const peakOf = ({ lots }: TogetherResult, index = 0) => {
+const peakOf = ({ lots }: RoomsAndLotsResult, index = 0) => {
   const window = lots[index]?.window;
   if (window?.kind !== 'ready') throw new Error('should be ready');
   return window.peakHour;
 };
 
-function maturityWhenPulled({ lots }: TogetherResult): number {
+function maturityWhenPulled({ lots }: RoomsAndLotsResult): number {
   const course = lots[0]?.course;
   return course?.maturitiesH[course.stages.indexOf(2)] ?? NaN;
 }
@@ -95,7 +99,7 @@ describe('lots and their room together', () => {
   it('come out within two minutes of one-minute steps at the quick step', () => {
     const house = { rooms: [walkIn], lots: [lot('a', 0), lot('b', 8.13), lot('c', 11.77)] };
     const peaks = [QUICK_STEP_MIN, 1].map((stepMin) => {
-      const result = simulateTogether(house, { hours: 66, stepMin });
+      const result = simulateRoomsAndLots(house, { hours: 66, stepMin });
       if (!result.ok) throw new Error('fine house');
       return house.lots.map((_, i) => peakOf(result.value, i));
     });
@@ -150,18 +154,18 @@ describe('lots and their room together', () => {
     const readings = Array.from({ length: 21 }, (_, i) => ({ hour: i, airC: 9 }));
     const read = run({ rooms: [{ ...walkIn, readings }], lots: [lot('a', 0)] });
     const computed = run({ rooms: [walkIn], lots: [lot('a', 0)] });
-    const at = (result: TogetherResult, hour: number) => result.rooms[0]?.airC[hour * 12 - 1];
+    const at = (result: RoomsAndLotsResult, hour: number) => result.rooms[0]?.airC[hour * 12 - 1];
     expect(at(read, 15)).toBeCloseTo(9, 9);
     expect(at(read, 26)).toBeLessThan(6);
     expect(peakOf(read)).toBeLessThan(peakOf(computed) - 1);
   });
 
   it('says which lot and which room number cannot be, and lets no NaN out', () => {
-    const bad: House = {
+    const bad: ColdSystem = {
       rooms: [{ ...walkIn, airC: NaN, room: { ...USUAL_ROOM, lossWPerK: 0 } }],
       lots: [lot('a', -1), { ...lot('b', 0), route: { ...lot('b', 0).route, doughTempC: 90 } }],
     };
-    expect(simulateTogether(bad, { hours: 10 })).toEqual({
+    expect(simulateRoomsAndLots(bad, { hours: 10 })).toEqual({
       ok: false,
       reasons: [
         { kind: 'room-number', room: 'walk-in', which: 'lossWPerK' },
@@ -170,7 +174,7 @@ describe('lots and their room together', () => {
         { kind: 'lot-fault', lot: 'b', fault: { kind: 'dough-temp', tempC: 90 } },
       ],
     });
-    const nowhere = simulateTogether({ rooms: [], lots: [lot('a', 0)] }, { hours: 10 });
+    const nowhere = simulateRoomsAndLots({ rooms: [], lots: [lot('a', 0)] }, { hours: 10 });
     expect(nowhere).toMatchObject({ reasons: [{ kind: 'no-such-room', room: 'walk-in' }] });
   });
 });
@@ -180,7 +184,7 @@ describe('a room’s numbers', () => {
   const truth = { ...USUAL_ROOM, lossWPerK: 36, setC: 5.2, coolingW: 1500 };
   const lots = [lot('a', 1), { ...lot('b', 18), doughKg: 300 }, { ...lot('c', 37), doughKg: 120 }];
   const real = run({ rooms: [{ ...walkIn, room: truth, airC: 5 }], lots }, 48);
-  const airAt = ({ rooms }: TogetherResult, hour: number) =>
+  const airAt = ({ rooms }: RoomsAndLotsResult, hour: number) =>
     rooms[0]?.airC[Math.round(hour * 12) - 1] ?? NaN;
   /** What a probe wrote every ten minutes of the first day and a half. */
   const readings = Array.from({ length: 6 * 36 }, (_, i) => {
@@ -204,7 +208,7 @@ describe('a room’s numbers', () => {
     const offC = (room: Room) => {
       const foretold = run({ rooms: [{ ...walkIn, room, readings }], lots }, 48);
       const hours = Array.from({ length: 12 }, (_, i) => 36 + i);
-      const meanOf = (result: TogetherResult, from: number) =>
+      const meanOf = (result: RoomsAndLotsResult, from: number) =>
         mean(Array.from({ length: 12 }, (_, i) => airAt(result, from + (i + 1) / 12)));
       return Math.sqrt(mean(hours.map((h) => (meanOf(foretold, h) - meanOf(real, h)) ** 2)));
     };

@@ -1,14 +1,14 @@
-import { cannot, done, type Outcome } from '../../result';
+import { fail, ok, type Result } from '../../result';
 import { trimmed, type Course } from '../../ferment/run/course';
-import { houseFaults, type House, type HouseFault } from './coldSystem';
+import { coldSystemFaults, type ColdSystem, type ColdSystemFault } from './coldSystem';
 import { beginStepOf, closeStepOf, openRoom } from './openRoom';
 import {
-  beginTravel,
-  endTravel,
+  beginLotStep,
+  endLotStep,
   isOver,
-  newTraveller,
+  newLotInSimulation,
   settle,
-  type Traveller,
+  type LotInSimulation,
 } from './lotInSimulation';
 import { readWindow, type ReadyWindow } from '../../ferment/run/window';
 
@@ -33,7 +33,7 @@ export interface LotCourse {
 }
 
 /** What came of simulating a house. */
-export interface TogetherResult {
+export interface RoomsAndLotsResult {
   readonly rooms: readonly RoomCourse[];
   readonly lots: readonly LotCourse[];
 }
@@ -45,7 +45,7 @@ export interface TogetherResult {
 export const QUICK_STEP_MIN = 7.5;
 
 /** How finely and how far. */
-export interface TogetherOptions {
+export interface RoomsAndLotsOptions {
   readonly hours: number;
   readonly stepMin?: number;
   /** Hours each lot is followed past its last stage, to find its window's end. */
@@ -59,31 +59,31 @@ export interface TogetherOptions {
  *
  * @returns every room's and lot's way, or what is wrong with which lot
  */
-export function simulateTogether(
-  house: House,
-  { hours, stepMin = QUICK_STEP_MIN, beyondH = 12 }: TogetherOptions,
-): Outcome<TogetherResult, HouseFault> {
-  const faults = houseFaults(house);
-  if (faults.length > 0) return cannot(...faults);
+export function simulateRoomsAndLots(
+  house: ColdSystem,
+  { hours, stepMin = QUICK_STEP_MIN, beyondH = 12 }: RoomsAndLotsOptions,
+): Result<RoomsAndLotsResult, ColdSystemFault> {
+  const faults = coldSystemFaults(house);
+  if (faults.length > 0) return fail(...faults);
   const stepH = stepMin / 60;
   const steps = Math.ceil(hours / stepH);
   const rooms = house.rooms.map((room) => openRoom(room, steps));
-  const lots = house.lots.map((lot) => newTraveller(lot, rooms, beyondH));
+  const lots = house.lots.map((lot) => newLotInSimulation(lot, rooms, beyondH));
   let toCome = lots.toSorted((a, b) => a.lot.startHour - b.lot.startHour);
-  let abroad: Traveller[] = [];
+  let abroad: LotInSimulation[] = [];
   for (let step = 0; step < steps; step += 1) {
     const tick = { fromHour: step * stepH, toHour: (step + 1) * stepH, stepH };
     for (; (toCome[0]?.lot.startHour ?? Infinity) < tick.toHour; toCome = toCome.slice(1)) {
       abroad.push(...toCome.slice(0, 1));
     }
     for (const room of rooms) beginStepOf(room, tick);
-    for (const lot of abroad) beginTravel(lot, tick);
+    for (const lot of abroad) beginLotStep(lot, tick);
     for (const room of rooms) closeStepOf(room, tick);
-    for (const lot of abroad) endTravel(lot, tick.toHour);
+    for (const lot of abroad) endLotStep(lot, tick.toHour);
     if (abroad.some(isOver)) abroad = abroad.filter((lot) => !isOver(lot));
   }
   for (const lot of abroad) settle(lot, steps * stepH);
-  return done({
+  return ok({
     rooms: rooms.map(({ from, hours: at, airC, air, broughtJ }) => ({
       name: from.name,
       hours: at,

@@ -65,7 +65,7 @@ export function alarmsIn(
   rules: AlarmRules,
   { room, zoneC = 0, nowS }: { room: Room | null; zoneC?: number; nowS: number },
 ): AlarmFound[] {
-  const excursions = [...stretchesAbove(readings, rules.limitC)]
+  const excursions = [...intervalsAbove(readings, rules.limitC)]
     .filter(([fromS, untilS]) => ((untilS ?? lastS(readings)) - fromS) / 60 > rules.overMin)
     // A thaw warms the air for a while, as it must: that alone is told to nobody.
     .filter(([fromS, untilS]) => !(room && (untilS ?? lastS(readings)) <= thawOverS(room, fromS)))
@@ -86,7 +86,7 @@ export function alarmsIn(
 const lastS = (readings: readonly ProbeReading[]): number => readings.at(-1)?.atS ?? 0;
 
 /** Stretches above a limit; the last one may go on. */
-function* stretchesAbove(
+function* intervalsAbove(
   readings: readonly ProbeReading[],
   limitC: number,
 ): Generator<[number, number | null]> {

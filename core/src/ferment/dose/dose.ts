@@ -1,5 +1,5 @@
 import type { YeastDose } from '../../formula';
-import { cannot, done, type Outcome } from '../../result';
+import { fail, ok, type Result } from '../../result';
 import {
   DOSES,
   LEAST_DOSE_PERCENT,
@@ -10,7 +10,7 @@ import {
   type Rung,
 } from './doseLadder';
 import { flourLimits } from '../laws/flour';
-import { followDough } from '../run/simulateDough';
+import { simulateDough } from '../run/simulateDough';
 import { routeFaults, type DoughRoute, type RouteFault } from '../route/doughRoute';
 import { BEYOND_H } from '../run/simulate';
 import { STANDARD_TARGET, type Target } from '../dough/state';
@@ -49,18 +49,18 @@ export type DoseReason = RouteFault | DoseLimit;
  *
  * @returns the dose in the formula's form, or why none can do it
  */
-export function findDose(request: DoseRequest): Outcome<Dose, DoseReason> {
+export function findDose(request: DoseRequest): Result<Dose, DoseReason> {
   const faults = routeFaults(request.route, LEAST_DOSE_PERCENT);
-  if (faults.length > 0) return cannot(...faults);
+  if (faults.length > 0) return fail(...faults);
   const { route, target = STANDARD_TARGET } = request;
   const climb = climbDoses(request, STEP_MIN);
   const reasons = limitsOf(request, climb, 0);
-  if (reasons.length > 0 || !climb.reached) return cannot(...reasons);
+  if (reasons.length > 0 || !climb.reached) return fail(...reasons);
   const found = narrow(request, climb.below, climb.reached);
   const late = limitsAt(route, [found], target, 0);
-  if (late.length > 0) return cannot(...late);
+  if (late.length > 0) return fail(...late);
   const { yeast } = withDose(route, found.freshPercent).formula;
-  return done({ yeast, freshPercent: found.freshPercent });
+  return ok({ yeast, freshPercent: found.freshPercent });
 }
 
 /** Whether some dose works with something to spare: how warm and ripe dough is depends on it a little. */
@@ -132,7 +132,7 @@ function limitsOf(
 }
 
 function notInLastStage(route: DoughRoute): DoseLimit {
-  const ends = followDough(withDose(route, LEAST_DOSE_PERCENT), STEP_MIN, 0, () => undefined);
+  const ends = simulateDough(withDose(route, LEAST_DOSE_PERCENT), STEP_MIN, 0, () => undefined);
   const toHour = (ends.at(-1) ?? 0) + BEYOND_H;
   return { kind: 'peak-not-in-last-stage', fromHour: ends.at(-2) ?? 0, toHour };
 }

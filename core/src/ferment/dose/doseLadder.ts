@@ -1,6 +1,6 @@
 import { convertYeast, STANDARD_YEAST_CONVERSION } from '../../formula';
 import { coreTempOf, maturityOf, riseOf } from '../dough/dough';
-import { followDough } from '../run/simulateDough';
+import { simulateDough } from '../run/simulateDough';
 import type { DoughRoute } from '../route/doughRoute';
 import { BEYOND_H } from '../run/simulate';
 
@@ -49,7 +49,7 @@ export function rungAt(
   const last = route.stages.length - 1;
   let before: Moment | null = null;
   let found: Moment | null = null;
-  followDough(withDose(route, freshPercent), stepMin, BEYOND_H, (dough, hour, stage) => {
+  simulateDough(withDose(route, freshPercent), stepMin, BEYOND_H, (dough, hour, stage) => {
     if (stage < last) return true;
     const now = momentOf(dough, hour);
     if (hour < atHour) {
@@ -67,7 +67,7 @@ export function rungAt(
 export function lastStageOf(route: DoughRoute, freshPercent: number, stepMin: number): Moment[] {
   const last = route.stages.length - 1;
   const moments: Moment[] = [];
-  followDough(withDose(route, freshPercent), stepMin, BEYOND_H, (dough, hour, stage) => {
+  simulateDough(withDose(route, freshPercent), stepMin, BEYOND_H, (dough, hour, stage) => {
     if (stage === last) moments.push(momentOf(dough, hour));
   });
   return moments;

@@ -1,4 +1,4 @@
-import { cannot, type Outcome } from '../../result';
+import { fail, type Result } from '../../result';
 import { findDose, type Dose, type DoseLimit, type DoseRequest } from './dose';
 import { alternativesTo, type DoseAlternative } from './doseAlternatives';
 import { LEAST_DOSE_PERCENT } from './doseLadder';
@@ -18,11 +18,11 @@ export type DoseRefusal =
  *
  * @returns the dose in the formula's form, or why none can do it and what would
  */
-export function solveDose(request: DoseRequest): Outcome<Dose, DoseRefusal> {
+export function solveDose(request: DoseRequest): Result<Dose, DoseRefusal> {
   const faults = routeFaults(request.route, LEAST_DOSE_PERCENT);
-  if (faults.length > 0) return cannot({ kind: 'bad-route', faults });
+  if (faults.length > 0) return fail({ kind: 'bad-route', faults });
   const dose = findDose(request);
   if (dose.ok) return dose;
   const reasons = dose.reasons as readonly DoseLimit[];
-  return cannot({ kind: 'no-dose', reasons, alternatives: alternativesTo(request) });
+  return fail({ kind: 'no-dose', reasons, alternatives: alternativesTo(request) });
 }

@@ -1,6 +1,6 @@
 import { beginStep, endStep } from '../../heat';
 import { awake, sugarHelp } from '../laws/brakes';
-import { coreTempOf, cutAnew, SHELLS, settleVolume, type Dough } from './dough';
+import { coreTempOf, recutShells, SHELLS, settleVolume, type Dough } from './dough';
 import { LAWS, RESPONSE, RIPENING, SOLUBILITY, tablePlace } from '../laws/rates';
 
 /** Dough that has swollen by this much more conducts heat differently enough to be cut anew. */
@@ -36,7 +36,7 @@ export function beginHeat(dough: Dough): void {
   const isStale =
     abs(dough.volumeL - dough.cutAtVolumeL) > RECUT_BY * dough.gasFreeL ||
     abs(dough.airC - dough.cutForAirC) > RECUT_AIR_C;
-  if (isStale) cutAnew(dough);
+  if (isStale) recutShells(dough);
   beginStep(dough.shells, dough.tempsC, dough.stepH * SECONDS_PER_HOUR);
 }
 

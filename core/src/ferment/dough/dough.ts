@@ -114,11 +114,11 @@ export function moveTo(dough: Dough, shape: Shape, container: Container, airC: n
   dough.shape = shape;
   dough.container = container;
   dough.airC = airC;
-  cutAnew(dough);
+  recutShells(dough);
 }
 
 /** Cuts the dough's body for the size it has swollen to and the air it stands in. */
-export function cutAnew(dough: Dough): void {
+export function recutShells(dough: Dough): void {
   const { airC } = dough;
   const swelling = dough.volumeL / dough.gasFreeL;
   cutShells(

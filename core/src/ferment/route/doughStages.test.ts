@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { RestStage, Route } from '../../formula/route';
-import { doughStageOf, wayOfRoute } from '..';
+import { doughStageOf, doughStagesOfRoute } from '..';
 
 const rest = (key: RestStage['key'], preferred: number): RestStage => ({
   kind: 'rest',
@@ -28,10 +28,10 @@ const route: Route = [
 ];
 
 describe('a house’s route as dough goes through it', () => {
-  const { ahead, stages } = wayOfRoute(route, { loads: 1, balls: 100 });
+  const { preferments, stages } = doughStagesOfRoute(route, { loads: 1, balls: 100 });
 
   it('is what goes on ahead of the mixer, and the way after it', () => {
-    expect(ahead.map((stage) => stage.rest.key)).toEqual(['preferment']);
+    expect(preferments.map((stage) => stage.rest.key)).toEqual(['preferment']);
     expect(stages.map((stage) => [stage.rest.key, stage.kind])).toEqual([
       ['bulk', 'bulk'],
       ['cold', 'ball'],

@@ -8,7 +8,7 @@ import {
 import type { DoughStage } from './doughRoute';
 
 /** A resting stage of a house's route as dough goes through it. */
-export interface WayStage {
+export interface RouteDoughStage {
   readonly rest: RestStage;
   readonly kind: DoughStage['kind'];
   /** What hands do to it when it ends; the dough stands where it is meanwhile. */
@@ -17,18 +17,18 @@ export interface WayStage {
 }
 
 /** A house's route taken apart: what goes on ahead of the mixer, and the dough's own way after it. */
-export interface RouteWay {
-  readonly ahead: readonly WayStage[];
-  readonly stages: readonly WayStage[];
+export interface RouteDoughStages {
+  readonly preferments: readonly RouteDoughStage[];
+  readonly stages: readonly RouteDoughStage[];
 }
 
 /** Balls from here on. */
 const SHAPING: readonly WorkStage['key'][] = ['divide-ball', 'pan'];
 
 /** The way that dough of a lot this size takes along a route. */
-export function wayOfRoute(route: Route, size: LotSize): RouteWay {
-  const ahead: WayStage[] = [];
-  const stages: WayStage[] = [];
+export function doughStagesOfRoute(route: Route, size: LotSize): RouteDoughStages {
+  const preferments: RouteDoughStage[] = [];
+  const stages: RouteDoughStage[] = [];
   let kind: DoughStage['kind'] = 'bulk';
   let isMixed = false;
   route.forEach((stage, i) => {
@@ -44,14 +44,14 @@ export function wayOfRoute(route: Route, size: LotSize): RouteWay {
     const handsMin = isMixed
       ? works.reduce((sum, work) => sum + workMinutes(work.rate, size), 0)
       : 0;
-    (isMixed ? stages : ahead).push({ rest: stage, kind, works, handsMin });
+    (isMixed ? stages : preferments).push({ rest: stage, kind, works, handsMin });
   });
-  return { ahead, stages };
+  return { preferments, stages };
 }
 
 /** A stage as the engine takes it, with its hours and air as wanted. @param massKg of a bulk */
 export function doughStageOf(
-  { rest, kind, handsMin }: WayStage,
+  { rest, kind, handsMin }: RouteDoughStage,
   { hours = rest.hours.preferred, airTempC = rest.airTempC, massKg = 10 } = {},
 ): DoughStage {
   return {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Formula } from '../../formula';
-import { fermentAhead, simulate, type DoughStage, type History } from '..';
+import { fermentPreferments, simulate, type DoughStage, type History } from '..';
 
 const slab: Formula = {
   flours: [{ name: 'strong white', percent: 100, strengthW: 300 }],
@@ -23,15 +23,15 @@ const tub = (hours: number, airTempC: number): DoughStage => ({
 });
 const overnight: History = { doughTempC: 20, stages: [tub(16, 19)] };
 
-function ahead(formula: Formula, histories: Parameters<typeof fermentAhead>[1]) {
-  const result = fermentAhead(formula, histories);
+function preferments(formula: Formula, histories: Parameters<typeof fermentPreferments>[1]) {
+  const result = fermentPreferments(formula, histories);
   if (!result.ok) throw new Error(JSON.stringify(result.reasons));
   return result.value;
 }
 
 describe('what ferments ahead', () => {
   it('leaves the bowl the rest of the yeast, and brings its own, grown', () => {
-    const { formula, headstarts } = ahead(slab, { preferment: overnight });
+    const { formula, headstarts } = preferments(slab, { preferment: overnight });
     expect(formula.yeast.percent).toBeCloseTo(0.2 - 0.25 * 0.04, 12);
     const [start] = headstarts;
     const wentIn = (0.04 / 0.33) * 10;
@@ -42,7 +42,7 @@ describe('what ferments ahead', () => {
   });
 
   it('comes in as it was mixed where nobody says what it went through', () => {
-    const [start] = ahead(slab, {}).headstarts;
+    const [start] = preferments(slab, {}).headstarts;
     expect(start?.yeastGPerKg).toBeCloseTo((0.04 / 0.33) * 10, 9);
     expect(start?.maturityH).toBe(0);
   });
@@ -50,14 +50,14 @@ describe('what ferments ahead', () => {
   it('makes the dough riper and quicker than the same yeast put in all at once', () => {
     const stages = [tub(2, 22), { ...tub(5, 24), kind: 'ball' as const }];
     const rest = { ballWeightG: 820, doughTempC: 24, stages };
-    const [direct, viaAhead] = [
+    const [direct, viaPreferment] = [
       simulate({ ...rest, formula: slab }),
-      simulate({ ...rest, ...ahead(slab, { preferment: overnight }) }),
+      simulate({ ...rest, ...preferments(slab, { preferment: overnight }) }),
     ];
-    if (!direct.ok || !viaAhead.ok) throw new Error('both fine');
+    if (!direct.ok || !viaPreferment.ok) throw new Error('both fine');
     const endOf = (way: typeof direct) => (way.ok ? way.value.stages.at(-1) : undefined);
-    expect(endOf(viaAhead)?.maturityH).toBeGreaterThan((endOf(direct)?.maturityH ?? NaN) + 3);
-    expect(endOf(viaAhead)?.rise).toBeGreaterThan(endOf(direct)?.rise ?? NaN);
+    expect(endOf(viaPreferment)?.maturityH).toBeGreaterThan((endOf(direct)?.maturityH ?? NaN) + 3);
+    expect(endOf(viaPreferment)?.rise).toBeGreaterThan(endOf(direct)?.rise ?? NaN);
   });
 
   it('may be old dough with a night of its own, beside a pre-ferment', () => {
@@ -72,14 +72,16 @@ describe('what ferments ahead', () => {
       preferment: overnight,
       oldDough: { doughTempC: 24, stages: [tub(2, 22), tub(20, 4)] },
     };
-    const { headstarts } = ahead(both, histories);
+    const { headstarts } = preferments(both, histories);
     expect(headstarts).toHaveLength(2);
     expect(headstarts[1]?.flourShare).toBeCloseTo(0.16 / 1.647, 6);
     expect(headstarts[1]?.maturityH).toBeGreaterThan(4);
   });
 
   it('says what is wrong with a history, and with a formula that gives too much away', () => {
-    const wrong = fermentAhead(slab, { preferment: { doughTempC: 90, stages: [tub(-1, 19)] } });
+    const wrong = fermentPreferments(slab, {
+      preferment: { doughTempC: 90, stages: [tub(-1, 19)] },
+    });
     expect(wrong).toEqual({
       ok: false,
       reasons: [
@@ -88,6 +90,6 @@ describe('what ferments ahead', () => {
       ],
     });
     const greedy = { ...slab, yeast: { form: 'instant' as const, percent: 0.001 } };
-    expect(fermentAhead(greedy, {})).toMatchObject({ reasons: [{ kind: 'takes-too-much' }] });
+    expect(fermentPreferments(greedy, {})).toMatchObject({ reasons: [{ kind: 'takes-too-much' }] });
   });
 });

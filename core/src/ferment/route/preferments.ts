@@ -9,10 +9,10 @@ import {
   type YeastConversion,
 } from '../../formula';
 import { meanOf } from '../../heat';
-import { cannot, done, type Outcome } from '../../result';
+import { fail, ok, type Result } from '../../result';
 import type { FermentConstants } from '../laws/constants';
 import { maturityOf } from '../dough/dough';
-import { followDough } from '../run/simulateDough';
+import { simulateDough } from '../run/simulateDough';
 import {
   routeFaults,
   type DoughRoute,
@@ -29,20 +29,20 @@ export interface History {
 }
 
 /** Histories of what is mixed ahead; what a formula does not use is not looked at. */
-export interface AheadHistories {
+export interface PrefermentHistories {
   readonly preferment?: History;
   readonly oldDough?: History;
 }
 
 /** A formula as the engine takes it: the bowl's own yeast, and what fermented before it. */
-export interface DoughWithAhead {
+export interface DoughWithPreferments {
   /** Overall percentages; the yeast is what goes into the bowl at the end. */
   readonly formula: PlainFormula;
   readonly headstarts: readonly Headstart[];
 }
 
 /** House settings that the yeast of what is mixed ahead is reckoned by. */
-export interface AheadSettings {
+export interface PrefermentSettings {
   readonly yeastConversion?: YeastConversion;
   readonly yeastActivity?: number;
   readonly constants?: FermentConstants;
@@ -55,11 +55,11 @@ export interface AheadSettings {
  *
  * @returns the bowl's formula and the head starts, or what is wrong with which
  */
-export function fermentAhead(
+export function fermentPreferments(
   formula: Formula,
-  histories: AheadHistories,
-  settings: AheadSettings = {},
-): Outcome<DoughWithAhead, RouteFault | TakesTooMuch> {
+  histories: PrefermentHistories,
+  settings: PrefermentSettings = {},
+): Result<DoughWithPreferments, RouteFault | TakesTooMuch> {
   const { preferment, oldDough, flours } = formula;
   const conversion = settings.yeastConversion ?? STANDARD_YEAST_CONVERSION;
   const split = splitMix(formula, conversion);
@@ -85,8 +85,8 @@ export function fermentAhead(
   }
   const headstarts = parts.map((part) => headstartOf(part, settings));
   const faults = headstarts.flatMap((start) => (start.ok ? [] : start.reasons));
-  if (faults.length > 0) return cannot(...faults);
-  return done({
+  if (faults.length > 0) return fail(...faults);
+  return ok({
     formula: { ...formula, yeast: { form, percent: ownYeast } },
     headstarts: headstarts.flatMap((start) => (start.ok ? [start.value] : [])),
   });
@@ -101,20 +101,20 @@ interface Part {
 /** Minutes per step: what ferments ahead does so for hours, in one mass. */
 const STEP_MIN = 5;
 
-function headstartOf(part: Part, settings: AheadSettings): Outcome<Headstart, RouteFault> {
+function headstartOf(part: Part, settings: PrefermentSettings): Result<Headstart, RouteFault> {
   const { formula, flourShare, history } = part;
   const { yeastActivity, yeastConversion } = settings;
   const fresh = freshEquivalentPercent(formula.yeast, yeastActivity, yeastConversion);
-  if (!history) return done({ flourShare, yeastGPerKg: fresh * 10, maturityH: 0 });
+  if (!history) return ok({ flourShare, yeastGPerKg: fresh * 10, maturityH: 0 });
   const route: DoughRoute = { ...settings, ...history, formula, ballWeightG: AS_ONE_MASS_G };
   const faults = routeFaults(route, fresh);
-  if (faults.length > 0) return cannot(...faults);
+  if (faults.length > 0) return fail(...faults);
   let [yeastGPerKg, maturityH] = [fresh * 10, 0];
-  followDough(route, STEP_MIN, 0, (dough) => {
+  simulateDough(route, STEP_MIN, 0, (dough) => {
     yeastGPerKg = meanOf(dough.shells, dough.yeastG);
     maturityH = maturityOf(dough);
   });
-  return done({ flourShare, yeastGPerKg, maturityH });
+  return ok({ flourShare, yeastGPerKg, maturityH });
 }
 
 /** It is never balled; a route asks for a weight all the same. */

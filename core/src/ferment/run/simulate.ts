@@ -1,9 +1,9 @@
 import { freshEquivalentPercent } from '../../formula';
-import { cannot, done, type Outcome } from '../../result';
+import { fail, ok, type Result } from '../../result';
 import { indexAt, newCourse, pointAt, record, at, type Course, type DoughPoint } from './course';
 import { maturityOf, riseOf } from '../dough/dough';
 import { flourLimits } from '../laws/flour';
-import { followDough } from './simulateDough';
+import { simulateDough } from './simulateDough';
 import { routeFaults, type DoughRoute, type RouteFault } from '../route/doughRoute';
 import { isSpent, STANDARD_TARGET, type DoughState, type Target } from '../dough/state';
 import { readWindow, type ReadyWindow } from './window';
@@ -51,17 +51,17 @@ export const BEYOND_H = 36;
 export function simulate(
   route: DoughRoute,
   { target = STANDARD_TARGET, stepMin = 1, beyondH = BEYOND_H }: SimulateOptions = {},
-): Outcome<Simulation, RouteFault> {
+): Result<Simulation, RouteFault> {
   const { formula, yeastActivity, yeastConversion } = route;
   const freshPercent = freshEquivalentPercent(formula.yeast, yeastActivity, yeastConversion);
   const faults = routeFaults(route, freshPercent);
-  if (faults.length > 0) return cannot(...faults);
+  if (faults.length > 0) return fail(...faults);
 
   const { mostMaturityH } = flourLimits(formula.flours);
   const last = route.stages.length - 1;
   const plannedH = route.stages.reduce((sum, stage) => sum + stage.hours, 0);
   const course = newCourse();
-  const endHours = followDough(route, stepMin, beyondH, (dough, hour, stage) => {
+  const endHours = simulateDough(route, stepMin, beyondH, (dough, hour, stage) => {
     record(course, dough, hour, stage);
     const isBeyond = stage === last && hour > plannedH;
     return !(isBeyond && isSpent(riseOf(dough), maturityOf(dough), mostMaturityH, target));
@@ -72,7 +72,7 @@ export function simulate(
     const { rise, coreTempC, maturityH, state } = end;
     return { kind, endHour, rise, coreTempC, maturityH, state };
   });
-  return done({
+  return ok({
     course,
     stages,
     endHour: Math.min(stages.at(-1)?.endHour ?? 0, plannedH),

@@ -14,7 +14,7 @@ const AT_REST_C = 0.05;
 const { abs } = Math;
 
 /** Looks at a dough; false stops the clock. */
-export type Visit = (dough: Dough, hour: number, stage: number) => boolean | void;
+export type StageVisitor = (dough: Dough, hour: number, stage: number) => boolean | void;
 
 /**
  * Lets a dough go its way step by step, and on past the last stage in its place.
@@ -26,11 +26,11 @@ export type Visit = (dough: Dough, hour: number, stage: number) => boolean | voi
  * @param visit called as each stage begins and each time the dough has fermented
  * @returns the hour at which each stage ended, as far as it came
  */
-export function followDough(
+export function simulateDough(
   route: DoughRoute,
   stepMin: number,
   beyondH: number,
-  visit: Visit,
+  visit: StageVisitor,
 ): number[] {
   const dough = startDough(route);
   const stepH = stepMin / 60;

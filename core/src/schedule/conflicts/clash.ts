@@ -1,16 +1,16 @@
 import type { Skill } from '../../formula/route';
 import { demandsOf, type Demand } from '../problem/demands';
 import { spanOf } from '../search/ledger';
-import { modesOfDough } from '../search/lotVariants';
-import { QUARTER, type Stretch, type WeekPlan, type WeekProblem } from '../problem/problem';
-import { settleWeek } from '../search/optimizeWeek';
+import { lotVariantsOfDough } from '../search/lotVariants';
+import { QUARTER, type Interval, type WeekPlan, type WeekProblem } from '../problem/problem';
+import { optimizeWeek } from '../search/optimizeWeek';
 
 /** One change that makes a clash go away by itself. */
-export type WayOut =
+export type Relaxation =
   /** Make this one some other way, or not at all. */
   | ({ readonly kind: 'leave-out' } & Demand)
   /** Somebody with the skill comes in. */
-  | { readonly kind: 'call-in'; readonly skill: Skill; readonly when: Stretch }
+  | { readonly kind: 'call-in'; readonly skill: Skill; readonly when: Interval }
   /** More trays and tubs find room. */
   | {
       readonly kind: 'more-room';
@@ -36,7 +36,7 @@ export type WayOut =
 export interface Clash {
   readonly demands: readonly Demand[];
   /** Each by itself; those that settle the whole week come first. */
-  readonly waysOut: readonly WayOut[];
+  readonly waysOut: readonly Relaxation[];
   /** How many of the ways out leave nothing else open in the week. */
   readonly settling: number;
 }
@@ -48,8 +48,8 @@ const BEND = 0.25;
 
 /** Looks for a plan that leaves nothing open, for a while; null when none was found. */
 export function tryWeek(problem: WeekProblem, steps = TRY_STEPS): WeekPlan | null {
-  if (demandsOf(problem).some((demand) => !hasMode(problem, demand))) return null;
-  const search = settleWeek(problem);
+  if (demandsOf(problem).some((demand) => !hasVariant(problem, demand))) return null;
+  const search = optimizeWeek(problem);
   for (let i = 0; i <= steps; i += 1) {
     const { plan, open } = search.next().value;
     if (open === 0) return plan;
@@ -58,12 +58,12 @@ export function tryWeek(problem: WeekProblem, steps = TRY_STEPS): WeekPlan | nul
 }
 
 /** Whether any mixer and run of services can make it at all. */
-function hasMode(problem: WeekProblem, { doughId, serviceId }: Demand): boolean {
+function hasVariant(problem: WeekProblem, { doughId, serviceId }: Demand): boolean {
   const dough = problem.doughs.find(({ id }) => id === doughId);
   return (
     dough !== undefined &&
-    modesOfDough(problem, dough).some((modes) =>
-      modes.some(({ serviceIds }) => serviceIds.includes(serviceId)),
+    lotVariantsOfDough(problem, dough).some((variants) =>
+      variants.some(({ serviceIds }) => serviceIds.includes(serviceId)),
     )
   );
 }
@@ -98,13 +98,14 @@ export function clashOf(problem: WeekProblem, open: Demand): Clash | null {
     if (fewer.length > 0 && tryWeek(withOnly(problem, fewer)) === null) demands = fewer;
   }
   const clashing = withOnly(problem, demands);
-  const ways: readonly WayOut[] = [
-    ...limitsOf(clashing).filter((way) => tryWeek(withWayOut(clashing, way)) !== null),
+  const ways: readonly Relaxation[] = [
+    ...limitsOf(clashing).filter((way) => tryWeek(withRelaxation(clashing, way)) !== null),
     ...demands.map((demand) => ({ kind: 'leave-out', ...demand }) as const),
   ];
   // One cause may be behind several clashes: what settles all of them is worth more.
-  const settles = (way: WayOut) => tryWeek(withWayOut(problem, way), 2 * TRY_STEPS) !== null;
-  const whole = ways.filter(settles);
+  const optimizes = (way: Relaxation) =>
+    tryWeek(withRelaxation(problem, way), 2 * TRY_STEPS) !== null;
+  const whole = ways.filter(optimizes);
   const part = ways.filter((way) => !whole.includes(way));
   return {
     demands,
@@ -129,7 +130,7 @@ function withOnly(problem: WeekProblem, demands: readonly Demand[]): WeekProblem
 }
 
 /** Every limit that a clash might come of, lifted generously. */
-function limitsOf(problem: WeekProblem): WayOut[] {
+function limitsOf(problem: WeekProblem): Relaxation[] {
   const doughs = problem.doughs.filter(({ id }) =>
     demandsOf(problem).some(({ doughId }) => doughId === id),
   );
@@ -142,18 +143,18 @@ function limitsOf(problem: WeekProblem): WayOut[] {
   const always = { startMin: first * QUARTER, endMin: (first + length) * QUARTER };
   const mixers = new Set(doughs.flatMap((dough) => dough.mixers.map(({ mixerId }) => mixerId)));
   return [
-    ...[...skills].map((skill): WayOut => ({ kind: 'call-in', skill, when: always })),
-    ...[...mixers].map((mixerId): WayOut => ({ kind: 'second-mixer', mixerId })),
+    ...[...skills].map((skill): Relaxation => ({ kind: 'call-in', skill, when: always })),
+    ...[...mixers].map((mixerId): Relaxation => ({ kind: 'second-mixer', mixerId })),
     { kind: 'more-bench', people: 4 },
-    ...problem.places.map(({ name, trays, tubs }): WayOut => ({
+    ...problem.places.map(({ name, trays, tubs }): Relaxation => ({
       kind: 'more-room',
       place: name,
       trays: 4 * trays + 100,
       tubs: 4 * tubs + 20,
     })),
-    ...[...mixers].map((mixerId): WayOut => ({ kind: 'smaller-load', mixerId, minDoughKg: 0 })),
+    ...[...mixers].map((mixerId): Relaxation => ({ kind: 'smaller-load', mixerId, minDoughKg: 0 })),
     ...doughs.flatMap(({ id, route }) =>
-      route.flatMap((stage, i): WayOut[] =>
+      route.flatMap((stage, i): Relaxation[] =>
         stage.kind === 'rest'
           ? [
               {
@@ -174,7 +175,7 @@ function limitsOf(problem: WeekProblem): WayOut[] {
 export const CALLED_IN = 'called-in';
 
 /** The week with one change made. */
-export function withWayOut(problem: WeekProblem, way: WayOut): WeekProblem {
+export function withRelaxation(problem: WeekProblem, way: Relaxation): WeekProblem {
   switch (way.kind) {
     case 'leave-out':
       return withOnly(
@@ -243,10 +244,10 @@ export function withWayOut(problem: WeekProblem, way: WayOut): WeekProblem {
 }
 
 /** A change no larger than it needs to be: whoever is called in comes for the time they are needed. */
-function tightened(problem: WeekProblem, way: WayOut): WayOut {
+function tightened(problem: WeekProblem, way: Relaxation): Relaxation {
   if (way.kind === 'more-room') return lessRoom(problem, way);
   if (way.kind !== 'call-in') return way;
-  const plan = tryWeek(withWayOut(problem, way));
+  const plan = tryWeek(withRelaxation(problem, way));
   const steps = (plan?.lots ?? [])
     .flatMap((lot) => lot.steps)
     .filter(({ personIds }) => personIds.some((id) => id.startsWith(CALLED_IN)));
@@ -256,14 +257,14 @@ function tightened(problem: WeekProblem, way: WayOut): WayOut {
     endMin: Math.max(...steps.map(({ endMin }) => endMin)),
   };
   const shorter = { ...way, when };
-  return tryWeek(withWayOut(problem, shorter)) ? shorter : way;
+  return tryWeek(withRelaxation(problem, shorter)) ? shorter : way;
 }
 
 /** Half as much room, as often as that is still enough. */
 function lessRoom(
   problem: WeekProblem,
-  way: Extract<WayOut, { kind: 'more-room' }>,
-): Extract<WayOut, { kind: 'more-room' }> {
+  way: Extract<Relaxation, { kind: 'more-room' }>,
+): Extract<Relaxation, { kind: 'more-room' }> {
   let enough = way;
   for (;;) {
     const half = {
@@ -272,7 +273,7 @@ function lessRoom(
       tubs: Math.floor(enough.tubs / 2),
     };
     if (half.trays === enough.trays && half.tubs === enough.tubs) return enough;
-    if (tryWeek(withWayOut(problem, half)) === null) return enough;
+    if (tryWeek(withRelaxation(problem, half)) === null) return enough;
     enough = half;
   }
 }

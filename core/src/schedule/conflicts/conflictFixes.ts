@@ -1,9 +1,9 @@
-import { bendLot, givenTo, type StepRef } from '../edit/editPlan';
+import { editLot, givenTo, type StepRef } from '../edit/editPlan';
 import { conflictsOf, findStep, isIn, type Conflict } from './conflicts';
 import type { PlannedLot, PlannedStep, WeekProblem } from '../problem/problem';
 
 /** One change by hand that takes a conflict away and makes no other. */
-export type Mending =
+export type ConflictFix =
   | { readonly kind: 'give'; readonly step: StepRef; readonly personIds: readonly string[] }
   | {
       readonly kind: 'move';
@@ -19,18 +19,18 @@ const STEP_MIN = 5;
 const MOST_OFFERED = 3;
 
 /** The lots after a mending. */
-export function mended(
+export function fixed(
   problem: WeekProblem,
   lots: readonly PlannedLot[],
-  mending: Mending,
+  fix: ConflictFix,
   isHeld: (step: PlannedStep) => boolean = () => false,
 ): PlannedLot[] {
-  const { lotId, ...ref } = mending.step;
+  const { lotId, ...ref } = fix.step;
   return lots.map((lot) => {
     if (lot.id !== lotId) return lot;
-    return mending.kind === 'give'
-      ? givenTo(lot, ref, mending.personIds)
-      : bendLot(problem, lot, ref, mending.startMin, isHeld);
+    return fix.kind === 'give'
+      ? givenTo(lot, ref, fix.personIds)
+      : editLot(problem, lot, ref, fix.startMin, isHeld);
   });
 }
 
@@ -39,7 +39,7 @@ const MOST_STEPS = 6;
 
 /** A mending with how many conflicts it leaves. */
 interface Tried {
-  readonly mending: Mending;
+  readonly fix: ConflictFix;
   readonly left: number;
 }
 
@@ -50,20 +50,18 @@ interface Tried {
  *
  * @param isHeld steps that do not give way
  */
-export function mendingsOf(
+export function conflictFixesOf(
   problem: WeekProblem,
   lots: readonly PlannedLot[],
   conflict: Conflict,
   isHeld: (step: PlannedStep) => boolean = () => false,
-): Mending[] {
+): ConflictFix[] {
   const before = new Set(conflictsOf(problem, { lots }).map(nameOf));
   const gone = nameOf(conflict);
-  const tried = (mending: Mending): Tried[] => {
-    const after = conflictsOf(problem, { lots: mended(problem, lots, mending, isHeld) }).map(
-      nameOf,
-    );
+  const tried = (fix: ConflictFix): Tried[] => {
+    const after = conflictsOf(problem, { lots: fixed(problem, lots, fix, isHeld) }).map(nameOf);
     const helps = !after.includes(gone) && after.every((name) => before.has(name));
-    return helps ? [{ mending, left: after.length }] : [];
+    return helps ? [{ fix, left: after.length }] : [];
   };
   const steps = stepsIn(lots, conflict).slice(0, MOST_STEPS);
   const given = steps.flatMap((step) => othersFor(problem, lots, step)).flatMap(tried);
@@ -73,14 +71,14 @@ export function mendingsOf(
     const { startMin } = found.step;
     return bestMove((byMin) => tried({ kind: 'move', step, startMin: startMin + byMin, byMin }));
   });
-  moves.sort((a, b) => farOf(a.mending) - farOf(b.mending));
+  moves.sort((a, b) => farOf(a.fix) - farOf(b.fix));
   return [...given, ...moves]
     .sort((a, b) => a.left - b.left)
     .slice(0, MOST_OFFERED)
-    .map(({ mending }) => mending);
+    .map(({ fix }) => fix);
 }
 
-const farOf = (mending: Mending): number => (mending.kind === 'move' ? Math.abs(mending.byMin) : 0);
+const farOf = (fix: ConflictFix): number => (fix.kind === 'move' ? Math.abs(fix.byMin) : 0);
 
 /** The smallest move to either side of those that leave the fewest conflicts. */
 function bestMove(tried: (byMin: number) => Tried[]): Tried[] {
@@ -136,7 +134,7 @@ function stepsIn(lots: readonly PlannedLot[], conflict: Conflict): StepRef[] {
 }
 
 /** Who else could do a step, with as few changes as can be; least skilled first, as they can do least else. */
-function othersFor(problem: WeekProblem, lots: readonly PlannedLot[], ref: StepRef): Mending[] {
+function othersFor(problem: WeekProblem, lots: readonly PlannedLot[], ref: StepRef): ConflictFix[] {
   const found = findStep(lots, ref);
   if (!found) return [];
   const { step } = found;
@@ -168,7 +166,7 @@ function othersFor(problem: WeekProblem, lots: readonly PlannedLot[], ref: StepR
     ? [give([...stays, ...comes.slice(0, missing)])]
     : comes.map((id) => give([...stays, id]));
 
-  function give(personIds: readonly string[]): Mending {
+  function give(personIds: readonly string[]): ConflictFix {
     return { kind: 'give', step: ref, personIds };
   }
 }

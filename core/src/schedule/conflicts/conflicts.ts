@@ -7,7 +7,7 @@ import {
   QUARTER,
   type PlannedLot,
   type PlannedStep,
-  type Stretch,
+  type Interval,
   type WeekPlan,
   type WeekProblem,
 } from '../problem/problem';
@@ -20,7 +20,7 @@ export type Conflict =
       readonly kind: 'not-in';
       readonly personId: string;
       readonly step: StepRef;
-      readonly when: Stretch;
+      readonly when: Interval;
     }
   | {
       readonly kind: 'cannot';
@@ -48,7 +48,7 @@ export type Conflict =
       readonly kind: 'bench-full';
       readonly people: number;
       readonly room: number;
-      readonly when: Stretch;
+      readonly when: Interval;
       readonly steps: readonly StepRef[];
     }
   | {
@@ -57,7 +57,7 @@ export type Conflict =
       readonly container: 'trays' | 'tubs';
       readonly amount: number;
       readonly room: number;
-      readonly when: Stretch;
+      readonly when: Interval;
       readonly lotIds: readonly string[];
     }
   /** Made for other numbers than are wanted now. */
@@ -73,7 +73,7 @@ export type Conflict =
 interface Two {
   readonly step: StepRef;
   readonly other: StepRef | null;
-  readonly when: Stretch;
+  readonly when: Interval;
 }
 
 /** Names of a step that last as long as it is not renamed. */
@@ -117,7 +117,7 @@ function sizeConflicts(problem: WeekProblem, lots: readonly PlannedLot[]): Confl
     ),
   );
   return lots.flatMap((lot): Conflict[] => {
-    if (isUnderWay(lot, problem.nowMin)) return [];
+    if (isStarted(lot, problem.nowMin)) return [];
     const wantedKg = lot.serviceIds.reduce(
       (sum, id) => sum + (wanted.get(`${lot.doughId}@${id}`) ?? 0),
       0,
@@ -144,7 +144,7 @@ function restConflicts({ doughs, nowMin }: WeekProblem, lot: PlannedLot): Confli
   });
 }
 
-interface Busy extends Stretch {
+interface Busy extends Interval {
   readonly ref: StepRef | null;
 }
 
@@ -163,7 +163,7 @@ function peopleConflicts(problem: WeekProblem, lots: readonly PlannedLot[]): Con
       const step = refOf(lot, planned);
       const work = route[stage];
       const wanted = work?.kind === 'work' ? work.people : 1;
-      if (startMin < nowMin && !isUnderWay(lot, nowMin)) conflicts.push({ kind: 'past', step });
+      if (startMin < nowMin && !isStarted(lot, nowMin)) conflicts.push({ kind: 'past', step });
       const missing = wanted - new Set(personIds).size;
       if (missing > 0) conflicts.push({ kind: 'nobody', skill, missing, step });
       for (const personId of new Set(personIds)) {
@@ -183,11 +183,11 @@ function peopleConflicts(problem: WeekProblem, lots: readonly PlannedLot[]): Con
   return conflicts;
 }
 
-const isUnderWay = ({ steps }: PlannedLot, nowMin: number): boolean =>
+const isStarted = ({ steps }: PlannedLot, nowMin: number): boolean =>
   steps.some(({ endMin }) => endMin <= nowMin);
 
 /** Whether shifts cover a stretch; shifts that touch are one. */
-export function isIn(shifts: readonly Stretch[], startMin: number, endMin: number): boolean {
+export function isIn(shifts: readonly Interval[], startMin: number, endMin: number): boolean {
   let at = startMin;
   for (const shift of [...shifts].sort((a, b) => a.startMin - b.startMin)) {
     if (shift.startMin <= at && shift.endMin > at) at = shift.endMin;
@@ -234,13 +234,13 @@ function mixerConflicts(
   );
 }
 
-interface Taking<Whose> extends Stretch {
+interface Taking<Whose> extends Interval {
   readonly amount: number;
   readonly whose: Whose | null;
 }
 
 /** A stretch of time with what is taken in it. */
-export interface Level<Whose> extends Stretch {
+export interface Level<Whose> extends Interval {
   readonly amount: number;
   readonly whose: readonly Whose[];
 }

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { madeUpWeek } from '../../test-support/weeks';
-import { bendLot, givenTo, restedIn } from './editPlan';
+import { editLot, givenTo, restedIn } from './editPlan';
 import { changesBetween } from './changes';
 import {
   conflictsOf,
@@ -12,10 +12,10 @@ import {
   type Conflict,
 } from '../conflicts/conflicts';
 import { checkWeek } from '../../test-support/checkWeek';
-import { mended, mendingsOf, nameOf } from '../conflicts/conflictFixes';
+import { fixed, conflictFixesOf, nameOf } from '../conflicts/conflictFixes';
 import { manned, preferredLot, remanned, weekWithout } from '../problem/preferred';
 import { stepName, type PlannedLot, type WeekProblem } from '../problem/problem';
-import { settleWeek } from '../search/optimizeWeek';
+import { optimizeWeek } from '../search/optimizeWeek';
 
 const problem: WeekProblem = madeUpWeek(11, {
   days: 3,
@@ -26,11 +26,11 @@ const problem: WeekProblem = madeUpWeek(11, {
 });
 let lots: readonly PlannedLot[];
 beforeAll(() => {
-  lots = settled(problem);
+  lots = solved(problem);
 });
 
-function settled(week: WeekProblem): readonly PlannedLot[] {
-  const search = settleWeek(week);
+function solved(week: WeekProblem): readonly PlannedLot[] {
+  const search = optimizeWeek(week);
   let { plan, open } = search.next().value;
   for (let i = 0; i < 20 && open > 0; i += 1) ({ plan, open } = search.next().value);
   if (open > 0) throw new Error('the made-up week can be planned');
@@ -47,12 +47,12 @@ describe('a bent lot', () => {
   it('hangs together: what follows begins where what was before ended, and doors stay', () => {
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -900, max: 900 }), ({ lot, step }, by) => {
-        const bent = bendLot(problem, lot, step, step.startMin + by);
-        expect(findStep([bent], refOf(lot, step))?.step.startMin).toBe(step.startMin + by);
+        const edited = editLot(problem, lot, step, step.startMin + by);
+        expect(findStep([edited], refOf(lot, step))?.step.startMin).toBe(step.startMin + by);
         for (const serviceId of lot.serviceIds) {
           const own = ({ serviceId: id }: { readonly serviceId: string | null }) =>
             id === null || id === serviceId;
-          const stages = [...bent.steps.filter(own), ...bent.rests.filter(own)].sort(
+          const stages = [...edited.steps.filter(own), ...edited.rests.filter(own)].sort(
             (a, b) => a.stage - b.stage,
           );
           stages.slice(1).forEach((stage, i) => {
@@ -62,7 +62,7 @@ describe('a bent lot', () => {
           const doors = Math.max(...before.map(({ endMin }) => endMin));
           expect(stages.at(-1)?.endMin).toBe(doors);
         }
-        bent.steps.forEach((each) => {
+        edited.steps.forEach((each) => {
           const was = findStep([lot], refOf(lot, each))?.step;
           expect(each.endMin - each.startMin).toBe((was?.endMin ?? 0) - (was?.startMin ?? 0));
         });
@@ -73,13 +73,13 @@ describe('a bent lot', () => {
   it('breaks no rest that could still give way: only rests before doors or beside what is held', () => {
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -300, max: 300 }), ({ lot, step }, by) => {
-        const bent = bendLot(problem, lot, step, step.startMin + by);
-        const broken = conflictsOf(problem, { lots: [bent] }).filter(
+        const edited = editLot(problem, lot, step, step.startMin + by);
+        const broken = conflictsOf(problem, { lots: [edited] }).filter(
           (each): each is Extract<Conflict, { kind: 'rest-short' | 'rest-long' }> =>
             each.kind === 'rest-short' || each.kind === 'rest-long',
         );
         for (const { stage, serviceId } of broken) {
-          const isLast = !bent.steps.some(
+          const isLast = !edited.steps.some(
             (each) => each.stage > stage && each.serviceId === serviceId,
           );
           // Between two services' balls the trunk can give way to one of them only.
@@ -92,7 +92,7 @@ describe('a bent lot', () => {
   it('goes back where it was with the same step put back, as long as nothing was pushed', () => {
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -15, max: 15 }), ({ lot, step }, by) => {
-        const there = bendLot(problem, lot, step, step.startMin + by);
+        const there = editLot(problem, lot, step, step.startMin + by);
         const others = there.steps.filter(
           (each) => findStep([lot], refOf(lot, each))?.step.startMin !== each.startMin,
         );
@@ -103,7 +103,7 @@ describe('a bent lot', () => {
           return was !== undefined;
         });
         if (!isAlone) return;
-        const back = bendLot(problem, there, step, step.startMin);
+        const back = editLot(problem, there, step, step.startMin);
         expect(back.steps.map(({ startMin }) => startMin)).toEqual(
           lot.steps.map(({ startMin }) => startMin),
         );
@@ -116,9 +116,9 @@ describe('a bent lot', () => {
     const mix = lot.steps.find(({ key }) => key === 'mix');
     const ball = lot.steps.find(({ key }) => key === 'divide-ball' || key === 'pan');
     if (!mix || !ball) throw new Error('the lot is mixed and balled');
-    const bent = bendLot(problem, lot, mix, ball.startMin + 60, (step) => step === ball);
-    expect(findStep([bent], refOf(lot, ball))?.step.startMin).toBe(ball.startMin);
-    const [conflict] = conflictsOf(problem, { lots: [bent] }).filter(
+    const edited = editLot(problem, lot, mix, ball.startMin + 60, (step) => step === ball);
+    expect(findStep([edited], refOf(lot, ball))?.step.startMin).toBe(ball.startMin);
+    const [conflict] = conflictsOf(problem, { lots: [edited] }).filter(
       ({ kind }) => kind === 'rest-short',
     );
     expect(conflict).toMatchObject({ lotId: lot.id });
@@ -138,11 +138,11 @@ describe('conflicts', () => {
     const cost = { quality: 0, unsocial: 0, mix: 0, change: 0 };
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -40, max: 40 }), ({ lot, step }, quarters) => {
-        const bent = lots.map((each) =>
-          each === lot ? bendLot(problem, lot, step, step.startMin + 15 * quarters) : each,
+        const edited = lots.map((each) =>
+          each === lot ? editLot(problem, lot, step, step.startMin + 15 * quarters) : each,
         );
-        const breaches = checkWeek(problem, { lots: bent, open: [], cost });
-        const conflicts = conflictsOf(problem, { lots: bent });
+        const breaches = checkWeek(problem, { lots: edited, open: [], cost });
+        const conflicts = conflictsOf(problem, { lots: edited });
         expect(conflicts.length > 0).toBe(breaches.length > 0);
       }),
       { numRuns: 200 },
@@ -208,14 +208,14 @@ describe('mendings', () => {
   it('each take their conflict away and make no other', () => {
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -30, max: 30 }), ({ lot, step }, quarters) => {
-        const bent = lots.map((each) =>
-          each === lot ? bendLot(problem, lot, step, step.startMin + 15 * quarters) : each,
+        const edited = lots.map((each) =>
+          each === lot ? editLot(problem, lot, step, step.startMin + 15 * quarters) : each,
         );
-        const before = conflictsOf(problem, { lots: bent });
+        const before = conflictsOf(problem, { lots: edited });
         const [conflict] = before;
         if (!conflict) return;
-        for (const mending of mendingsOf(problem, bent, conflict)) {
-          const after = conflictsOf(problem, { lots: mended(problem, bent, mending) }).map(nameOf);
+        for (const fix of conflictFixesOf(problem, edited, conflict)) {
+          const after = conflictsOf(problem, { lots: fixed(problem, edited, fix) }).map(nameOf);
           expect(after).not.toContain(nameOf(conflict));
           const known = before.map(nameOf);
           expect(after.filter((name) => !known.includes(name))).toEqual([]);
@@ -248,7 +248,7 @@ describe('mendings', () => {
     const { lot, step } = found;
     const without = lots.map((each) => (each === lot ? givenTo(lot, step, []) : each));
     const [conflict] = conflictsOf(problem, { lots: without });
-    const [first] = mendingsOf(problem, without, conflict as Conflict);
+    const [first] = conflictFixesOf(problem, without, conflict as Conflict);
     expect(first?.kind).toBe('give');
   });
 });
@@ -274,7 +274,7 @@ describe('lots under way', () => {
   it('take their place from the rest of the week, which is planned around them', () => {
     const [kept] = lots as readonly [PlannedLot];
     const rest = weekWithout(problem, [kept]);
-    const others = settled(rest);
+    const others = solved(rest);
     expect(
       others.some(
         ({ doughId, serviceIds }) =>
@@ -310,7 +310,7 @@ describe('settling anew', () => {
         personIds: step.personIds,
       };
     });
-    const anew = settled({ ...problem, pinned: pins });
+    const anew = solved({ ...problem, pinned: pins });
     for (const { lotId, startMin, personIds } of pins) {
       const step = anew.find(({ id }) => id === lotId)?.steps[0];
       expect(step?.startMin).toBe(startMin);
@@ -323,7 +323,7 @@ describe('settling anew', () => {
       ...service,
       day: String(Math.floor(service.startMin / 1440)),
     }));
-    const search = settleWeek({ ...problem, services });
+    const search = optimizeWeek({ ...problem, services });
     const { plan } = search.next().value;
     for (const lot of plan.lots) {
       const days = new Set(

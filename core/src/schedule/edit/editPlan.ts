@@ -48,7 +48,7 @@ interface Link {
  * @param toMin when the step shall start
  * @param isHeld steps that do not give way
  */
-export function bendLot(
+export function editLot(
   { doughs, services }: Pick<WeekProblem, 'doughs' | 'services'>,
   lot: PlannedLot,
   moved: Pick<StepRef, 'stage' | 'serviceId'>,

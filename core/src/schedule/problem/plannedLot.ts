@@ -1,22 +1,22 @@
 import { isAtMixer } from '../search/ledger';
-import type { Block, Edge, Mode, ModeWork } from '../search/lotVariants';
+import type { Block, Edge, LotVariant, VariantWork } from '../search/lotVariants';
 import { QUARTER, type PlannedRest, type PlannedStep } from './problem';
 
 /** A work of a mode as a plan says it. @param startMin minutes since 1970 */
 export const plannedStep = (
-  { mixerId }: Mode,
+  { mixerId }: LotVariant,
   { serviceId }: Block,
-  modeWork: ModeWork,
+  variantWork: VariantWork,
   startMin: number,
   personIds: readonly string[],
 ): PlannedStep => ({
-  stage: modeWork.stage,
-  key: modeWork.work.key,
-  skill: modeWork.work.skill,
+  stage: variantWork.stage,
+  key: variantWork.work.key,
+  skill: variantWork.work.skill,
   startMin,
-  endMin: startMin + modeWork.quarters * QUARTER,
+  endMin: startMin + variantWork.quarters * QUARTER,
   personIds,
-  mixerId: isAtMixer(modeWork) ? mixerId : null,
+  mixerId: isAtMixer(variantWork) ? mixerId : null,
   serviceId,
 });
 

@@ -1,6 +1,6 @@
 import { isAtBench, spanOf } from '../search/ledger';
 import { plannedRest, plannedStep } from './plannedLot';
-import { modeOf, servicesOfDough, type Block, type Mode } from '../search/lotVariants';
+import { lotVariantOf, servicesOfDough, type Block, type LotVariant } from '../search/lotVariants';
 import { isIn } from '../conflicts/conflicts';
 import {
   QUARTER,
@@ -27,22 +27,23 @@ export function preferredLot(
     ? servicesOfDough(problem, dough).filter(({ serviceId }) => serviceIds.includes(serviceId))
     : [];
   const [mixer] = dough?.mixers ?? [];
-  const mode = dough && mixer && run.length > 0 ? modeOf(problem, dough, run, mixer) : null;
-  return mode ? laidAtPreferred(mode) : null;
+  const variant =
+    dough && mixer && run.length > 0 ? lotVariantOf(problem, dough, run, mixer) : null;
+  return variant ? laidAtPreferred(variant) : null;
 }
 
-function laidAtPreferred(mode: Mode): PlannedLot {
+function laidAtPreferred(variant: LotVariant): PlannedLot {
   const steps: PlannedStep[] = [];
   const rests: PlannedRest[] = [];
   const minute = (quarter: number) => quarter * QUARTER;
-  lay(mode.root, startOf(mode.root));
+  lay(variant.root, startOf(variant.root));
   return {
-    id: `${mode.doughId}/${mode.serviceIds[0]}`,
-    doughId: mode.doughId,
-    serviceIds: mode.serviceIds,
-    mixerId: mode.mixerId,
-    loads: mode.loads,
-    doughKg: mode.doughKg,
+    id: `${variant.doughId}/${variant.serviceIds[0]}`,
+    doughId: variant.doughId,
+    serviceIds: variant.serviceIds,
+    mixerId: variant.mixerId,
+    loads: variant.loads,
+    doughKg: variant.doughKg,
     steps: steps.sort((a, b) => a.startMin - b.startMin),
     rests,
     cost: { quality: 0, unsocial: 0, mix: 0, change: 0 },
@@ -50,7 +51,7 @@ function laidAtPreferred(mode: Mode): PlannedLot {
 
   function lay(block: Block, start: number): void {
     for (const work of block.works) {
-      steps.push(plannedStep(mode, block, work, minute(start + work.offset), []));
+      steps.push(plannedStep(variant, block, work, minute(start + work.offset), []));
     }
     for (const edge of block.next) {
       const to = startOf(edge.to);
@@ -137,7 +138,7 @@ export function remanned(
 /** A week without some lots that are planned already: what they take is taken, what they make is made. */
 export function weekWithout(problem: WeekProblem, lots: readonly PlannedLot[]): WeekProblem {
   const { first } = spanOf(problem);
-  const isAhead = ({ endMin }: { readonly endMin: number }) => endMin > first * QUARTER;
+  const isPreferment = ({ endMin }: { readonly endMin: number }) => endMin > first * QUARTER;
   const isMade = (doughId: string, serviceId: string) =>
     lots.some((lot) => lot.doughId === doughId && lot.serviceIds.includes(serviceId));
   return {
@@ -149,7 +150,7 @@ export function weekWithout(problem: WeekProblem, lots: readonly PlannedLot[]): 
     frozenWorks: [
       ...problem.frozenWorks,
       ...lots.flatMap(({ steps }) =>
-        steps.filter(isAhead).map((step) => ({
+        steps.filter(isPreferment).map((step) => ({
           startMin: step.startMin,
           endMin: step.endMin,
           personIds: step.personIds,
@@ -162,7 +163,7 @@ export function weekWithout(problem: WeekProblem, lots: readonly PlannedLot[]): 
       ...problem.frozenRests,
       ...lots.flatMap(({ rests }) =>
         rests
-          .filter((rest) => isAhead(rest) && rest.endMin > rest.startMin)
+          .filter((rest) => isPreferment(rest) && rest.endMin > rest.startMin)
           .map(({ startMin, endMin, place, trays, tubs }) => ({
             startMin,
             endMin,

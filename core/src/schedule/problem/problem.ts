@@ -5,13 +5,13 @@ import type { Container, RestKey, Route, Skill, WorkKey } from '../../formula/ro
  */
 
 /** A stretch of time. */
-export interface Stretch {
+export interface Interval {
   readonly startMin: number;
   readonly endMin: number;
 }
 
 /** A service that wants balls when its doors open. */
-export interface WeekService extends Stretch {
+export interface WeekService extends Interval {
   readonly id: string;
   /** Services of one day are made as one lot; those without a day go together as it costs least. */
   readonly day?: string;
@@ -53,7 +53,7 @@ export interface WeekDough {
 export interface WeekPerson {
   readonly id: string;
   readonly skills: readonly Skill[];
-  readonly shifts: readonly Stretch[];
+  readonly shifts: readonly Interval[];
 }
 
 /** A place with room for so many trays and tubs. A place that is not named has room enough. */
@@ -64,7 +64,7 @@ export interface WeekPlace {
 }
 
 /** Work under way or done, that nobody moves. */
-export interface FrozenWork extends Stretch {
+export interface FrozenWork extends Interval {
   readonly personIds: readonly string[];
   readonly mixerId: string | null;
   /** Places at the bench it takes. */
@@ -72,7 +72,7 @@ export interface FrozenWork extends Stretch {
 }
 
 /** Containers of lots under way. */
-export interface FrozenRest extends Stretch {
+export interface FrozenRest extends Interval {
   readonly place: string;
   readonly trays: number;
   readonly tubs: number;
@@ -122,7 +122,7 @@ export interface WeekProblem {
   /** Dough that one tub holds. */
   readonly tubKg: number;
   /** Times at which work is unsocial. */
-  readonly unsocial: readonly Stretch[];
+  readonly unsocial: readonly Interval[];
   readonly frozenWorks: readonly FrozenWork[];
   readonly frozenRests: readonly FrozenRest[];
   readonly published: readonly PublishedStep[];
@@ -132,7 +132,7 @@ export interface WeekProblem {
 }
 
 /** One piece of work of a planned lot. */
-export interface PlannedStep extends Stretch {
+export interface PlannedStep extends Interval {
   /** Index of the stage in its route. */
   readonly stage: number;
   readonly key: WorkKey;
@@ -144,7 +144,7 @@ export interface PlannedStep extends Stretch {
 }
 
 /** Where a planned lot stands meanwhile. */
-export interface PlannedRest extends Stretch {
+export interface PlannedRest extends Interval {
   readonly stage: number;
   readonly key: RestKey;
   readonly place: string;

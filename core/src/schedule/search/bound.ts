@@ -1,13 +1,13 @@
 import { benchOf, isAtMixer, peopleBySkills, skillIndex, type Ledger } from './ledger';
-import type { Mode, ModeWork } from './lotVariants';
+import type { LotVariant, VariantWork } from './lotVariants';
 import type { WeekProblem } from '../problem/problem';
-import { pricedTermsOf, type Prices } from './costTables';
-import { bestStart, layWay, waysOf, type Terms } from './costToGo';
+import { pricedCostTablesOf, type Prices } from './costTables';
+import { bestStart, layWay, waysOf, type CostTables } from './costToGo';
 
 /** The cheapest cover of a dough's services by runs, each made in one mode. */
 export interface Cover {
   readonly points: number;
-  readonly modes: readonly Mode[];
+  readonly variants: readonly LotVariant[];
 }
 
 /**
@@ -20,46 +20,46 @@ export interface Cover {
  * @param open points of a service that stays open; Infinity where none may
  */
 export function coverOf(
-  byStart: readonly (readonly Mode[])[],
-  pointsOf: (mode: Mode) => number,
-  leastOf: (mode: Mode) => number,
+  byStart: readonly (readonly LotVariant[])[],
+  pointsOf: (variant: LotVariant) => number,
+  leastOf: (variant: LotVariant) => number,
   open = Infinity,
 ): Cover {
-  const known = new Map<Mode, number>();
+  const known = new Map<LotVariant, number>();
   for (;;) {
-    const cover = cheapestCover(byStart, (mode) => known.get(mode) ?? leastOf(mode), open);
-    const guessed = cover.modes.filter((mode) => !known.has(mode));
+    const cover = cheapestCover(byStart, (variant) => known.get(variant) ?? leastOf(variant), open);
+    const guessed = cover.variants.filter((variant) => !known.has(variant));
     if (guessed.length === 0) return cover;
-    for (const mode of guessed) known.set(mode, pointsOf(mode));
+    for (const variant of guessed) known.set(variant, pointsOf(variant));
   }
 }
 
 /** Dynamic programming over the services, the last one first. */
 function cheapestCover(
-  byStart: readonly (readonly Mode[])[],
-  pointsOf: (mode: Mode) => number,
+  byStart: readonly (readonly LotVariant[])[],
+  pointsOf: (variant: LotVariant) => number,
   open: number,
 ): Cover {
   const least = new Float64Array(byStart.length + 1);
-  const chosen: (Mode | null)[] = [];
+  const chosen: (LotVariant | null)[] = [];
   for (let i = byStart.length - 1; i >= 0; i -= 1) {
     least[i] = open + (least[i + 1] as number);
     chosen[i] = null;
-    for (const mode of byStart[i] ?? []) {
-      const all = pointsOf(mode) + (least[i + mode.serviceIds.length] as number);
+    for (const variant of byStart[i] ?? []) {
+      const all = pointsOf(variant) + (least[i + variant.serviceIds.length] as number);
       if (all < (least[i] as number)) {
         least[i] = all;
-        chosen[i] = mode;
+        chosen[i] = variant;
       }
     }
   }
-  const modes: Mode[] = [];
+  const variants: LotVariant[] = [];
   for (let i = 0; i < byStart.length;) {
-    const mode = chosen[i];
-    if (mode) modes.push(mode);
-    i += mode ? mode.serviceIds.length : 1;
+    const variant = chosen[i];
+    if (variant) variants.push(variant);
+    i += variant ? variant.serviceIds.length : 1;
   }
-  return { points: least[0] as number, modes };
+  return { points: least[0] as number, variants };
 }
 
 /**
@@ -67,14 +67,17 @@ function cheapestCover(
  *
  * @param opened the terms of a week in which nothing is planned
  */
-export function leastCostsOf(problem: WeekProblem, opened: Terms): (mode: Mode) => number {
-  const known = new Map<Mode, number>();
-  return (mode) => {
-    const before = known.get(mode);
+export function leastCostsOf(
+  problem: WeekProblem,
+  opened: CostTables,
+): (variant: LotVariant) => number {
+  const known = new Map<LotVariant, number>();
+  return (variant) => {
+    const before = known.get(variant);
     if (before !== undefined) return before;
-    const way = waysOf(mode, opened);
+    const way = waysOf(variant, opened);
     const least = way ? bestStart(way).cost + problem.weights.mix : Infinity;
-    known.set(mode, least);
+    known.set(variant, least);
     return least;
   };
 }
@@ -93,7 +96,7 @@ export interface Bound {
   /** No plan of the week costs less, points. */
   readonly points: number;
   /** The modes of the relaxed week: a good beginning for a plan. */
-  readonly modes: readonly Mode[];
+  readonly variants: readonly LotVariant[];
 }
 
 /**
@@ -109,33 +112,33 @@ export interface Bound {
 export function* boundsOf(
   problem: WeekProblem,
   ledger: Ledger,
-  opened: Terms,
-  modes: readonly (readonly (readonly Mode[])[])[],
-  leastOf: (mode: Mode) => number,
+  opened: CostTables,
+  variants: readonly (readonly (readonly LotVariant[])[])[],
+  leastOf: (variant: LotVariant) => number,
   best: () => number,
 ): Generator<Bound, never, void> {
   const there = capacities(ledger);
   const prices = emptyLike(there);
-  let told: Bound = { points: -Infinity, modes: [] };
+  let told: Bound = { points: -Infinity, variants: [] };
   let boldness = 1;
   let since = 0;
   for (;;) {
-    const terms = pricedTermsOf(opened, prices as Prices, bitOf);
+    const costTables = pricedCostTablesOf(opened, prices as Prices, bitOf);
     const used = emptyLike(there);
     let points = -priced(prices, there);
-    const chosen: Mode[] = [];
-    for (const byStart of modes) {
-      const pointsOf = (mode: Mode) => {
-        const way = waysOf(mode, terms);
+    const chosen: LotVariant[] = [];
+    for (const byStart of variants) {
+      const pointsOf = (variant: LotVariant) => {
+        const way = waysOf(variant, costTables);
         return way ? bestStart(way).cost + problem.weights.mix : Infinity;
       };
       const cover = coverOf(byStart, pointsOf, leastOf);
       points += cover.points;
-      chosen.push(...cover.modes);
+      chosen.push(...cover.variants);
     }
-    for (const mode of chosen) count(mode, terms, used);
+    for (const variant of chosen) count(variant, costTables, used);
     if (points > told.points) {
-      told = { points, modes: chosen };
+      told = { points, variants: chosen };
       since = 0;
     } else since += 1;
     if (since >= 8) {
@@ -149,7 +152,7 @@ export function* boundsOf(
   }
 }
 
-const bitOf = ({ work }: ModeWork) => 1 << skillIndex(work.skill);
+const bitOf = ({ work }: VariantWork) => 1 << skillIndex(work.skill);
 
 /** How much there is of everything scarce. */
 function capacities(ledger: Ledger): Amounts {
@@ -196,12 +199,12 @@ function priced(prices: Amounts, there: Amounts): number {
 }
 
 /** Adds what a lot uses on its cheapest way. */
-function count(mode: Mode, terms: Terms, used: Amounts): void {
-  const way = waysOf(mode, terms);
+function count(variant: LotVariant, costTables: CostTables, used: Amounts): void {
+  const way = waysOf(variant, costTables);
   if (!way) return;
   const { start, cost } = bestStart(way);
   if (cost === Infinity) return;
-  const laid = layWay(way, start, terms);
+  const laid = layWay(way, start, costTables);
   const addTo = (list: Float64Array | undefined, from: number, to: number, by: number) => {
     if (!list || by === 0) return;
     for (let t = from; t < to && t < list.length; t += 1) list[t] = (list[t] as number) + by;
@@ -211,7 +214,7 @@ function count(mode: Mode, terms: Terms, used: Amounts): void {
       const [from, to] = [at + work.offset, at + work.offset + work.quarters];
       const bit = bitOf(work);
       for (const [set, list] of used.skills) if (set & bit) addTo(list, from, to, work.work.people);
-      if (isAtMixer(work)) addTo(used.mixers.get(mode.mixerId), from, to, 1);
+      if (isAtMixer(work)) addTo(used.mixers.get(variant.mixerId), from, to, 1);
       addTo(used.bench, from, to, benchOf(work));
     }
   }

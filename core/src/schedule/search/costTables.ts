@@ -8,9 +8,9 @@ import {
   type Ledger,
   type Span,
 } from './ledger';
-import type { Block, Edge, Mode, ModeWork } from './lotVariants';
+import type { Block, Edge, LotVariant, VariantWork } from './lotVariants';
 import { QUARTER, stepName, type PublishedStep, type WeekProblem } from '../problem/problem';
-import { NEVER, type Terms } from './costToGo';
+import { NEVER, type CostTables } from './costToGo';
 
 /** Most quarters of a moved step that are counted. */
 const MOST_MOVED = 8;
@@ -55,7 +55,7 @@ export function startCostsOf(problem: WeekProblem, span: Span): StartCosts {
 /** Points of unsocial work when a work starts at a place. */
 export function unsocialCost(
   { unsocial, problem, span }: StartCosts,
-  { work, quarters }: ModeWork,
+  { work, quarters }: VariantWork,
   start: number,
 ): number {
   const end = start + quarters;
@@ -63,39 +63,42 @@ export function unsocialCost(
   return problem.weights.unsocial * work.people * marked;
 }
 
-const nameOf = ({ stage }: ModeWork, { serviceId }: Block, { doughId, serviceIds }: Mode) =>
-  stepName(doughId, serviceIds[0] ?? '', stage, serviceId);
+const nameOf = (
+  { stage }: VariantWork,
+  { serviceId }: Block,
+  { doughId, serviceIds }: LotVariant,
+) => stepName(doughId, serviceIds[0] ?? '', stage, serviceId);
 
 /** Where a work was published or is pinned to start; null when it was not. */
 function startIn(
   starts: ReadonlyMap<string, number>,
-  work: ModeWork,
+  work: VariantWork,
   block: Block,
-  mode: Mode,
+  variant: LotVariant,
 ): number | null {
   if (starts.size === 0) return null;
-  return starts.get(nameOf(work, block, mode)) ?? null;
+  return starts.get(nameOf(work, block, variant)) ?? null;
 }
 
 /** Who did a work before, or is pinned to it. */
 export function formerPeople(
   { peopleOf }: StartCosts,
-  work: ModeWork,
+  work: VariantWork,
   block: Block,
-  mode: Mode,
+  variant: LotVariant,
 ): readonly string[] {
-  return peopleOf.size === 0 ? [] : (peopleOf.get(nameOf(work, block, mode)) ?? []);
+  return peopleOf.size === 0 ? [] : (peopleOf.get(nameOf(work, block, variant)) ?? []);
 }
 
 /** Points of having moved from where it was published. */
 export function changeCost(
   costs: StartCosts,
-  work: ModeWork,
+  work: VariantWork,
   block: Block,
-  mode: Mode,
+  variant: LotVariant,
   start: number,
 ): number {
-  const was = startIn(costs.published, work, block, mode);
+  const was = startIn(costs.published, work, block, variant);
   if (was === null) return 0;
   return costs.problem.weights.change * Math.min(MOST_MOVED, Math.abs(start - was));
 }
@@ -104,18 +107,18 @@ export function changeCost(
 function withChange(
   plain: Float64Array,
   costs: StartCosts,
-  work: ModeWork,
+  work: VariantWork,
   block: Block,
-  mode: Mode,
+  variant: LotVariant,
 ): Float64Array {
-  const pin = startIn(costs.pinned, work, block, mode);
+  const pin = startIn(costs.pinned, work, block, variant);
   if (pin !== null) return plain.map((cost, start) => (start === pin ? cost : NEVER));
-  if (startIn(costs.published, work, block, mode) === null) return plain;
-  return plain.map((cost, start) => cost + changeCost(costs, work, block, mode, start));
+  if (startIn(costs.published, work, block, variant) === null) return plain;
+  return plain.map((cost, start) => cost + changeCost(costs, work, block, variant, start));
 }
 
 /** Works of one name cost the same wherever they belong to. */
-const costName = ({ work, quarters }: ModeWork, { mixerId }: Mode): string =>
+const costName = ({ work, quarters }: VariantWork, { mixerId }: LotVariant): string =>
   `${work.key}/${work.skill}/${work.people}/${quarters}/${mixerId}`;
 
 /** What a work costs by where it starts, and the ledger's changes when each stretch was reckoned. */
@@ -128,13 +131,13 @@ interface WorkCosts {
  * The terms of a week as far as it is planned: what is taken is taken. They follow their ledger: a list is
  * reckoned anew where it is asked for and work was taken or given back since.
  */
-export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts): Terms {
+export function costTablesOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts): CostTables {
   const { span, changes } = ledger;
   const known = new Map<string, WorkCosts>();
   const fulls = new Map<string, { readonly full: Int32Array; readonly seen: number }>();
   const refresh = (
     { list, seen }: WorkCosts,
-    work: ModeWork,
+    work: VariantWork,
     mixerId: string,
     from: number,
     to: number,
@@ -149,16 +152,16 @@ export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts)
       }
     }
   };
-  const plainCosts = (work: ModeWork, block: Block, mode: Mode): Float64Array => {
-    const name = costName(work, mode);
+  const plainCosts = (work: VariantWork, block: Block, variant: LotVariant): Float64Array => {
+    const name = costName(work, variant);
     let ofWork = known.get(name);
     if (!ofWork) {
-      const stretches = Math.ceil(span.length / STRETCH);
+      const intervals = Math.ceil(span.length / STRETCH);
       ofWork = {
         list: new Float64Array(span.length),
-        seen: new Int32Array(stretches).fill(-1),
+        seen: new Int32Array(intervals).fill(-1),
       };
-      refresh(ofWork, work, mode.mixerId, 0, span.length);
+      refresh(ofWork, work, variant.mixerId, 0, span.length);
       known.set(name, ofWork);
     }
     const { domain } = block;
@@ -167,7 +170,7 @@ export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts)
     refresh(
       ofWork,
       work,
-      mode.mixerId,
+      variant.mixerId,
       from < 0 ? 0 : from,
       domain[1] - span.first + work.offset + 1,
     );
@@ -177,8 +180,8 @@ export function termsOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts)
     first: span.first,
     length: span.length,
     quality: problem.weights.quality,
-    workAt: (work, block, mode) =>
-      withChange(plainCosts(work, block, mode), costs, work, block, mode),
+    workAt: (work, block, variant) =>
+      withChange(plainCosts(work, block, variant), costs, work, block, variant),
     fullFrom(edge) {
       const name = restName(edge);
       const before = fulls.get(name);
@@ -228,11 +231,11 @@ function between(sums: Float64Array | undefined, from: number, to: number): numb
 }
 
 /** The terms of a week in which nothing is taken and everything scarce has its price. */
-export function pricedTermsOf(
-  opened: Terms,
+export function pricedCostTablesOf(
+  opened: CostTables,
   prices: Prices,
-  skillBit: (work: ModeWork) => number,
-): Terms {
+  skillBit: (work: VariantWork) => number,
+): CostTables {
   const skillSums = new Map<number, Float64Array>();
   const sumsOfSkill = (bit: number): Float64Array => {
     const known = skillSums.get(bit);
@@ -255,9 +258,9 @@ export function pricedTermsOf(
     string,
     { readonly costs: Float64Array; readonly extra: Float64Array; readonly all: Float64Array }
   >();
-  const priceOf = (work: ModeWork, mode: Mode): Float64Array => {
+  const priceOf = (work: VariantWork, variant: LotVariant): Float64Array => {
     const skill = sumsOfSkill(skillBit(work));
-    const mixer = isAtMixer(work) ? mixers.get(mode.mixerId) : undefined;
+    const mixer = isAtMixer(work) ? mixers.get(variant.mixerId) : undefined;
     const places = benchOf(work);
     const list = new Float64Array(opened.length);
     for (let t = 0; t < list.length; t += 1) {
@@ -271,13 +274,13 @@ export function pricedTermsOf(
   };
   return {
     ...opened,
-    workAt(work, block, mode) {
-      const name = costName(work, mode);
-      const costs = opened.workAt(work, block, mode);
+    workAt(work, block, variant) {
+      const name = costName(work, variant);
+      const costs = opened.workAt(work, block, variant);
       const before = known.get(name);
       // Most works of a name cost the same before they are priced too.
       if (before?.costs === costs) return before.all;
-      const extra = before?.extra ?? priceOf(work, mode);
+      const extra = before?.extra ?? priceOf(work, variant);
       const all = new Float64Array(costs.length);
       for (let t = 0; t < all.length; t += 1) all[t] = (costs[t] as number) + (extra[t] as number);
       known.set(name, { costs, extra, all });

@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { settleWeek } from '..';
+import { optimizeWeek } from '..';
 import { weekOfTen } from '../../test-support/weeks';
 import { openLedger } from './ledger';
-import { modesOfDough, type Block, type Edge } from './lotVariants';
+import { lotVariantsOfDough, type Block, type Edge } from './lotVariants';
 import { place, putBack, takeOut } from './placing';
 import { QUARTER } from '../problem/problem';
-import { startCostsOf, termsOf } from './costTables';
-import { bestStart, leastRests, offPreferred, waysOf, type Terms, type Way } from './costToGo';
+import { startCostsOf, costTablesOf } from './costTables';
+import { bestStart, leastRests, offPreferred, waysOf, type CostTables, type Way } from './costToGo';
 
 const doors: Block = {
   works: [],
@@ -39,7 +39,7 @@ const restArb = fc
     );
     let sum = 0;
     const sums = prices && Float64Array.from([0, ...prices], (price) => (sum += price));
-    const terms: Terms = {
+    const costTables: CostTables = {
       first: 0,
       length: 40,
       quality,
@@ -47,21 +47,21 @@ const restArb = fc
       fullFrom: () => full,
       restSums: () => sums,
     };
-    return { first, edge, way, full, sums, terms };
+    return { first, edge, way, full, sums, costTables };
   });
 
 describe('the cheapest rests', () => {
   it('are those that trying every end finds, whatever the hours, the room and the prices', () => {
     fc.assert(
-      fc.property(restArb, ({ first, edge, way, full, sums, terms }) => {
-        const told = leastRests(edge, way, first, 12, terms);
+      fc.property(restArb, ({ first, edge, way, full, sums, costTables }) => {
+        const told = leastRests(edge, way, first, 12, costTables);
         told.forEach((cost, i) => {
           const begins = first + i;
           let tried = Infinity;
           for (let ends = begins + edge.least; ends <= begins + edge.most; ends += 1) {
             if (ends > (full[begins] ?? 99)) continue;
             const after = way.least[ends - way.from] ?? Infinity;
-            const off = terms.quality * edge.share * offPreferred(edge, ends - begins);
+            const off = costTables.quality * edge.share * offPreferred(edge, ends - begins);
             const price = sums ? (sums[ends] ?? 0) - (sums[begins] ?? 0) : 0;
             tried = Math.min(tried, after + off + price);
           }
@@ -76,10 +76,10 @@ describe('the cheapest rests', () => {
 
 describe('a block', () => {
   const problem = weekOfTen(5);
-  const modes = problem.doughs.flatMap((dough) => modesOfDough(problem, dough).flat());
+  const variants = problem.doughs.flatMap((dough) => lotVariantsOfDough(problem, dough).flat());
 
   it('may start exactly where its rests can still lead to the doors', () => {
-    expect(modes.length).toBeGreaterThan(20);
+    expect(variants.length).toBeGreaterThan(20);
     /** Whether doors can be met from a start, by trying every rest. */
     const reaches = ({ anchor, quarters, next }: Block, start: number): boolean =>
       anchor !== null
@@ -100,7 +100,7 @@ describe('a block', () => {
       ofBlock.set(start, can);
       return can;
     };
-    for (const { root } of modes.slice(0, 12)) {
+    for (const { root } of variants.slice(0, 12)) {
       const [first, last] = root.domain ?? [NaN, NaN];
       expect([first - 1, first, last, last + 1].map((at) => reachesFast(root, at))).toEqual([
         false,
@@ -114,16 +114,16 @@ describe('a block', () => {
   it('costs the same in terms that follow their ledger as in terms made anew', () => {
     const ledger = openLedger(problem);
     const costs = startCostsOf(problem, ledger.span);
-    const following = termsOf(problem, ledger, costs);
-    const placed = modes.flatMap((mode) => {
-      const lot = place(problem, ledger, costs, mode, following);
+    const following = costTablesOf(problem, ledger, costs);
+    const placed = variants.flatMap((variant) => {
+      const lot = place(problem, ledger, costs, variant, following);
       return lot ? [lot] : [];
     });
     expect(placed.length).toBeGreaterThan(3);
     const isTheSame = () => {
-      const anew = termsOf(problem, ledger, costs);
-      for (const mode of modes) {
-        const [one, other] = [waysOf(mode, following), waysOf(mode, anew)];
+      const anew = costTablesOf(problem, ledger, costs);
+      for (const variant of variants) {
+        const [one, other] = [waysOf(variant, following), waysOf(variant, anew)];
         expect(one && bestStart(one)).toEqual(other && bestStart(other));
       }
     };
@@ -141,7 +141,7 @@ describe('the first plan of a large week', () => {
   it('leaves nothing open, whatever the seed', () => {
     const problem = weekOfTen(10);
     for (const luck of [1, 2, 3, 4]) {
-      const first = settleWeek(problem, luck).next().value;
+      const first = optimizeWeek(problem, luck).next().value;
       expect(first?.open).toBe(0);
       const starts = first?.plan.lots.flatMap(({ steps }) => steps.map(({ startMin }) => startMin));
       expect(starts?.every((at) => at >= problem.nowMin && at % QUARTER === 0)).toBe(true);

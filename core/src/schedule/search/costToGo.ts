@@ -1,17 +1,17 @@
-import type { Block, Edge, Mode, ModeWork } from './lotVariants';
+import type { Block, Edge, LotVariant, VariantWork } from './lotVariants';
 
 /** What cannot be costs this. A constant of its own: hot loops look no global up. */
 export const NEVER = Infinity;
 
 /** What moments of a week cost and allow, in places of its span. */
-export interface Terms {
+export interface CostTables {
   readonly first: number;
   readonly length: number;
   /**
    * What a work costs, points, by the place it starts at; Infinity where it cannot. It holds for the places
    * at which its block may start, and until something is taken or given back. Not to be written to.
    */
-  workAt(work: ModeWork, block: Block, mode: Mode): Float64Array;
+  workAt(work: VariantWork, block: Block, variant: LotVariant): Float64Array;
   /** For each place, the first at or after it at which there is no room for the rest. */
   fullFrom(edge: Edge): Int32Array;
   /**
@@ -42,19 +42,19 @@ export function offPreferred({ least, preferred, most }: Edge, quarters: number)
  * Reckons a mode's ways backwards from its doors: what each block costs at best with all that follows it.
  * Exact for one lot by itself (dynamic programming over the tree of its work).
  */
-export function waysOf(mode: Mode, terms: Terms): Way | null {
-  return wayOf(mode.root, mode, terms);
+export function waysOf(variant: LotVariant, costTables: CostTables): Way | null {
+  return wayOf(variant.root, variant, costTables);
 }
 
-function wayOf(block: Block, mode: Mode, terms: Terms): Way | null {
+function wayOf(block: Block, variant: LotVariant, costTables: CostTables): Way | null {
   const { domain } = block;
   if (!domain) return null;
-  const from = Math.max(0, domain[0] - terms.first);
-  const until = Math.min(terms.length - 1, domain[1] - terms.first);
+  const from = Math.max(0, domain[0] - costTables.first);
+  const until = Math.min(costTables.length - 1, domain[1] - costTables.first);
   if (until < from) return null;
   const least = new Float64Array(until - from + 1);
   for (const work of block.works) {
-    const costs = terms.workAt(work, block, mode);
+    const costs = costTables.workAt(work, block, variant);
     const at = from + work.offset;
     for (let i = 0; i < least.length; i += 1) {
       least[i] = (least[i] as number) + (costs[at + i] ?? NEVER);
@@ -62,10 +62,10 @@ function wayOf(block: Block, mode: Mode, terms: Terms): Way | null {
   }
   const next: { edge: Edge; way: Way }[] = [];
   for (const edge of block.next) {
-    const way = wayOf(edge.to, mode, terms);
+    const way = wayOf(edge.to, variant, costTables);
     if (!way) return null;
     next.push({ edge, way });
-    const rests = leastRests(edge, way, from + block.quarters, least.length, terms);
+    const rests = leastRests(edge, way, from + block.quarters, least.length, costTables);
     for (let i = 0; i < least.length; i += 1)
       least[i] = (least[i] as number) + (rests[i] as number);
   }
@@ -106,15 +106,15 @@ export function leastRests(
   way: Way,
   first: number,
   count: number,
-  terms: Terms,
+  costTables: CostTables,
 ): Float64Array {
   const costs = new Float64Array(count).fill(NEVER);
-  const full = terms.fullFrom(edge);
-  const sums = terms.restSums(edge);
+  const full = costTables.fullFrom(edge);
+  const sums = costTables.restSums(edge);
   const last = way.from + way.least.length - 1;
   const queue = new Int32Array(way.least.length);
   const keys = new Float64Array(way.least.length);
-  for (const { from, to, zero, slope } of sidesOf(edge, terms.quality)) {
+  for (const { from, to, zero, slope } of sidesOf(edge, costTables.quality)) {
     let [head, tail, reached] = [0, 0, way.from - 1];
     for (let i = 0; i < count; i += 1) {
       const begins = first + i;
@@ -145,13 +145,13 @@ export function leastRests(
 }
 
 /** The end at which a rest from a place on costs the least with what follows it; −1 where there is none. */
-function bestEnd(edge: Edge, way: Way, begins: number, terms: Terms): number {
-  const sums = terms.restSums(edge);
-  const room = terms.fullFrom(edge)[begins] ?? NEVER;
+function bestEnd(edge: Edge, way: Way, begins: number, costTables: CostTables): number {
+  const sums = costTables.restSums(edge);
+  const room = costTables.fullFrom(edge)[begins] ?? NEVER;
   const last = Math.min(way.from + way.least.length - 1, begins + edge.most, room);
   let [cost, ends] = [NEVER, -1];
   for (let t = Math.max(way.from, begins + edge.least); t <= last; t += 1) {
-    const off = terms.quality * edge.share * offPreferred(edge, t - begins);
+    const off = costTables.quality * edge.share * offPreferred(edge, t - begins);
     const all = (way.least[t - way.from] as number) + off + (sums ? (sums[t] as number) : 0);
     if (all < cost) [cost, ends] = [all, t];
   }
@@ -175,14 +175,14 @@ export interface Laid {
 }
 
 /** Follows the cheapest way from a start to its doors. */
-export function layWay(way: Way, start: number, terms: Terms): Laid {
+export function layWay(way: Way, start: number, costTables: CostTables): Laid {
   const blocks: { block: Block; start: number }[] = [];
   const rests: { edge: Edge; from: number; to: number }[] = [];
   const follow = (here: Way, at: number) => {
     blocks.push({ block: here.block, start: at });
     const from = at + here.block.quarters;
     for (const { edge, way: next } of here.next) {
-      const ends = bestEnd(edge, next, from, terms);
+      const ends = bestEnd(edge, next, from, costTables);
       rests.push({ edge, from, to: ends });
       follow(next, ends);
     }

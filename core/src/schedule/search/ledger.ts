@@ -1,5 +1,5 @@
 import { SKILLS, type Skill, type WorkKey } from '../../formula/route';
-import type { Block, Mode, ModeWork } from './lotVariants';
+import type { Block, LotVariant, VariantWork } from './lotVariants';
 import { QUARTER, type WeekProblem } from '../problem/problem';
 
 /** Work at the bench takes as many places there as it takes people. */
@@ -8,8 +8,8 @@ const AT_BENCH: readonly string[] = ['divide-ball', 'pan', 'sheet'];
 const AT_MIXER: readonly string[] = ['mix', 'preferment-mix'];
 
 export const isAtBench = (key: WorkKey): boolean => AT_BENCH.includes(key);
-export const benchOf = ({ work }: ModeWork): number => (isAtBench(work.key) ? work.people : 0);
-export const isAtMixer = ({ work }: ModeWork): boolean => AT_MIXER.includes(work.key);
+export const benchOf = ({ work }: VariantWork): number => (isAtBench(work.key) ? work.people : 0);
+export const isAtMixer = ({ work }: VariantWork): boolean => AT_MIXER.includes(work.key);
 
 /** The quarters that a week is planned in: absolute quarters since 1970 become places in arrays. */
 export interface Span {
@@ -130,7 +130,12 @@ export function add(list: Int16Array | undefined, from: number, to: number, by: 
  * Whether a piece of work can start at a quarter: enough people with its skill free all through, the mixer
  * and the bench too.
  */
-export function canStart(ledger: Ledger, work: ModeWork, mixerId: string, start: number): boolean {
+export function canStart(
+  ledger: Ledger,
+  work: VariantWork,
+  mixerId: string,
+  start: number,
+): boolean {
   const end = start + work.quarters;
   if (end > ledger.span.length) return false;
   const { skill } = work.work;
@@ -168,7 +173,7 @@ export function nextFull(left: Int16Array | undefined, wanted: number, length: n
 }
 
 /** Every block of a mode, the first one first. */
-export function blocksOf({ root }: Mode): Block[] {
+export function blocksOf({ root }: LotVariant): Block[] {
   const all: Block[] = [];
   const visit = (block: Block) => {
     all.push(block);

@@ -2,7 +2,7 @@ import { workMinutes, type RestStage, type WorkStage } from '../../formula/route
 import { QUARTER, type DoughMixer, type WeekDough, type WeekProblem } from '../problem/problem';
 
 /** One stage of work as it is planned, with how many quarters it takes. */
-export interface ModeWork {
+export interface VariantWork {
   readonly stage: number;
   readonly work: WorkStage;
   readonly quarters: number;
@@ -12,7 +12,7 @@ export interface ModeWork {
 
 /** Work that is done in one go, without a rest in between. Without work it only marks a moment. */
 export interface Block {
-  readonly works: readonly ModeWork[];
+  readonly works: readonly VariantWork[];
   readonly quarters: number;
   /** Balls of one service; null is the whole lot. */
   readonly serviceId: string | null;
@@ -26,7 +26,7 @@ export interface Block {
 
 /** A block knows when it may start from what follows it. Fields are named one by one: there are thousands. */
 function blockOf(
-  works: readonly ModeWork[],
+  works: readonly VariantWork[],
   quarters: number,
   serviceId: string | null,
   anchor: number | null,
@@ -61,7 +61,7 @@ export interface Edge {
 }
 
 /** One way to make a dough for some services: in which mixer, how many loads, and the tree of its work. */
-export interface Mode {
+export interface LotVariant {
   readonly doughId: string;
   readonly serviceIds: readonly string[];
   readonly mixerId: string;
@@ -117,12 +117,12 @@ export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughSe
  * A dough's way for a run of services, or null when no load of this mixer fits, or when the services lie
  * farther apart than the route can hold balls.
  */
-export function modeOf(
+export function lotVariantOf(
   problem: WeekProblem,
   dough: WeekDough,
   run: readonly DoughService[],
   { mixerId, minDoughKg, maxDoughKg }: DoughMixer,
-): Mode | null {
+): LotVariant | null {
   const doughKg = run.reduce((sum, service) => sum + service.doughKg, 0);
   const loads = Math.max(1, Math.ceil(doughKg / maxDoughKg - 1e-9));
   if (doughKg / loads < minDoughKg - 1e-9) return null;
@@ -157,7 +157,7 @@ export function modeOf(
     null,
     branches.flat(),
   );
-  const mode = {
+  const variant = {
     doughId: dough.id,
     serviceIds: run.map(({ serviceId }) => serviceId),
     mixerId,
@@ -165,7 +165,7 @@ export function modeOf(
     doughKg,
     root: trunk,
   };
-  return trunk.domain ? mode : null;
+  return trunk.domain ? variant : null;
 }
 
 const anchorAt = (anchor: number, serviceId: string): Block =>
@@ -190,7 +190,7 @@ function chainOf(
   anchor: Block | null,
   after: readonly Edge[] = [],
 ): Block {
-  const works: ModeWork[] = [];
+  const works: VariantWork[] = [];
   let offset = 0;
   let until = 0;
   for (; until < stages.length; until += 1) {
@@ -267,7 +267,7 @@ function isWholeDays(services: readonly DoughService[], from: number, until: num
 }
 
 /** Every way to make a dough for a run of its services: by where the run begins, and how long it is. */
-export function modesOfDough(problem: WeekProblem, dough: WeekDough): Mode[][] {
+export function lotVariantsOfDough(problem: WeekProblem, dough: WeekDough): LotVariant[][] {
   const services = servicesOfDough(problem, dough);
   return services.map(({ day }, from) =>
     Array.from(
@@ -275,8 +275,13 @@ export function modesOfDough(problem: WeekProblem, dough: WeekDough): Mode[][] {
       (_x, i) =>
         isWholeDays(services, from, from + i + 1)
           ? dough.mixers.flatMap((mixer) => {
-              const mode = modeOf(problem, dough, services.slice(from, from + i + 1), mixer);
-              return mode ? [mode] : [];
+              const variant = lotVariantOf(
+                problem,
+                dough,
+                services.slice(from, from + i + 1),
+                mixer,
+              );
+              return variant ? [variant] : [];
             })
           : [],
     ).flat(),

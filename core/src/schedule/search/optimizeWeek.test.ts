@@ -5,14 +5,14 @@ import { checkWeek } from '../../test-support/checkWeek';
 import {
   clashOf,
   gapPercent,
-  settleWeek,
+  optimizeWeek,
   stepName,
   totalOf,
   tryWeek,
   weekFaults,
-  withWayOut,
+  withRelaxation,
   type PlannedLot,
-  type Settling,
+  type SolverProgress,
   type WeekPlan,
   type WeekProblem,
 } from '..';
@@ -21,18 +21,21 @@ import { clashingWeek, madeUpWeek, TEN_WEEKS, weekOfTen } from '../../test-suppo
 import { dispatchWeek } from '../../test-support/dispatch';
 
 /** A search after some steps, with every plan it told on the way. */
-function settled(problem: WeekProblem, steps: number): { last: Settling; all: Settling[] } {
-  const search = settleWeek(problem);
+function solved(
+  problem: WeekProblem,
+  steps: number,
+): { last: SolverProgress; all: SolverProgress[] } {
+  const search = optimizeWeek(problem);
   const all = Array.from({ length: steps + 1 }, () => search.next().value);
-  return { last: all.at(-1) as Settling, all };
+  return { last: all.at(-1) as SolverProgress, all };
 }
 
 /** A search until its gap is small enough; at most so many steps. */
-function settledUntil(problem: WeekProblem, gap: number, mostSteps: number): Settling {
-  const search = settleWeek(problem);
-  let last = search.next().value as Settling;
+function solvedUntil(problem: WeekProblem, gap: number, mostSteps: number): SolverProgress {
+  const search = optimizeWeek(problem);
+  let last = search.next().value as SolverProgress;
   for (let i = 0; i < mostSteps && !((gapPercent(last) ?? 100) < gap); i += 1) {
-    last = search.next().value as Settling;
+    last = search.next().value as SolverProgress;
   }
   return last;
 }
@@ -41,7 +44,7 @@ describe('ten made-up weeks, from 3 lots to 60', () => {
   it.each(TEN_WEEKS)('seed $seed: every plan on the way keeps every rule', ({ seed, size }) => {
     const problem = madeUpWeek(seed, size);
     expect(weekFaults(problem)).toEqual([]);
-    const { all, last } = settled(problem, 8);
+    const { all, last } = solved(problem, 8);
     for (const { plan, open } of all) {
       expect(checkWeek(problem, plan)).toEqual([]);
       expect(plan.open).toHaveLength(open);
@@ -49,7 +52,7 @@ describe('ten made-up weeks, from 3 lots to 60', () => {
     expect(last.open).toBe(0);
     // Never worse than before, and never better than what is proven.
     all.slice(1).forEach((one, i) => {
-      const before = all[i] as Settling;
+      const before = all[i] as SolverProgress;
       if (one.open === before.open) expect(one.points).toBeLessThanOrEqual(before.points + 1e-9);
       expect(one.bound).toBeGreaterThanOrEqual(before.bound);
     });
@@ -59,7 +62,7 @@ describe('ten made-up weeks, from 3 lots to 60', () => {
 
   it('are the same each time with the same seed', () => {
     const problem = weekOfTen(5);
-    expect(settled(problem, 3).last.plan).toEqual(settled(problem, 3).last.plan);
+    expect(solved(problem, 3).last.plan).toEqual(solved(problem, 3).last.plan);
   });
 
   it('cost less than each dough of each day by itself, begun as late as can be', () => {
@@ -67,7 +70,7 @@ describe('ten made-up weeks, from 3 lots to 60', () => {
     const plain = dispatchWeek(problem);
     expect(checkWeek(problem, plain)).toEqual([]);
     const missing = (plan: WeekPlan) => totalOf(plan.cost) + 1000 * plan.open.length;
-    expect(missing(settled(problem, 3).last.plan)).toBeLessThan(missing(plain));
+    expect(missing(solved(problem, 3).last.plan)).toBeLessThan(missing(plain));
   });
 });
 
@@ -76,7 +79,7 @@ describe('weeks of up to eight lots', () => {
     'seed $seed: cost what a solver proves to be the least',
     async ({ seed, size }) => {
       const problem = madeUpWeek(seed, size);
-      const last = settledUntil(problem, 0.01, 150);
+      const last = solvedUntil(problem, 0.01, 150);
       const highs = await loadHighs();
       const proven = highs.solve(exactModelOf(problem).text, { mip_rel_gap: 1e-7 });
       expect(proven.Status).toBe('Optimal');
@@ -89,7 +92,7 @@ describe('weeks of up to eight lots', () => {
 
 describe('the stranger who looks plans over', () => {
   const problem = weekOfTen(3);
-  const { plan } = settled(problem, 2).last;
+  const { plan } = solved(problem, 2).last;
   const changed = (at: number, to: (lot: PlannedLot) => PlannedLot): WeekPlan => ({
     ...plan,
     lots: plan.lots.map((lot, i) => (i === at ? to(lot) : lot)),
@@ -104,7 +107,7 @@ describe('the stranger who looks plans over', () => {
         fc.constantFrom(...steps),
         fc.constantFrom('later', 'earlier', 'longer', 'nobody', 'stranger', 'twice'),
         ({ lot, step }, how) => {
-          const bent = changed(lot, (was) => ({
+          const edited = changed(lot, (was) => ({
             ...was,
             steps: was.steps.map((one, i) => {
               if (i !== step) return one;
@@ -118,7 +121,7 @@ describe('the stranger who looks plans over', () => {
               return { ...one, personIds: [...personIds, ...personIds] };
             }),
           }));
-          expect(checkWeek(problem, bent).length).toBeGreaterThan(0);
+          expect(checkWeek(problem, edited).length).toBeGreaterThan(0);
         },
       ),
     );
@@ -127,13 +130,13 @@ describe('the stranger who looks plans over', () => {
   it('finds a lot too many, too few, in the wrong mixer, in too large a load', () => {
     const [first] = plan.lots;
     if (!first) throw new Error('a plan of lots');
-    for (const bent of [
+    for (const edited of [
       { ...plan, lots: plan.lots.slice(1) },
       { ...plan, lots: [...plan.lots, first] },
       changed(0, (lot) => ({ ...lot, mixerId: 'another' })),
       changed(0, (lot) => ({ ...lot, doughKg: 100, loads: 1 })),
     ]) {
-      expect(checkWeek(problem, bent).length).toBeGreaterThan(0);
+      expect(checkWeek(problem, edited).length).toBeGreaterThan(0);
     }
   });
 
@@ -162,7 +165,7 @@ describe('weeks that cannot be', () => {
     'seed %i: name what clashes, and any one of it changed lets the week be',
     (seed) => {
       const problem = clashingWeek(seed);
-      const [open] = settled(problem, 8).last.plan.open;
+      const [open] = solved(problem, 8).last.plan.open;
       if (!open) throw new Error('this week cannot be');
       const clash = clashOf(problem, open);
       if (!clash) throw new Error('there is a clash');
@@ -170,9 +173,9 @@ describe('weeks that cannot be', () => {
       expect(clash.waysOut.length).toBeGreaterThan(clash.demands.length);
       expect(clash.settling).toBe(clash.waysOut.length);
       for (const way of clash.waysOut) {
-        const plan = tryWeek(withWayOut(problem, way), 20);
+        const plan = tryWeek(withRelaxation(problem, way), 20);
         expect(plan).not.toBeNull();
-        if (plan) expect(checkWeek(withWayOut(problem, way), plan)).toEqual([]);
+        if (plan) expect(checkWeek(withRelaxation(problem, way), plan)).toEqual([]);
       }
     },
   );
@@ -214,7 +217,7 @@ describe('weeks that cannot be', () => {
       { wanted: [] },
       { places: plain.places.map((place) => ({ ...place, trays: 0 })) },
     ]) {
-      const { plan } = settled({ ...plain, ...to }, 2).last;
+      const { plan } = solved({ ...plain, ...to }, 2).last;
       expect(checkWeek({ ...plain, ...to }, plan)).toEqual([]);
     }
   });
@@ -222,7 +225,7 @@ describe('weeks that cannot be', () => {
 
 describe('a week under way', () => {
   const problem = weekOfTen(5);
-  const { plan } = settled(problem, 4).last;
+  const { plan } = solved(problem, 4).last;
 
   it('works around what is frozen', () => {
     const busy = plan.lots.flatMap(({ steps }) => steps).slice(0, 6);
@@ -245,7 +248,7 @@ describe('a week under way', () => {
         },
       ],
     };
-    const { last } = settled(frozen, 10);
+    const { last } = solved(frozen, 10);
     expect(checkWeek(frozen, last.plan)).toEqual([]);
   });
 
@@ -275,8 +278,8 @@ describe('a week under way', () => {
         one.id === sick ? { ...one, shifts: one.shifts.slice(2) } : one,
       ),
     };
-    const anew = settled(without, 8).last.plan;
-    const kept = settled({ ...without, published }, 8).last.plan;
+    const anew = solved(without, 8).last.plan;
+    const kept = solved({ ...without, published }, 8).last.plan;
     expect(checkWeek(without, kept)).toEqual([]);
     expect(moved(kept)).toBeLessThan(moved(anew));
   });

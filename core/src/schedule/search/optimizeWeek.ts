@@ -1,15 +1,15 @@
 import { boundsOf, coverOf, leastCostsOf } from './bound';
 import { demandsOf, type Demand } from '../problem/demands';
 import { benchOf, isAtMixer, openLedger, type Ledger } from './ledger';
-import { modesOfDough, type Mode, type ModeWork } from './lotVariants';
+import { lotVariantsOfDough, type LotVariant, type VariantWork } from './lotVariants';
 import { lotOf, place, putBack, takeOut, type Placed } from './placing';
 import { planOfLots } from '../problem/planOfLots';
 import type { WeekPlan, WeekProblem } from '../problem/problem';
-import { startCostsOf, termsOf, type StartCosts } from './costTables';
-import { bestStart, layWay, NEVER, waysOf, type Terms } from './costToGo';
+import { startCostsOf, costTablesOf, type StartCosts } from './costTables';
+import { bestStart, layWay, NEVER, waysOf, type CostTables } from './costToGo';
 
 /** How a plan comes along: it can be taken at any moment. */
-export interface Settling {
+export interface SolverProgress {
   readonly plan: WeekPlan;
   /** Points of the plan, open services not counted. */
   readonly points: number;
@@ -21,7 +21,7 @@ export interface Settling {
 }
 
 /** How far a plan can be from the best one there is, percent of its cost; null while something is open. */
-export function gapPercent({ points, bound, open }: Settling): number | null {
+export function gapPercent({ points, bound, open }: SolverProgress): number | null {
   if (open > 0 || !(bound > -Infinity)) return null;
   if (points <= bound + 1e-6) return 0;
   return points > 0 ? (100 * (points - bound)) / points : 0;
@@ -42,13 +42,16 @@ const ROUNDS_A_BOUND = 12;
  *
  * @param seed the same seed finds the same plan
  */
-export function* settleWeek(problem: WeekProblem, seed = 1): Generator<Settling, never, void> {
+export function* optimizeWeek(
+  problem: WeekProblem,
+  seed = 1,
+): Generator<SolverProgress, never, void> {
   const week = openWeek(problem);
   const random = randomOf(seed);
   let placed = firstPlan(week, random);
   let best = { placed, points: pointsOf(placed, week) };
-  const { opened, modes, leastOf } = week;
-  const bounds = boundsOf(problem, openLedger(problem), opened, modes, leastOf, () =>
+  const { opened, variants, leastOf } = week;
+  const bounds = boundsOf(problem, openLedger(problem), opened, variants, leastOf, () =>
     openOf(best.placed, week) > 0 ? Infinity : best.points,
   );
   let bound = -Infinity;
@@ -65,7 +68,7 @@ export function* settleWeek(problem: WeekProblem, seed = 1): Generator<Settling,
     yield told();
   }
 
-  function told(): Settling {
+  function told(): SolverProgress {
     const open = openOf(best.placed, week);
     return {
       plan: planOf(best.placed, week),
@@ -83,39 +86,39 @@ interface Week {
   readonly ledger: Ledger;
   readonly costs: StartCosts;
   /** What is free in the ledger. */
-  readonly terms: Terms;
+  readonly costTables: CostTables;
   /** What would be free if nothing were planned. */
-  readonly opened: Terms;
-  readonly leastOf: (mode: Mode) => number;
+  readonly opened: CostTables;
+  readonly leastOf: (variant: LotVariant) => number;
   /** By dough, then by where the run begins. */
-  readonly modes: readonly (readonly (readonly Mode[])[])[];
+  readonly variants: readonly (readonly (readonly LotVariant[])[])[];
   /** Services × doughs. */
   readonly wanted: readonly Demand[];
 }
 
 function openWeek(problem: WeekProblem): Week {
   const ledger = openLedger(problem);
-  const modes = problem.doughs.map((dough) => modesOfDough(problem, dough));
+  const variants = problem.doughs.map((dough) => lotVariantsOfDough(problem, dough));
   const wanted = demandsOf(problem);
   const costs = startCostsOf(problem, ledger.span);
-  const terms = termsOf(problem, ledger, costs);
-  const opened = termsOf(problem, openLedger(problem), costs);
+  const costTables = costTablesOf(problem, ledger, costs);
+  const opened = costTablesOf(problem, openLedger(problem), costs);
   const leastOf = leastCostsOf(problem, opened);
-  return { problem, ledger, costs, terms, opened, leastOf, modes, wanted };
+  return { problem, ledger, costs, costTables, opened, leastOf, variants, wanted };
 }
 
 const pointsOf = (placed: readonly Placed[], week: Week): number =>
   placed.reduce((sum, { points }) => sum + points, 0) + OPEN_POINTS * openOf(placed, week);
 
 const openOf = (placed: readonly Placed[], { wanted }: Week): number =>
-  wanted.length - placed.reduce((sum, { mode }) => sum + mode.serviceIds.length, 0);
+  wanted.length - placed.reduce((sum, { variant }) => sum + variant.serviceIds.length, 0);
 
 /** Rounds in which the first plan looks for a place for what it left open. */
 const FIRST_ROUNDS = 60;
 
 /** The cheapest cover of every dough, each lot placed at its cheapest, the one with least room first. */
 function firstPlan(week: Week, random: () => number): readonly Placed[] {
-  let placed = fill(week, [], (modes) => modes);
+  let placed = fill(week, [], (variants) => variants);
   for (let i = 0; i < FIRST_ROUNDS && openOf(placed, week) > 0; i += 1) {
     placed = oneRound(week, placed, random);
   }
@@ -129,13 +132,13 @@ function firstPlan(week: Week, random: () => number): readonly Placed[] {
 function fill(
   week: Week,
   kept: readonly Placed[],
-  shuffled: (modes: Mode[]) => Mode[],
+  shuffled: (variants: LotVariant[]) => LotVariant[],
 ): readonly Placed[] {
   const placed = [...kept];
   for (let tries = 0; tries < 3; tries += 1) {
     const before = placed.length;
-    for (const mode of shuffled(coversOf(week, placed))) {
-      const lot = place(week.problem, week.ledger, week.costs, mode, week.terms);
+    for (const variant of shuffled(coversOf(week, placed))) {
+      const lot = place(week.problem, week.ledger, week.costs, variant, week.costTables);
       if (lot) placed.push(lot);
     }
     if (openOf(placed, week) === 0 || placed.length === before) break;
@@ -144,33 +147,33 @@ function fill(
 }
 
 /** The modes that cover what is open at the least cost, each reckoned by itself; most pressed first. */
-function coversOf(week: Week, placed: readonly Placed[]): Mode[] {
-  const { problem, terms, leastOf } = week;
+function coversOf(week: Week, placed: readonly Placed[]): LotVariant[] {
+  const { problem, costTables, leastOf } = week;
   const done = new Set(
-    placed.flatMap(({ mode }) => mode.serviceIds.map((id) => `${mode.doughId}/${id}`)),
+    placed.flatMap(({ variant }) => variant.serviceIds.map((id) => `${variant.doughId}/${id}`)),
   );
-  const pressed: { mode: Mode; points: number; room: number }[] = [];
-  for (const byStart of week.modes) {
-    const known = new Map<Mode, { points: number; room: number }>();
-    const isOpen = (mode: Mode) =>
-      mode.serviceIds.every((id) => !done.has(`${mode.doughId}/${id}`));
-    if (!byStart.some((modes) => modes.some(isOpen))) continue;
-    const { modes } = coverOf(
+  const pressed: { variant: LotVariant; points: number; room: number }[] = [];
+  for (const byStart of week.variants) {
+    const known = new Map<LotVariant, { points: number; room: number }>();
+    const isOpen = (variant: LotVariant) =>
+      variant.serviceIds.every((id) => !done.has(`${variant.doughId}/${id}`));
+    if (!byStart.some((variants) => variants.some(isOpen))) continue;
+    const { variants } = coverOf(
       byStart.map((each) => each.filter(isOpen)),
-      (mode) => {
-        const way = waysOf(mode, terms);
+      (variant) => {
+        const way = waysOf(variant, costTables);
         const points = way ? bestStart(way).cost + problem.weights.mix : Infinity;
         const room = way ? way.least.reduce((sum, cost) => sum + (cost < Infinity ? 1 : 0), 0) : 0;
-        known.set(mode, { points, room });
+        known.set(variant, { points, room });
         return points;
       },
       leastOf,
       OPEN_POINTS,
     );
-    for (const mode of modes)
-      pressed.push({ mode, ...(known.get(mode) ?? { points: 0, room: 0 }) });
+    for (const variant of variants)
+      pressed.push({ variant, ...(known.get(variant) ?? { points: 0, room: 0 }) });
   }
-  return pressed.sort((a, b) => a.room - b.room).map(({ mode }) => mode);
+  return pressed.sort((a, b) => a.room - b.room).map(({ variant }) => variant);
 }
 
 /** How often a round makes room for what is open. */
@@ -181,13 +184,15 @@ const DARING_WHILE_OPEN = 60;
 
 /** Takes a few lots out, and plans them anew with what is open; worse is seldom kept. */
 function oneRound(week: Week, placed: readonly Placed[], random: () => number): readonly Placed[] {
-  if (placed.length === 0) return fill(week, [], (modes) => shuffle(modes, random));
+  if (placed.length === 0) return fill(week, [], (variants) => shuffle(variants, random));
   const before = pointsOf(placed, week);
   const isOpen = openOf(placed, week) > 0;
   const open = isOpen && random() < FOR_OPEN ? openOne(week, placed, random) : null;
   const [gone, order] = (open && madeRoom(week, placed, open, random)) ?? [
     nearOnes(placed, isOpen ? 3 : 2, random),
-    random() < 0.6 ? (modes: Mode[]) => modes : (modes: Mode[]) => shuffle(modes, random),
+    random() < 0.6
+      ? (variants: LotVariant[]) => variants
+      : (variants: LotVariant[]) => shuffle(variants, random),
   ];
   const kept = placed.filter((lot) => !gone.has(lot));
   for (const lot of gone) takeOut(week.ledger, lot);
@@ -222,7 +227,7 @@ function nearOnes(
 /** One dough of one service that has no place; null when all have. */
 function openOne({ wanted }: Week, placed: readonly Placed[], random: () => number): Demand | null {
   const done = new Set(
-    placed.flatMap(({ mode }) => mode.serviceIds.map((id) => `${mode.doughId}/${id}`)),
+    placed.flatMap(({ variant }) => variant.serviceIds.map((id) => `${variant.doughId}/${id}`)),
   );
   const open = wanted.filter(({ doughId, serviceId }) => !done.has(`${doughId}/${serviceId}`));
   return open[Math.floor(random() * open.length)] ?? null;
@@ -233,19 +238,20 @@ function openOne({ wanted }: Week, placed: readonly Placed[], random: () => numb
  * planning in which it comes first; null when no such way is.
  */
 function madeRoom(
-  { modes, opened, leastOf }: Week,
+  { variants, opened, leastOf }: Week,
   placed: readonly Placed[],
   { doughId, serviceId }: Demand,
   random: () => number,
-): [ReadonlySet<Placed>, (modes: Mode[]) => Mode[]] | null {
-  const isForIt = (mode: Mode) => mode.doughId === doughId && mode.serviceIds.includes(serviceId);
-  const [mode] = modes
+): [ReadonlySet<Placed>, (variants: LotVariant[]) => LotVariant[]] | null {
+  const isForIt = (variant: LotVariant) =>
+    variant.doughId === doughId && variant.serviceIds.includes(serviceId);
+  const [variant] = variants
     .flat(2)
     .filter(isForIt)
     .map((each) => ({ each, price: leastOf(each) / each.serviceIds.length + 40 * random() }))
     .sort((a, b) => a.price - b.price)
     .map(({ each }) => each);
-  const way = mode && waysOf(mode, opened);
+  const way = variant && waysOf(variant, opened);
   if (!way) return null;
   const loose = way.least.map((cost) => cost * (1 + random() / 2));
   const { start, cost } = bestStart({ ...way, least: loose });
@@ -254,23 +260,29 @@ function madeRoom(
     block.works.map((work) => ({ work, start: at + work.offset })),
   );
   const isInTheWay = (lot: Placed) =>
-    mode.serviceIds.some(
-      (id) => lot.mode.doughId === doughId && lot.mode.serviceIds.includes(id),
+    variant.serviceIds.some(
+      (id) => lot.variant.doughId === doughId && lot.variant.serviceIds.includes(id),
     ) ||
     lot.works.some((own) =>
       needed.some(
         ({ work, start: at }) =>
           own.start < at + work.quarters &&
           at < own.start + own.work.quarters &&
-          shareSomething(own.work, lot.mode, work, mode),
+          shareSomething(own.work, lot.variant, work, variant),
       ),
     );
-  const itFirst = (list: Mode[]) => list.sort((a, b) => Number(isForIt(b)) - Number(isForIt(a)));
+  const itFirst = (list: LotVariant[]) =>
+    list.sort((a, b) => Number(isForIt(b)) - Number(isForIt(a)));
   return [new Set(placed.filter(isInTheWay)), itFirst];
 }
 
 /** Whether two pieces of work may want the same hands, mixer or bench. */
-const shareSomething = (a: ModeWork, ofA: Mode, b: ModeWork, ofB: Mode): boolean =>
+const shareSomething = (
+  a: VariantWork,
+  ofA: LotVariant,
+  b: VariantWork,
+  ofB: LotVariant,
+): boolean =>
   a.work.skill === b.work.skill ||
   (isAtMixer(a) && isAtMixer(b) && ofA.mixerId === ofB.mixerId) ||
   (benchOf(a) > 0 && benchOf(b) > 0);
@@ -284,7 +296,7 @@ function apartOf(a: Placed, b: Placed): number {
       if (apart < least) least = apart;
     }
   }
-  return a.mode.doughId === b.mode.doughId ? least / 2 : least;
+  return a.variant.doughId === b.variant.doughId ? least / 2 : least;
 }
 
 const planOf = (placed: readonly Placed[], { problem, ledger }: Week): WeekPlan =>

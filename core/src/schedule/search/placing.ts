@@ -1,5 +1,5 @@
 import { add, benchOf, isAtMixer, type Ledger } from './ledger';
-import type { Block, Edge, Mode, ModeWork } from './lotVariants';
+import type { Block, Edge, LotVariant, VariantWork } from './lotVariants';
 import {
   QUARTER,
   totalOf,
@@ -15,13 +15,13 @@ import {
   offPreferred,
   waysOf,
   type Laid,
-  type Terms,
+  type CostTables,
   type Way,
 } from './costToGo';
 
 /** A work with who does it. */
 interface PlacedWork {
-  readonly work: ModeWork;
+  readonly work: VariantWork;
   readonly block: Block;
   readonly start: number;
   /** Places in the ledger's people. */
@@ -30,7 +30,7 @@ interface PlacedWork {
 
 /** A lot that is written into the ledger. */
 export interface Placed {
-  readonly mode: Mode;
+  readonly variant: LotVariant;
   readonly laid: Laid;
   readonly works: readonly PlacedWork[];
   readonly cost: WeekCost;
@@ -49,32 +49,37 @@ export function place(
   problem: WeekProblem,
   ledger: Ledger,
   costs: StartCosts,
-  mode: Mode,
-  terms: Terms,
+  variant: LotVariant,
+  costTables: CostTables,
 ): Placed | null {
-  const way = waysOf(mode, terms);
+  const way = waysOf(variant, costTables);
   if (!way) return null;
   const open: Way = { ...way, least: way.least.slice() };
   for (let tries = 0; tries < TRIES; tries += 1) {
     const { cost, start } = bestStart(open);
     if (cost === Infinity) return null;
-    const laid = layWay(way, start, terms);
-    const works = writeIn(ledger, costs, mode, laid);
+    const laid = layWay(way, start, costTables);
+    const works = writeIn(ledger, costs, variant, laid);
     if (works) {
-      const own = costOf(problem, costs, mode, laid);
-      return { mode, laid, works, cost: own, points: totalOf(own) };
+      const own = costOf(problem, costs, variant, laid);
+      return { variant, laid, works, cost: own, points: totalOf(own) };
     }
     open.least[start - open.from] = Infinity;
   }
   return null;
 }
 
-function costOf(problem: WeekProblem, costs: StartCosts, mode: Mode, laid: Laid): WeekCost {
+function costOf(
+  problem: WeekProblem,
+  costs: StartCosts,
+  variant: LotVariant,
+  laid: Laid,
+): WeekCost {
   let [unsocial, change] = [0, 0];
   for (const { block, start } of laid.blocks) {
     for (const work of block.works) {
       unsocial += unsocialCost(costs, work, start + work.offset);
-      change += changeCost(costs, work, block, mode, start + work.offset);
+      change += changeCost(costs, work, block, variant, start + work.offset);
     }
   }
   const off = laid.rests.reduce(
@@ -86,7 +91,12 @@ function costOf(problem: WeekProblem, costs: StartCosts, mode: Mode, laid: Laid)
 }
 
 /** Takes people, mixer, bench and room for a lot; null, and nothing taken, when one of them is not there. */
-function writeIn(ledger: Ledger, costs: StartCosts, mode: Mode, laid: Laid): PlacedWork[] | null {
+function writeIn(
+  ledger: Ledger,
+  costs: StartCosts,
+  variant: LotVariant,
+  laid: Laid,
+): PlacedWork[] | null {
   const works: PlacedWork[] = [];
   const rests: Laid['rests'][number][] = [];
   let before: readonly number[] = [];
@@ -98,11 +108,11 @@ function writeIn(ledger: Ledger, costs: StartCosts, mode: Mode, laid: Laid): Pla
   for (const { block, start } of [...laid.blocks].sort((a, b) => a.start - b.start)) {
     for (const work of block.works) {
       const at = start + work.offset;
-      const former = formerPeople(costs, work, block, mode);
+      const former = formerPeople(costs, work, block, variant);
       const people = choose(ledger, work, at, former, before);
-      if (!people || !isFree(ledger, work, mode, at)) return undo();
+      if (!people || !isFree(ledger, work, variant, at)) return undo();
       const placed = { work, block, start: at, people };
-      takeWork(ledger, mode, placed, 1);
+      takeWork(ledger, variant, placed, 1);
       works.push(placed);
       before = people;
     }
@@ -110,25 +120,30 @@ function writeIn(ledger: Ledger, costs: StartCosts, mode: Mode, laid: Laid): Pla
   return works;
 
   function undo(): null {
-    for (const placed of works) takeWork(ledger, mode, placed, -1);
+    for (const placed of works) takeWork(ledger, variant, placed, -1);
     for (const { edge, from, to } of rests) takeRest(ledger, edge, from, to, -1);
     return null;
   }
 }
 
 /** Takes a lot out of the ledger again. */
-export function takeOut(ledger: Ledger, { mode, laid, works }: Placed): void {
-  for (const placed of works) takeWork(ledger, mode, placed, -1);
+export function takeOut(ledger: Ledger, { variant, laid, works }: Placed): void {
+  for (const placed of works) takeWork(ledger, variant, placed, -1);
   for (const { edge, from, to } of laid.rests) takeRest(ledger, edge, from, to, -1);
 }
 
 /** Writes a lot in that was taken out, exactly as it was: what it took must be free. */
-export function putBack(ledger: Ledger, { mode, laid, works }: Placed): void {
-  for (const placed of works) takeWork(ledger, mode, placed, 1);
+export function putBack(ledger: Ledger, { variant, laid, works }: Placed): void {
+  for (const placed of works) takeWork(ledger, variant, placed, 1);
   for (const { edge, from, to } of laid.rests) takeRest(ledger, edge, from, to, 1);
 }
 
-function takeWork(ledger: Ledger, mode: Mode, { work, start, people }: PlacedWork, by: 1 | -1) {
+function takeWork(
+  ledger: Ledger,
+  variant: LotVariant,
+  { work, start, people }: PlacedWork,
+  by: 1 | -1,
+) {
   const end = start + work.quarters;
   for (const i of people) {
     const person = ledger.people[i];
@@ -136,7 +151,7 @@ function takeWork(ledger: Ledger, mode: Mode, { work, start, people }: PlacedWor
     person.free.fill(by > 0 ? 0 : 1, start, end);
     person.worked += by * work.quarters;
   }
-  if (isAtMixer(work)) ledger.mixers.get(mode.mixerId)?.fill(by > 0 ? 0 : 1, start, end);
+  if (isAtMixer(work)) ledger.mixers.get(variant.mixerId)?.fill(by > 0 ? 0 : 1, start, end);
   add(ledger.bench, start, end, -by * benchOf(work));
   ledger.changes.work(start, end);
 }
@@ -156,9 +171,9 @@ function hasRoom({ trays, tubs }: Ledger, edge: Edge, from: number, to: number):
   return true;
 }
 
-function isFree(ledger: Ledger, work: ModeWork, mode: Mode, start: number): boolean {
+function isFree(ledger: Ledger, work: VariantWork, variant: LotVariant, start: number): boolean {
   const end = start + work.quarters;
-  const mixer = isAtMixer(work) ? ledger.mixers.get(mode.mixerId) : null;
+  const mixer = isAtMixer(work) ? ledger.mixers.get(variant.mixerId) : null;
   const bench = benchOf(work);
   for (let t = start; t < end; t += 1) {
     if (mixer && !mixer[t]) return false;
@@ -170,7 +185,7 @@ function isFree(ledger: Ledger, work: ModeWork, mode: Mode, start: number): bool
 /** Who does it: whoever did it before, then whoever did the last of it, then whoever can do least else, then who has worked least. */
 function choose(
   { people }: Ledger,
-  { work, quarters }: ModeWork,
+  { work, quarters }: VariantWork,
   start: number,
   former: readonly string[],
   before: readonly number[],
@@ -194,20 +209,20 @@ function choose(
 }
 
 /** A placed lot as the plan says it. */
-export function lotOf({ mode, laid, works, cost }: Placed, ledger: Ledger): PlannedLot {
+export function lotOf({ variant, laid, works, cost }: Placed, ledger: Ledger): PlannedLot {
   const minute = (place: number) => (place + ledger.span.first) * QUARTER;
   return {
-    id: `${mode.doughId}/${mode.serviceIds[0]}`,
-    doughId: mode.doughId,
-    serviceIds: mode.serviceIds,
-    mixerId: mode.mixerId,
-    loads: mode.loads,
-    doughKg: mode.doughKg,
+    id: `${variant.doughId}/${variant.serviceIds[0]}`,
+    doughId: variant.doughId,
+    serviceIds: variant.serviceIds,
+    mixerId: variant.mixerId,
+    loads: variant.loads,
+    doughKg: variant.doughKg,
     cost,
     steps: works
       .map(({ work, block, start, people }) =>
         plannedStep(
-          mode,
+          variant,
           block,
           work,
           minute(start),

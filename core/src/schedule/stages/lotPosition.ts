@@ -9,7 +9,7 @@ export interface DoneWork {
 }
 
 /** Where a lot is in its route at one moment. */
-export type Whereabouts =
+export type LotPosition =
   /** Nothing has been done yet. */
   | { readonly kind: 'to-make'; readonly next: PlannedWork; readonly lateMin: number }
   /** By itself, in a stage that takes time. */
@@ -42,13 +42,13 @@ export type Whereabouts =
  * @param nowMs the present, which parts record from forecast
  * @param closeMs when the last service that the lot is for ends
  */
-export function whereabouts(
+export function lotPosition(
   stages: readonly PlannedStage[],
   done: readonly DoneWork[],
   atMs: number,
   nowMs: number,
   closeMs: number,
-): Whereabouts {
+): LotPosition {
   if (atMs >= closeMs && isAllDone(stages, done, atMs, nowMs)) {
     return { kind: 'served', sinceMs: closeMs };
   }

@@ -4,7 +4,7 @@ import {
   countBack,
   coverageOf,
   stageKey,
-  whereabouts,
+  lotPosition,
   workOf,
   type PlannedWork,
   type ShiftTime,
@@ -107,7 +107,7 @@ describe('whereabouts', () => {
   const record = (count: number) =>
     work.slice(0, count).map((w) => ({ stageKey: stageKey(w), doneMs: w.endMs }));
   const at = (atMs: number, done = record(0), nowMs = atMs) =>
-    whereabouts(stages, done, atMs, nowMs, close);
+    lotPosition(stages, done, atMs, nowMs, close);
 
   it('is to make, and says how late', () => {
     const first = work[0] as PlannedWork;

@@ -1,4 +1,4 @@
-import type { Deed } from '@calm/contract';
+import type { Permission } from '@calm/contract';
 import {
   bigint,
   char,
@@ -66,7 +66,7 @@ export const audit = mysqlTable(
     houseId: houseId(),
     at: instant('at').notNull(),
     personId: refOrNone('person_id'),
-    deed: varchar('deed', { length: 10 }).$type<Deed | 'door'>().notNull(),
+    permission: varchar('deed', { length: 10 }).$type<Permission | 'door'>().notNull(),
     method: varchar('method', { length: 8 }).notNull(),
     path: varchar('path', { length: 300 }).notNull(),
   },

@@ -9,7 +9,7 @@ const PAGE = 100;
 const LONGEST_PATH = 300;
 
 /** Writes one line of who did what. */
-export async function noteDeed(
+export async function appendAudit(
   { tx, houseId }: Scope,
   entry: Omit<typeof t.audit.$inferInsert, 'id' | 'houseId'>,
 ): Promise<void> {
@@ -30,7 +30,7 @@ export async function readAudit({ tx, houseId }: Scope, before?: number): Promis
 }
 
 /** A write, and in which house. */
-export interface HouseDeed {
+export interface HouseAuditEntry {
   readonly id: number;
   readonly houseId: string;
   readonly path: string;
@@ -41,7 +41,7 @@ const MOST_TOLD = 2000;
 const told = { id: t.audit.id, houseId: t.audit.houseId, path: t.audit.path };
 
 /** What was written after a line, in every house, oldest first. */
-export function readDeedsAfter(tx: Queries, after: number): Promise<HouseDeed[]> {
+export function readAuditAfter(tx: Queries, after: number): Promise<HouseAuditEntry[]> {
   return tx
     .select(told)
     .from(t.audit)
@@ -51,7 +51,7 @@ export function readDeedsAfter(tx: Queries, after: number): Promise<HouseDeed[]>
 }
 
 /** What was written after a line in one house, oldest first. */
-export function readDeedsOf({ tx, houseId }: Scope, after: number): Promise<HouseDeed[]> {
+export function readAuditOf({ tx, houseId }: Scope, after: number): Promise<HouseAuditEntry[]> {
   return tx
     .select(told)
     .from(t.audit)
@@ -68,7 +68,7 @@ const LATEST = 200;
  *
  * @param besides a path whose writes do not count
  */
-export async function latestDeedsKey(
+export async function latestAuditKey(
   { tx, houseId }: Scope,
   besides: string | null = null,
 ): Promise<string> {
@@ -84,7 +84,7 @@ export async function latestDeedsKey(
 }
 
 /** The number of the last write; 0 before the first. */
-export async function readLatestDeed(tx: Queries): Promise<number> {
+export async function readLatestAudit(tx: Queries): Promise<number> {
   const [row] = await tx
     .select({ id: t.audit.id })
     .from(t.audit)

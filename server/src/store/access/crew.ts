@@ -1,5 +1,5 @@
 import {
-  type Comer,
+  type SignInCandidate,
   type Crew,
   type CrewContent,
   type CrewMember,
@@ -10,7 +10,7 @@ import {
   secretKindOf,
 } from '@calm/contract';
 import { and, asc, eq, isNotNull, ne } from 'drizzle-orm';
-import { plainShelf } from '../tableRepository';
+import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -24,14 +24,14 @@ const memberOf = (row: typeof t.people.$inferSelect): CrewMember => ({
   canSignIn: row.secretHash !== null,
 });
 
-const plainPeople = plainShelf<typeof t.people, CrewContent, CrewMember>(t.people, {
+const plainPeople = tableRepository<typeof t.people, CrewContent, CrewMember>(t.people, {
   what: 'person',
   rowOf: (content) => content,
-  keptOf: memberOf,
+  storedOf: memberOf,
 });
 
 /** The people of a house. Whoever leaves takes their shifts and sessions with them. */
-export const personShelf: typeof plainPeople = {
+export const personRepository: typeof plainPeople = {
   ...plainPeople,
   async remove(scope, id) {
     const { tx, houseId } = scope;
@@ -54,10 +54,16 @@ const shiftOf = ({ houseId: _, ...shift }: typeof t.shiftPatterns.$inferSelect):
   shift;
 
 /** Shifts that come every week. */
-export const shiftShelf = plainShelf<typeof t.shiftPatterns, ShiftPatternContent, ShiftPattern>(
-  t.shiftPatterns,
-  { what: 'shift', rowOf: (content) => content, keptOf: shiftOf, lacks: isThere },
-);
+export const shiftRepository = tableRepository<
+  typeof t.shiftPatterns,
+  ShiftPatternContent,
+  ShiftPattern
+>(t.shiftPatterns, {
+  what: 'shift',
+  rowOf: (content) => content,
+  storedOf: shiftOf,
+  lacks: isThere,
+});
 
 const exceptionOf = ({
   houseId: _,
@@ -70,7 +76,7 @@ const exceptionOf = ({
 });
 
 /** Days that differ for somebody. */
-export const shiftExceptionShelf = plainShelf<
+export const shiftExceptionRepository = tableRepository<
   typeof t.shiftExceptions,
   ShiftExceptionContent,
   ShiftException
@@ -81,7 +87,7 @@ export const shiftExceptionShelf = plainShelf<
     startMin: hours?.startMin ?? null,
     endMin: hours?.endMin ?? null,
   }),
-  keptOf: exceptionOf,
+  storedOf: exceptionOf,
   lacks: isThere,
 });
 
@@ -108,7 +114,7 @@ export async function readCrew({ tx, houseId }: Scope): Promise<Crew> {
 }
 
 /** Those who have a password or a PIN, by name. */
-export async function readComers({ tx, houseId }: Scope): Promise<Comer[]> {
+export async function readSignInCandidates({ tx, houseId }: Scope): Promise<SignInCandidate[]> {
   const rows = await tx
     .select()
     .from(t.people)

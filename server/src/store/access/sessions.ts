@@ -84,7 +84,10 @@ export interface KnownPerson {
 }
 
 /** Reads somebody at the door, and holds the row until the transaction ends: tries are counted one by one. */
-export async function knockAs({ tx, houseId }: Scope, id: string): Promise<KnownPerson | null> {
+export async function beginSignInAttempt(
+  { tx, houseId }: Scope,
+  id: string,
+): Promise<KnownPerson | null> {
   const [row] = await tx
     .select({
       id: t.people.id,
@@ -100,7 +103,7 @@ export async function knockAs({ tx, houseId }: Scope, id: string): Promise<Known
 }
 
 /** Notes how a try at the door came out. */
-export async function noteTry(
+export async function recordSignInAttempt(
   { tx, houseId }: Scope,
   id: string,
   tries: { readonly failedTries: number; readonly lockedUntil: Date | null },

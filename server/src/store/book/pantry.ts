@@ -1,7 +1,7 @@
 import type { PantryItem } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
 import { and, asc, eq } from 'drizzle-orm';
-import type { Shelf } from '../repository';
+import type { Repository } from '../repository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -9,7 +9,7 @@ const here = ({ houseId }: Scope, id: string) =>
   and(eq(t.ingredients.houseId, houseId), eq(t.ingredients.id, id));
 
 /** What the house buys. */
-export const pantryShelf: Shelf<Ingredient, PantryItem> = {
+export const pantryRepository: Repository<Ingredient, PantryItem> = {
   what: 'ingredient',
   async find(scope, id) {
     const [row] = await scope.tx.select().from(t.ingredients).where(here(scope, id));

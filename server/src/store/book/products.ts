@@ -1,8 +1,8 @@
 import type { Product, ProductContent } from '@calm/contract';
 import { and, asc, count, eq } from 'drizzle-orm';
-import type { Shelf } from '../repository';
+import type { Repository } from '../repository';
 import { slugOf } from '@calm/domain';
-import { routeShelf } from './routes';
+import { routeRepository } from './routes';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -15,7 +15,7 @@ const columnsOf = (content: ProductContent) => ({
 });
 
 /** What the house sells. A product's address is made of its first name and stays. */
-export const productShelf: Shelf<ProductContent, Product> = {
+export const productRepository: Repository<ProductContent, Product> = {
   what: 'product',
   async find(scope, id) {
     const [row] = await scope.tx.select().from(t.products).where(here(scope, id));
@@ -28,7 +28,7 @@ export const productShelf: Shelf<ProductContent, Product> = {
       .from(t.formulas)
       .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.id, formulaId)));
     if (!formula) return 'formulaId';
-    return (await routeShelf.find(scope, routeId)) ? null : 'routeId';
+    return (await routeRepository.find(scope, routeId)) ? null : 'routeId';
   },
   async insert({ tx, houseId }, id, content) {
     const [last] = await tx

@@ -1,6 +1,6 @@
 import type { RouteContent, RouteRecord } from '@calm/contract';
 import { and, eq } from 'drizzle-orm';
-import type { Shelf } from '../repository';
+import type { Repository } from '../repository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -8,7 +8,7 @@ const here = ({ houseId }: Scope, id: string) =>
   and(eq(t.routes.houseId, houseId), eq(t.routes.id, id));
 
 /** The house's routes. */
-export const routeShelf: Shelf<RouteContent, RouteRecord> = {
+export const routeRepository: Repository<RouteContent, RouteRecord> = {
   what: 'route',
   async find(scope, id) {
     const [row] = await scope.tx.select().from(t.routes).where(here(scope, id));

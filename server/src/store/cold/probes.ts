@@ -1,16 +1,16 @@
 import type { Probe, ProbeContent } from '@calm/contract';
 import { and, asc, eq } from 'drizzle-orm';
-import { plainShelf } from '../tableRepository';
+import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
 const probeOf = ({ houseId: _, no: _no, ...probe }: typeof t.probes.$inferSelect): Probe => probe;
 
 /** What takes temperatures. */
-export const probeShelf = plainShelf<typeof t.probes, ProbeContent, Probe>(t.probes, {
+export const probeRepository = tableRepository<typeof t.probes, ProbeContent, Probe>(t.probes, {
   what: 'probe',
   rowOf: (content) => content,
-  keptOf: probeOf,
+  storedOf: probeOf,
   lacks: async ({ tx, houseId }, { placeId }) => {
     const [row] = await tx
       .select({ id: t.places.id })

@@ -6,7 +6,7 @@ import type {
   ServicePatternContent,
 } from '@calm/contract';
 import { and, asc, eq } from 'drizzle-orm';
-import { plainShelf } from '../tableRepository';
+import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -16,11 +16,11 @@ const patternOf = ({
 }: typeof t.servicePatterns.$inferSelect): ServicePattern => pattern;
 
 /** The services that come every week. */
-export const patternShelf = plainShelf<
+export const patternRepository = tableRepository<
   typeof t.servicePatterns,
   ServicePatternContent,
   ServicePattern
->(t.servicePatterns, { what: 'service', rowOf: (content) => content, keptOf: patternOf });
+>(t.servicePatterns, { what: 'service', rowOf: (content) => content, storedOf: patternOf });
 
 const exceptionOf = ({
   houseId: _,
@@ -33,7 +33,7 @@ const exceptionOf = ({
 });
 
 /** The days that differ. */
-export const exceptionShelf = plainShelf<
+export const exceptionRepository = tableRepository<
   typeof t.serviceExceptions,
   ServiceExceptionContent,
   ServiceException
@@ -44,7 +44,7 @@ export const exceptionShelf = plainShelf<
     startMin: hours?.startMin ?? null,
     endMin: hours?.endMin ?? null,
   }),
-  keptOf: exceptionOf,
+  storedOf: exceptionOf,
   lacks: lacksPattern,
 });
 

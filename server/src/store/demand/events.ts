@@ -1,6 +1,6 @@
 import type { EventContent, HouseEvent } from '@calm/contract';
 import { asc, eq } from 'drizzle-orm';
-import { plainShelf } from '../tableRepository';
+import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { lacksPattern } from './calendar';
@@ -8,12 +8,15 @@ import { lacksPattern } from './calendar';
 const eventOf = ({ houseId: _, ...event }: typeof t.events.$inferSelect): HouseEvent => event;
 
 /** What moves demand. */
-export const eventShelf = plainShelf<typeof t.events, EventContent, HouseEvent>(t.events, {
-  what: 'event',
-  rowOf: (content) => content,
-  keptOf: eventOf,
-  lacks: lacksPattern,
-});
+export const eventRepository = tableRepository<typeof t.events, EventContent, HouseEvent>(
+  t.events,
+  {
+    what: 'event',
+    rowOf: (content) => content,
+    storedOf: eventOf,
+    lacks: lacksPattern,
+  },
+);
 
 /** Every event there was and will be, by date. */
 export async function readEvents({ tx, houseId }: Scope): Promise<HouseEvent[]> {

@@ -1,4 +1,4 @@
-import type { BroughtSale, Sale, SoldBalls } from '@calm/contract';
+import type { ImportedSale, Sale, SoldBalls } from '@calm/contract';
 import { and, asc, between, eq, gte, lt, sql } from 'drizzle-orm';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
@@ -68,7 +68,7 @@ export async function writeSale(
 /** Writes sales over whatever is there; what a file does not tell stays as it was. */
 export async function putSales(
   { tx, houseId }: Scope,
-  sales: readonly BroughtSale[],
+  sales: readonly ImportedSale[],
 ): Promise<void> {
   await inBatches(sales, (batch) =>
     tx

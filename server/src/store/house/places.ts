@@ -1,16 +1,16 @@
 import type { Place, PlaceContent } from '@calm/contract';
 import { asc, eq } from 'drizzle-orm';
-import { plainShelf } from '../tableRepository';
+import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
 const placeOf = ({ houseId: _, ...place }: typeof t.places.$inferSelect): Place => place;
 
 /** Where dough stands. */
-export const placeShelf = plainShelf<typeof t.places, PlaceContent, Place>(t.places, {
+export const placeRepository = tableRepository<typeof t.places, PlaceContent, Place>(t.places, {
   what: 'place',
   rowOf: (content) => content,
-  keptOf: placeOf,
+  storedOf: placeOf,
 });
 
 /** Every place of a house, by name. */

@@ -1,5 +1,5 @@
 import type { LogLine, LogQuery, LotRecord } from '@calm/contract';
-import { standing } from '@calm/domain';
+import { currentRecords } from '@calm/domain';
 import { and, desc, eq, exists, gte, inArray, like, lt, lte, or, sql, type SQL } from 'drizzle-orm';
 import { findLotRow, readItems } from './lots';
 import { readRecordsOf } from './records';
@@ -70,10 +70,10 @@ export async function readLog(scope: Scope, query: LogQuery, most: number): Prom
 
 /** How a lot's balls turned out, by what stands last. */
 function outcomeOf(records: readonly LotRecord[]): Pick<LogLine, 'opened' | 'baked' | 'left'> {
-  const used = standing(records, 'used');
+  const used = currentRecords(records, 'used');
   return {
-    opened: standing(records, 'opened').at(-1)?.content.found ?? null,
-    baked: standing(records, 'baked').at(-1)?.content.found ?? null,
+    opened: currentRecords(records, 'opened').at(-1)?.content.found ?? null,
+    baked: currentRecords(records, 'baked').at(-1)?.content.found ?? null,
     left: used.length === 0 ? null : used.reduce((sum, { content }) => sum + content.left, 0),
   };
 }

@@ -1,4 +1,4 @@
-import { untouched } from '@calm/domain';
+import { emptyMark } from '@calm/domain';
 import type { Mark } from '@calm/contract';
 import { and, eq } from 'drizzle-orm';
 import * as t from '../../database/schema';
@@ -68,5 +68,5 @@ export async function readMark(
         eq(t.marks.stepKey, stepKey),
       ),
     );
-  return row ? markOf(row) : untouched(loadNumber, stepKey);
+  return row ? markOf(row) : emptyMark(loadNumber, stepKey);
 }

@@ -1,5 +1,5 @@
 import { secretKindOf, type CrewContent, type CrewMember, type RecordChange } from '@calm/contract';
-import { hasManager, personShelf, writeSecret } from '../../store/access/crew';
+import { hasManager, personRepository, writeSecret } from '../../store/access/crew';
 import type { Scope } from '../../database/scope';
 import { closeSessions } from '../../store/access/sessions';
 import { badInput, type Result } from '../result';
@@ -21,11 +21,11 @@ export async function changePerson(
   id: string,
   change: RecordChange<CrewContent>,
 ): Promise<Result<CrewMember>> {
-  const before = await personShelf.find(scope, id);
+  const before = await personRepository.find(scope, id);
   const { role } = change.content;
   const isStepDown = before?.role === 'manager' && role !== 'manager';
   if (isStepDown && !(await hasManager(scope, id))) return lastManager('content/role');
-  const changed = await changeRecord(scope, personShelf, id, change);
+  const changed = await changeRecord(scope, personRepository, id, change);
   if (changed.kind !== 'done' || !before || before.role === role) return changed;
   await closeSessions(scope, { personId: id });
   if (secretKindOf(before.role) === secretKindOf(role)) return changed;
@@ -35,7 +35,7 @@ export async function changePerson(
 
 /** Takes somebody out of the crew; what they did stays on record. */
 export async function removePerson(scope: Scope, id: string): Promise<Result<CrewMember>> {
-  const there = await personShelf.find(scope, id);
+  const there = await personRepository.find(scope, id);
   if (there?.role === 'manager' && !(await hasManager(scope, id))) return lastManager('');
-  return removeRecord(scope, personShelf, id);
+  return removeRecord(scope, personRepository, id);
 }

@@ -1,7 +1,7 @@
 import {
   isGoodSecret,
   secretKindOf,
-  type FrontDoor,
+  type SignInOptions,
   type House,
   type OwnerStart,
   type Role,
@@ -12,11 +12,21 @@ import {
 import { verify } from '@node-rs/argon2';
 import { randomUUID } from 'node:crypto';
 import { forgetAnswers } from '../../store/access/answers';
-import { hasManager, personShelf, readComers, writeSecret } from '../../store/access/crew';
+import {
+  hasManager,
+  personRepository,
+  readSignInCandidates,
+  writeSecret,
+} from '../../store/access/crew';
 import type { Scope } from '../../database/scope';
-import { closeSessions, knockAs, noteTry, openSession } from '../../store/access/sessions';
+import {
+  closeSessions,
+  beginSignInAttempt,
+  recordSignInAttempt,
+  openSession,
+} from '../../store/access/sessions';
 import { hashSecret } from './hashSecret';
-import { badInput, done, type Refusal, type Result } from '../result';
+import { badInput, ok, type Refusal, type Result } from '../result';
 
 /** Wrong tries in a row before the door stays shut for a while. */
 export const MOST_TRIES = 5;
@@ -27,18 +37,18 @@ const LONGEST_SHUT_MS = 3_600_000;
 const ANSWERS_KEPT_MS = 14 * 24 * 3_600_000;
 
 /** What can be read before anybody is signed in. */
-export async function frontDoor(scope: Scope, house: House): Promise<FrontDoor> {
+export async function signInOptions(scope: Scope, house: House): Promise<SignInOptions> {
   const { demoSecrets } = house.settings;
   return {
     name: house.name,
-    comers: await readComers(scope),
+    candidates: await readSignInCandidates(scope),
     isUnowned: !(await hasManager(scope)),
     ...(demoSecrets && { demo: demoSecrets }),
   };
 }
 
 /** What a try at the door came to. A wrong try is counted, so it is no refusal that undoes it. */
-export type Tried =
+export type SignInAttempt =
   | { readonly kind: 'in'; readonly token: string }
   | { readonly kind: 'wrong' }
   /** Shut after too many wrong tries. */
@@ -48,24 +58,24 @@ export type Tried =
  * Lets somebody in who knows their password or PIN. After five wrong tries the door stays shut for that
  * person, a minute at first and twice as long with each further one, whatever device they come from.
  */
-export async function tryDoor(
+export async function attemptSignIn(
   scope: Scope,
   { personId, secret }: SignIn,
   now: Date,
-): Promise<Tried> {
-  const person = await knockAs(scope, personId);
+): Promise<SignInAttempt> {
+  const person = await beginSignInAttempt(scope, personId);
   if (!person?.secretHash) return { kind: 'wrong' };
   const { failedTries, lockedUntil, secretHash } = person;
   if (lockedUntil && lockedUntil > now) return { kind: 'shut', until: lockedUntil };
   if (await verify(secretHash, secret)) {
-    await noteTry(scope, personId, { failedTries: 0, lockedUntil: null });
+    await recordSignInAttempt(scope, personId, { failedTries: 0, lockedUntil: null });
     await forgetAnswers(scope, new Date(now.getTime() - ANSWERS_KEPT_MS));
     return { kind: 'in', token: await openSession(scope, personId, now) };
   }
   const tries = failedTries + 1;
   const shutMs = Math.min(LONGEST_SHUT_MS, SHUT_MS * 2 ** (tries - MOST_TRIES));
   const until = tries >= MOST_TRIES ? new Date(now.getTime() + shutMs) : null;
-  await noteTry(scope, personId, { failedTries: tries, lockedUntil: until });
+  await recordSignInAttempt(scope, personId, { failedTries: tries, lockedUntil: until });
   return until ? { kind: 'shut', until } : { kind: 'wrong' };
 }
 
@@ -78,9 +88,9 @@ export async function startOwner(
   if (await hasManager(scope))
     return badInput('', 'owner.there', 'The house has its owner already.');
   const id = randomUUID();
-  await personShelf.insert(scope, id, { name, initials, role: 'manager', skills: [] });
+  await personRepository.insert(scope, id, { name, initials, role: 'manager', skills: [] });
   await writeSecret(scope, id, await hashSecret(password));
-  return done({ token: await openSession(scope, id, now) });
+  return ok({ token: await openSession(scope, id, now) });
 }
 
 /** Why a secret will not do for a role; null when it does. */
@@ -102,11 +112,11 @@ export async function changeSecret(
   id: string,
   secret: string,
 ): Promise<Result<{ readonly canSignIn: true }>> {
-  const person = await personShelf.find(scope, id);
+  const person = await personRepository.find(scope, id);
   if (!person) return { kind: 'not-found', what: 'person' };
   const weak = weakness(person.role, secret);
   if (weak) return weak;
   await writeSecret(scope, id, await hashSecret(secret));
   await closeSessions(scope, { personId: id });
-  return done({ canSignIn: true });
+  return ok({ canSignIn: true });
 }

@@ -1,12 +1,12 @@
-import type { BroughtIn, FormulaRecord, RouteRecord } from '@calm/contract';
-import { routeShelf } from '../../store/book/routes';
+import type { BookImport, FormulaRecord, RouteRecord } from '@calm/contract';
+import { routeRepository } from '../../store/book/routes';
 import type { Scope } from '../../database/scope';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 import { saveFormula, startFormula } from './saveFormula';
 import { addRecord, changeRecord } from '../recordWrites';
 
 /** What came of a file, in its order. */
-export interface WasBroughtIn {
+export interface BookImportResult {
   readonly formulas: readonly FormulaRecord[];
   readonly routes: readonly RouteRecord[];
 }
@@ -15,11 +15,11 @@ export interface WasBroughtIn {
  * Writes a file's formulas and routes into the book. The first that cannot be ends it, and the
  * transaction around it takes back the ones before.
  */
-export async function bringIn(
+export async function importBook(
   scope: Scope,
-  { note, formulas, routes }: BroughtIn,
+  { note, formulas, routes }: BookImport,
   now: Date,
-): Promise<Result<WasBroughtIn>> {
+): Promise<Result<BookImportResult>> {
   const madeFormulas: FormulaRecord[] = [];
   const madeRoutes: RouteRecord[] = [];
   for (const one of formulas) {
@@ -33,10 +33,10 @@ export async function bringIn(
   for (const one of routes) {
     const result =
       'id' in one
-        ? await changeRecord(scope, routeShelf, one.id, one)
-        : await addRecord(scope, routeShelf, one.content);
+        ? await changeRecord(scope, routeRepository, one.id, one)
+        : await addRecord(scope, routeRepository, one.content);
     if (result.kind !== 'done') return result;
     madeRoutes.push(result.value);
   }
-  return done({ formulas: madeFormulas, routes: madeRoutes });
+  return ok({ formulas: madeFormulas, routes: madeRoutes });
 }

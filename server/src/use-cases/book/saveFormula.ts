@@ -19,7 +19,7 @@ import {
 } from '../../store/book/formulas';
 import { readPantry } from '../../store/book/pantry';
 import type { Scope } from '../../database/scope';
-import { badInput, done, type Refusal, type Result } from '../result';
+import { badInput, ok, type Refusal, type Result } from '../result';
 import { slugOf } from '@calm/domain';
 
 const NO_FORMULA: Refusal = { kind: 'not-found', what: 'formula' };
@@ -30,7 +30,7 @@ export async function formulaVersions(
   slug: string,
 ): Promise<Result<FormulaVersion[]>> {
   const formula = await findFormula(scope, slug);
-  return formula ? done(await readVersions(scope, formula.id)) : NO_FORMULA;
+  return formula ? ok(await readVersions(scope, formula.id)) : NO_FORMULA;
 }
 
 /**
@@ -54,7 +54,7 @@ export async function saveFormula(
   if (!isWritten) return { kind: 'stale', current, sent: change };
   const { note } = change;
   await keepVersion(scope, formula.id, { version: current.version, note, savedAt: now, content });
-  return done(current);
+  return ok(current);
 }
 
 /** Adds a formula to the book, as version 1, at an address made of its name. */
@@ -76,7 +76,7 @@ export async function startFormula(
   }
   await keepVersion(scope, id, { version: 1, note, savedAt: now, content });
   const made = await findFormula(scope, slug);
-  return made ? done(made) : NO_FORMULA;
+  return made ? ok(made) : NO_FORMULA;
 }
 
 /** The content with its allergens, if the house has what it refers to. */
@@ -87,5 +87,5 @@ async function checkedContent(
   if (!(await hasMixer(scope, content.mixerId))) {
     return badInput('content/mixerId', 'mixer.unknown', 'The house has no such mixer.');
   }
-  return done({ ...content, allergens: allergensOf(content.formula, await readPantry(scope)) });
+  return ok({ ...content, allergens: allergensOf(content.formula, await readPantry(scope)) });
 }

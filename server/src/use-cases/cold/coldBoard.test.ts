@@ -211,8 +211,8 @@ describe('an alarm', () => {
     const later = new Date(Date.parse(NOW) + 45 * 60_000);
     expect(await lookOnce(house.db, later)).toBeGreaterThan(0);
     expect(await alarmsOf(probe)).toMatchObject([{ kind: 'silent', untilAt: null }]);
-    const [deed] = await house.db.select().from(t.audit).where(eq(t.audit.path, '/alarms'));
-    expect(deed).toMatchObject({ personId: null, method: 'PUT' });
+    const [permission] = await house.db.select().from(t.audit).where(eq(t.audit.path, '/alarms'));
+    expect(permission).toMatchObject({ personId: null, method: 'PUT' });
     expect(await lookOnce(house.db, later)).toBe(0);
   });
 });

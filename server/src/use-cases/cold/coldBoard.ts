@@ -1,7 +1,7 @@
 import {
   airOfPlaces,
   boardLots,
-  followCold,
+  simulateCold,
   type ColdQuestion,
   type PlaceAir,
   addDays,
@@ -22,7 +22,7 @@ import {
 } from '@calm/contract';
 import type { ReadyWindow } from '@calm/core';
 import { findAlarm, readAlarms, writeAcknowledgement } from '../../store/cold/alarms';
-import { latestDeedsKey } from '../../store/access/auditLog';
+import { latestAuditKey } from '../../store/access/auditLog';
 import { insertColdNote, readColdNotes } from '../../store/cold/coldNotes';
 import { readLots } from '../../store/lots/lots';
 import { readPlan } from '../../store/plan/plans';
@@ -33,7 +33,7 @@ import type { Scope } from '../../database/scope';
 import { plainServices } from '../demand/calendar';
 import { bookOf } from '../book/losses';
 import { seenAt, type Writing } from '../lots/records';
-import { badInput, done, type Result } from '../result';
+import { badInput, ok, type Result } from '../result';
 
 /** Dates of services that the cold has to do with: those just over, and those whose dough is coming in. */
 const DAYS_BEFORE = 1;
@@ -47,7 +47,7 @@ const MINUTE_MS = 60_000;
 /** A house's cold now; reckoned anew when something was written in the house, and every minute. */
 export async function coldBoardNow(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
   const minute = Math.floor(now.getTime() / MINUTE_MS);
-  const key = `${minute}/${house.version}/${await latestDeedsKey(scope)}`;
+  const key = `${minute}/${house.version}/${await latestAuditKey(scope)}`;
   const last = kept.get(house.id);
   if (last?.key === key) return last.board;
   const board = await coldBoard(scope, house, now);
@@ -91,18 +91,18 @@ async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoa
 }
 
 /** Windows as set, of the last question of each house: no reading changes them. */
-const keptAsSet = new Map<string, { readonly key: string; readonly windows: ReadyWindow[] }>();
+const cachedAsSet = new Map<string, { readonly key: string; readonly windows: ReadyWindow[] }>();
 const AS_SET_MS = 10 * MINUTE_MS;
 
 /** How long everything would keep had every room held its set temperature, in the order of the parts. */
 async function asSetOf(scope: Scope, house: House, question: ColdQuestion): Promise<ReadyWindow[]> {
   const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
-  const key = `${tenMinutes}/${house.version}/${await latestDeedsKey(scope, '/readings')}`;
-  const last = keptAsSet.get(house.id);
+  const key = `${tenMinutes}/${house.version}/${await latestAuditKey(scope, '/readings')}`;
+  const last = cachedAsSet.get(house.id);
   if (last?.key === key) return last.windows;
-  const followed = followCold(question, [], true);
-  const windows = followed.ok ? followed.value.parts.map(({ window }) => window) : [];
-  keptAsSet.set(house.id, { key, windows });
+  const simulated = simulateCold(question, [], true);
+  const windows = simulated.ok ? simulated.value.parts.map(({ window }) => window) : [];
+  cachedAsSet.set(house.id, { key, windows });
   return windows;
 }
 
@@ -133,7 +133,7 @@ async function questionOf(
 
 /** What the cold means for every lot, next to what it would as set. */
 function lotsOf(question: ColdQuestion, asSet: readonly ReadyWindow[]): ColdLot[] {
-  const now = followCold(question);
+  const now = simulateCold(question);
   if (!now.ok) return [];
   return now.value.parts.map((part, i): ColdLot => {
     const { lot, product, placeId, zone, mixedMs, window, coreC, rise } = part;
@@ -163,7 +163,7 @@ export async function acknowledgeAlarm(
   const isWritten = await writeAcknowledgement(scope, id, sent, now, personId);
   const current = await findAlarm(scope, id);
   if (!current) return { kind: 'not-found', what: 'alarm' };
-  return isWritten ? done(current) : { kind: 'stale', current, sent };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent };
 }
 
 /** Puts on record what somebody read or did. */
@@ -176,6 +176,6 @@ export async function addColdNote(
   if (seen.kind !== 'done') return seen;
   const note: ColdNote = { id, at: seen.value.toISOString(), personId, content };
   return (await insertColdNote(scope, note))
-    ? done(note)
+    ? ok(note)
     : badInput('id', 'id.taken', 'There is a note of this name already.');
 }

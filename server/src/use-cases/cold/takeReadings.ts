@@ -2,7 +2,7 @@ import type { House, ReadingsStart, ReadingsTaken } from '@calm/contract';
 import { readProbes } from '../../store/cold/probes';
 import { addReadings } from '../../store/cold/readings';
 import type { Scope } from '../../database/scope';
-import { badInput, done, type Result } from '../result';
+import { badInput, ok, type Result } from '../result';
 import { watchCold } from './watchCold';
 
 /** A logger's clock may be ahead by this much, s; later readings are of a clock that nobody has set. */
@@ -34,5 +34,5 @@ export async function takeReadings(
     if (added > 0) touched.add(own.no);
   }
   if (touched.size > 0) await watchCold(scope, house, now, touched);
-  return done(taken);
+  return ok(taken);
 }

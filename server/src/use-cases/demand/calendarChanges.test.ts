@@ -165,7 +165,7 @@ describe('a party that was', () => {
 });
 
 describe('what running out weighs against throwing away', () => {
-  const stakes = async (change: object) => house.http.put(paths.settings(HOUSE)).send(change);
+  const serviceLevel = async (change: object) => house.http.put(paths.settings(HOUSE)).send(change);
   const ready = async () => {
     const { enoughPercent, forecasts } = await house.get<ForecastAnswer>(
       paths.forecast(HOUSE, FRIDAY, 1),
@@ -177,15 +177,18 @@ describe('what running out weighs against throwing away', () => {
     const before = await ready();
     expect(before.enoughPercent).toBe(80);
     const { version } = (await house.book()).house;
-    const often = await stakes({ version, stakes: { kind: 'often', enoughPercent: 95 } });
+    const often = await serviceLevel({
+      version,
+      serviceLevel: { kind: 'often', enoughPercent: 95 },
+    });
     expect(often.status).toBe(200);
     expect(await ready()).toMatchObject({ enoughPercent: 95 });
     expect((await ready()).balls).toBeGreaterThan(before.balls);
     const changed = often.body as House;
     const money = { kind: 'money', short: 9, left: 1 };
-    await stakes({ version: changed.version, stakes: money });
+    await serviceLevel({ version: changed.version, serviceLevel: money });
     expect((await ready()).enoughPercent).toBeCloseTo(90, 9);
-    const stale = await stakes({ version, stakes: money });
+    const stale = await serviceLevel({ version, serviceLevel: money });
     expect(problemOf(stale)).toMatchObject({ status: 409, type: '/problems/stale' });
   });
 
@@ -193,11 +196,11 @@ describe('what running out weighs against throwing away', () => {
     const { version } = (await house.book()).house;
     for (const wrong of [
       { version },
-      { version, stakes: { kind: 'money', short: 0, left: 1 } },
-      { version, stakes: { kind: 'often', enoughPercent: 101 } },
+      { version, serviceLevel: { kind: 'money', short: 0, left: 1 } },
+      { version, serviceLevel: { kind: 'often', enoughPercent: 101 } },
       { version, residuePercent: 3 },
     ]) {
-      expect((await stakes(wrong)).status).toBe(400);
+      expect((await serviceLevel(wrong)).status).toBe(400);
     }
   });
 });

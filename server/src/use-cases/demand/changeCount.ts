@@ -1,10 +1,10 @@
 import { servicesOn } from '@calm/domain';
 import type { CountChange, CountsChange, ProductCount } from '@calm/contract';
 import { readCount, writeCount, type CountKey } from '../../store/demand/counts';
-import { productShelf } from '../../store/book/products';
+import { productRepository } from '../../store/book/products';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 
 /** Sets how many balls of a product a service wants, or puts it back to the usual. */
 export async function changeCount(
@@ -15,12 +15,12 @@ export async function changeCount(
   const held = servicesOn(await readCalendar(scope), key.date);
   if (!held.some(({ pattern }) => pattern.id === key.patternId))
     return { kind: 'not-found', what: 'service' };
-  if (!(await productShelf.find(scope, key.productId)))
+  if (!(await productRepository.find(scope, key.productId)))
     return { kind: 'not-found', what: 'product' };
 
   const isWritten = await writeCount(scope, key, change.count, change.version);
   const current = await readCount(scope, key);
-  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
 }
 
 /** Sets several counts. The first that cannot be ends it, and the transaction takes back the ones before. */
@@ -34,5 +34,5 @@ export async function changeCounts(
     if (result.kind !== 'done') return result;
     written.push(result.value);
   }
-  return done(written);
+  return ok(written);
 }

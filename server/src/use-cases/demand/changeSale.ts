@@ -1,10 +1,10 @@
 import { servicesOn } from '@calm/domain';
 import type { Sale, SaleChange } from '@calm/contract';
-import { productShelf } from '../../store/book/products';
+import { productRepository } from '../../store/book/products';
 import { findSale, writeSale, type SaleKey } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { badInput, done, type Result } from '../result';
+import { badInput, ok, type Result } from '../result';
 
 /** What a sale is when nobody has written it down. */
 const unsold = (key: SaleKey): Sale => ({
@@ -24,7 +24,7 @@ export async function changeSale(
   const held = servicesOn(await readCalendar(scope), key.date);
   const service = held.find(({ pattern }) => pattern.id === key.patternId);
   if (!service) return { kind: 'not-found', what: 'service' };
-  if (!(await productShelf.find(scope, key.productId)))
+  if (!(await productRepository.find(scope, key.productId)))
     return { kind: 'not-found', what: 'product' };
   const outMin = change.sale?.soldOutMin ?? null;
   if (outMin !== null && (outMin < service.startMin || outMin > service.endMin)) {
@@ -36,5 +36,5 @@ export async function changeSale(
   }
   const isWritten = await writeSale(scope, key, change.sale, change.version);
   const current = (await findSale(scope, key)) ?? unsold(key);
-  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
 }

@@ -1,4 +1,4 @@
-import { enoughPercentOf, servicesOn, addDays, datesFrom, localDateOf } from '@calm/domain';
+import { serviceLevelPercent, servicesOn, addDays, datesFrom, localDateOf } from '@calm/domain';
 import type {
   Booking,
   Forecast,
@@ -93,7 +93,7 @@ export async function forecastsBetween(
     readUsual(scope),
     usageOf(scope, calendar, localDateOf(now, house.timeZone)),
   ]);
-  const enoughPercent = enoughPercentOf(house.settings);
+  const enoughPercent = serviceLevelPercent(house.settings);
   const forecasts = datesFrom(from, days).flatMap((date) =>
     servicesOn(calendar, date).flatMap(({ pattern: { id: patternId, name } }) =>
       series

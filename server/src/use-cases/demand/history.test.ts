@@ -1,10 +1,10 @@
 import {
   paths,
-  type BroughtSale,
+  type ImportedSale,
   type ForecastAnswer,
   type HouseBook,
   type Sale,
-  type SalesBroughtIn,
+  type SalesImportResult,
   type Service,
   type TillAnswer,
 } from '@calm/contract';
@@ -56,14 +56,14 @@ describe('what a service sold', () => {
 });
 
 describe('history from a file', () => {
-  const bringIn = async (sales: readonly BroughtSale[], how: object = {}) =>
+  const importBook = async (sales: readonly ImportedSale[], how: object = {}) =>
     house.http
-      .post(paths.broughtInSales(HOUSE))
+      .post(paths.salesImports(HOUSE))
       .send({ sales, over: 'keep', isTrial: false, ...how });
-  const came = async (sales: readonly BroughtSale[], how?: object) =>
-    (await bringIn(sales, how)).body as SalesBroughtIn;
-  const old = async (): Promise<BroughtSale[]> => {
-    const rows: BroughtSale[] = [];
+  const came = async (sales: readonly ImportedSale[], how?: object) =>
+    (await importBook(sales, how)).body as SalesImportResult;
+  const old = async (): Promise<ImportedSale[]> => {
+    const rows: ImportedSale[] = [];
     for (const date of ['2025-06-03', '2025-06-10', '2025-06-17']) {
       const { patternId } = await dinnerOn(date);
       rows.push({
@@ -103,7 +103,7 @@ describe('history from a file', () => {
     if (!row) throw new Error('three rows');
     const monday = { ...row, date: '2025-06-02', sold: 1 };
     const strange = { ...row, date: '2025-06-24', productId: row.patternId };
-    const res = await bringIn([{ ...row, date: '2025-07-01' }, monday, strange, row, row]);
+    const res = await importBook([{ ...row, date: '2025-07-01' }, monday, strange, row, row]);
     expect(problemOf(res).errors?.map(({ path, code }) => [path, code])).toEqual([
       ['sales/1/patternId', 'id.unknown'],
       ['sales/2/productId', 'id.unknown'],

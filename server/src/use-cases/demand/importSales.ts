@@ -1,9 +1,9 @@
 import { servicesOn, addDays } from '@calm/domain';
 import type {
-  BroughtSale,
-  BroughtSales,
+  ImportedSale,
+  SalesImport,
   HouseCalendar,
-  SalesBroughtIn,
+  SalesImportResult,
   FieldError,
   Sale,
 } from '@calm/contract';
@@ -11,7 +11,7 @@ import { readProductIds } from '../../store/book/products';
 import { putSales, readSales } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 
 const MOST_ERRORS = 50;
 
@@ -19,24 +19,24 @@ const MOST_ERRORS = 50;
  * Takes history in, or says what it would come to. The same rows twice are there once, so that a file
  * that was cut off is simply brought in again.
  */
-export async function bringInSales(
+export async function importSales(
   scope: Scope,
-  { sales, over, isTrial }: BroughtSales,
-): Promise<Result<SalesBroughtIn>> {
+  { sales, over, isTrial }: SalesImport,
+): Promise<Result<SalesImportResult>> {
   const errors = faults(sales, await readCalendar(scope), await readProductIds(scope));
   if (errors.length > 0) return { kind: 'bad-input', errors };
   const dates = sales.map(({ date }) => date).sort();
   const [from = '', to = ''] = [dates[0], dates.at(-1)];
   const there = new Map((await readSales(scope, from, addDays(to, 1))).map((s) => [keyOf(s), s]));
-  const added: BroughtSale[] = [];
-  const different: BroughtSale[] = [];
+  const added: ImportedSale[] = [];
+  const different: ImportedSale[] = [];
   for (const sale of sales) {
     const now = there.get(keyOf(sale));
     if (!now) added.push(sale);
     else if (!isSame(now, sale)) different.push(sale);
   }
   if (!isTrial) await putSales(scope, over === 'replace' ? [...added, ...different] : added);
-  return done({
+  return ok({
     added: added.length,
     different: different.length,
     same: sales.length - added.length - different.length,
@@ -47,13 +47,13 @@ const keyOf = ({ date, patternId, productId }: Pick<Sale, 'date' | 'patternId' |
   `${date}/${patternId}/${productId}`;
 
 /** Whether the house knows already all that a file tells of a service. */
-const isSame = (now: Sale, { sold, soldOutMin, leftBalls }: BroughtSale) =>
+const isSame = (now: Sale, { sold, soldOutMin, leftBalls }: ImportedSale) =>
   now.sold === sold &&
   (soldOutMin === undefined || soldOutMin === now.soldOutMin) &&
   (leftBalls === undefined || leftBalls === now.leftBalls);
 
 function faults(
-  sales: readonly BroughtSale[],
+  sales: readonly ImportedSale[],
   calendar: HouseCalendar,
   productIds: readonly string[],
 ): FieldError[] {

@@ -5,7 +5,7 @@ import { readProductIds } from '../../store/book/products';
 import { addToSales, noteTillSale, type SaleKey } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { badInput, done, type Result } from '../result';
+import { badInput, ok, type Result } from '../result';
 
 const MS_PER_MIN = 60_000;
 /** Orders are taken a little before doors and typed a little after the last of them. */
@@ -41,7 +41,7 @@ export async function takeTillSales(
     await addToSales(scope, key, place.quarter, balls);
     added += 1;
   }
-  return done({ added, known, outside });
+  return ok({ added, known, outside });
 }
 
 /** The service a moment falls into, also the evening before when it went past midnight. */

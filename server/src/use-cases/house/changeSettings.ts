@@ -1,7 +1,7 @@
 import type { House, SettingsChange } from '@calm/contract';
 import { findHouseById, writeSettings } from '../../store/house/houses';
 import type { Scope } from '../../database/scope';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 
 /** Changes some of a house's settings, over the version that was read. */
 export async function changeSettings(
@@ -12,5 +12,5 @@ export async function changeSettings(
   const isWritten = await writeSettings(scope, version, { ...house.settings, ...change });
   const current = await findHouseById(scope);
   if (!current) return { kind: 'not-found', what: 'house' };
-  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
 }

@@ -9,13 +9,13 @@ import type {
   NoteChange,
   WithdrawChange,
 } from '@calm/contract';
-import { personShelf } from '../../store/access/crew';
+import { personRepository } from '../../store/access/crew';
 import { updateLoad } from '../../store/lots/loads';
 import { activeKeyOf, findActiveLot, findLot, findLotRow, updateLot } from '../../store/lots/lots';
 import { readMark, writeMark } from '../../store/lots/marks';
 import type { Scope } from '../../database/scope';
 import { seenAt } from './records';
-import { badInput, done, type Refusal, type Result } from '../result';
+import { badInput, ok, type Refusal, type Result } from '../result';
 
 const NO_LOT: Refusal = { kind: 'not-found', what: 'lot' };
 
@@ -39,7 +39,7 @@ export async function changeLoad(
   const isWritten = await updateLoad(scope, lotId, number, version, { ...temps, waterTempC });
   const current = (await findLot(scope, lotId))?.loads.find((l) => l.number === number);
   if (!current) return NO_LOT;
-  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
 }
 
 /** Writes how a step stands: begun, done, given more time, skipped, handed to somebody. */
@@ -54,7 +54,7 @@ export async function changeMark(
   if (!lot) return NO_LOT;
   const isLoad = loadNumber === 0 || lot.loads.some((l) => l.number === loadNumber);
   if (!isLoad) return { kind: 'not-found', what: 'load' };
-  if (change.personId && !(await personShelf.find(scope, change.personId))) {
+  if (change.personId && !(await personRepository.find(scope, change.personId))) {
     return badInput('personId', 'id.unknown', 'There is no such person on the crew.');
   }
   const seen = seenAt(change.at, now);
@@ -63,7 +63,7 @@ export async function changeMark(
   const after = markAfter(before, change, seen.value.toISOString());
   const isWritten = before.version === change.version && (await writeMark(scope, lotId, after));
   const current = isWritten ? after : await readMark(scope, lotId, loadNumber, stepKey);
-  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
 }
 
 /** Writes the note that is pinned to a lot. */
@@ -75,7 +75,7 @@ export async function changeNote(
   const isWritten = await updateLot(scope, lotId, version, { note });
   const current = await findLot(scope, lotId);
   if (!current) return NO_LOT;
-  return isWritten ? done(current) : { kind: 'stale', current, sent: { note, version } };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: { note, version } };
 }
 
 /** Writes what a lot left behind and what was trimmed off. */
@@ -88,7 +88,7 @@ export async function changeLosses(
   const isWritten = await updateLot(scope, lotId, version, { leftG, trimG });
   const current = await findLot(scope, lotId);
   if (!current) return NO_LOT;
-  return isWritten ? done(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
 }
 
 /** Takes a lot back that was started by mistake, or restores it. Nothing of it is lost. */
@@ -105,7 +105,7 @@ export async function withdrawLot(
   const activeKey = isWithdrawn ? null : key;
   const isWritten = await updateLot(scope, lotId, version, { activeKey });
   return isWritten
-    ? done({ version: version + 1, isWithdrawn })
+    ? ok({ version: version + 1, isWithdrawn })
     : {
         kind: 'stale',
         current: { version: row.version, isWithdrawn: row.activeKey === null },

@@ -4,7 +4,7 @@ import { readLog } from '../../store/lots/log';
 import { findLotRow, withParts } from '../../store/lots/lots';
 import { readLotRecords } from '../../store/lots/records';
 import type { Scope } from '../../database/scope';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 
 const PAGE = 50;
 /** Most lots that one table holds: some years of a busy house. */
@@ -27,7 +27,7 @@ export async function lotLog(scope: Scope, lotId: string): Promise<Result<LotLog
     readLotRecords(scope, lotId),
   ]);
   if (!lot) return { kind: 'not-found', what: 'lot' };
-  return done({ lot, isWithdrawn: row.activeKey === null, planned: row.planned, records });
+  return ok({ lot, isWithdrawn: row.activeKey === null, planned: row.planned, records });
 }
 
 /** All lots that are looked for, as a table. */

@@ -1,5 +1,5 @@
 import { paths, type LoadRecord, type Lot, type Mark, type MixerFriction } from '@calm/contract';
-import { untouched } from '@calm/domain';
+import { emptyMark } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, NOW, problemOf, roundStart, startHouse } from '../../test-support/testHouse';
 
@@ -135,7 +135,7 @@ describe('a mark', () => {
     const put = (body: object) =>
       house.http.put(paths.mark(HOUSE, lot.id, 1, 'water-salt')).send(body);
     const tick = await put({ isDone: true, version: 0 });
-    expect(tick.body).toEqual({ ...untouched(1, 'water-salt'), doneAt: NOW, version: 1 });
+    expect(tick.body).toEqual({ ...emptyMark(1, 'water-salt'), doneAt: NOW, version: 1 });
     expect((await put({ isDone: true, version: 0 })).status).toBe(409);
     const untick = await put({ isDone: false, version: 1 });
     expect((untick.body as Mark).doneAt).toBeNull();

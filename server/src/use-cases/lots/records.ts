@@ -12,7 +12,7 @@ import { findLotRow } from '../../store/lots/lots';
 import { insertPhoto } from '../../store/lots/photos';
 import { insertRecord, readLotRecords } from '../../store/lots/records';
 import type { Scope } from '../../database/scope';
-import { badInput, done, type Refusal, type Result } from '../result';
+import { badInput, ok, type Refusal, type Result } from '../result';
 
 /** Longest that a device may have been away with what it saw, ms. */
 const LONGEST_AWAY_MS = 7 * 24 * 3_600_000;
@@ -29,12 +29,12 @@ export interface Writing {
  * @returns a refusal when it is from before any device may have been away
  */
 export function seenAt(at: string | undefined, now: Date): Result<Date> {
-  if (at === undefined) return done(now);
+  if (at === undefined) return ok(now);
   const seen = new Date(at);
   if (now.getTime() - seen.getTime() > LONGEST_AWAY_MS) {
     return badInput('at', 'at.too-old', 'That is more than a week ago.');
   }
-  return done(seen < now ? seen : now);
+  return ok(seen < now ? seen : now);
 }
 
 /** Puts on record what was seen of a lot; of one that was taken back too: it was seen. */
@@ -60,7 +60,7 @@ export async function addLotRecord(
     content,
   };
   return (await insertRecord(scope, record))
-    ? done(record)
+    ? ok(record)
     : badInput('id', 'id.taken', 'There is a record of this name already.');
 }
 
@@ -119,7 +119,7 @@ export async function addHandover(
   if (seen.kind !== 'done') return seen;
   const handover = { id: uuid(), at: seen.value.toISOString(), personId, ...start, read: null };
   await insertHandover(scope, handover);
-  return done(handover);
+  return ok(handover);
 }
 
 /** Puts on record that somebody has read a handover; the first one counts. */
@@ -130,5 +130,5 @@ export async function readHandover(
 ): Promise<Result<Handover>> {
   await writeHandoverRead(scope, id, now, personId);
   const handover = await findHandover(scope, id);
-  return handover ? done(handover) : { kind: 'not-found', what: 'handover' };
+  return handover ? ok(handover) : { kind: 'not-found', what: 'handover' };
 }

@@ -17,7 +17,7 @@ import type { Scope } from '../../database/scope';
 import { servicesBetween } from '../demand/calendar';
 import { learnedFrictions } from '../book/frictions';
 import { bookOf } from '../book/losses';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 
 /**
  * Starts a lot: freezes its recipe and counts, splits it into loads and gives it a code. Refused
@@ -79,7 +79,7 @@ export async function startLot(
     })),
   });
   return isWritten
-    ? done((await findLot(scope, id)) as Lot)
+    ? ok((await findLot(scope, id)) as Lot)
     : { kind: 'already-started', current: await findActiveLot(scope, activeKey) };
 }
 

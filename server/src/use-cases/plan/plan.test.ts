@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import {
   dateOfService,
-  followWeek,
-  lotsUnderWay,
+  simulateWeek,
+  startedLots,
   problemOfWeek,
   weekOfHouse,
   datesFrom,
@@ -10,7 +10,7 @@ import {
 } from '@calm/domain';
 import { NO_PLAN, paths, type PlanContent, type PublishedPlan, type Shift } from '@calm/contract';
 import { checkWeek } from '@calm/core/test-support';
-import { conflictsOf, settleWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
+import { conflictsOf, optimizeWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
 import { HOUSE, NOW, problemOf, startHouse, TODAY } from '../../test-support/testHouse';
 
 type House = Awaited<ReturnType<typeof startHouse>>;
@@ -41,7 +41,7 @@ async function comingWeek() {
     published: NO_PLAN,
   });
   const problem = problemOfWeek(document);
-  const underWay = lotsUnderWay(problem, book, lots, NO_PLAN);
+  const underWay = startedLots(problem, book, lots, NO_PLAN);
   return { book, document, problem, underWay };
 }
 
@@ -54,39 +54,39 @@ describe('the demo house’s coming week', () => {
       [],
     );
     const rest = weekWithout(problem, underWay);
-    const search = settleWeek(rest);
-    let settled = search.next().value;
-    for (let i = 0; i < 12 && settled.open > 0; i += 1) settled = search.next().value;
-    expect(settled.plan.open).toEqual([]);
-    expect(checkWeek(rest, settled.plan)).toEqual([]);
-    const lots = [...underWay, ...settled.plan.lots];
+    const search = optimizeWeek(rest);
+    let solved = search.next().value;
+    for (let i = 0; i < 12 && solved.open > 0; i += 1) solved = search.next().value;
+    expect(solved.plan.open).toEqual([]);
+    expect(checkWeek(rest, solved.plan)).toEqual([]);
+    const lots = [...underWay, ...solved.plan.lots];
     expect(conflictsOf(problem, { lots })).toEqual([]);
-    for (const { serviceIds } of settled.plan.lots) {
+    for (const { serviceIds } of solved.plan.lots) {
       expect(new Set(serviceIds.map(dateOfService)).size).toBe(1);
     }
 
     const mixed = new Set(underWay.map(({ id }) => id));
-    const followed = followWeek(document, lots, { places: book.places, asIfs: [], mixed });
-    expect(followed.rounds).toBeLessThan(4);
-    expect(followed.climate.rooms.map(({ place }) => place).sort()).toEqual([
+    const simulated = simulateWeek(document, lots, { places: book.places, assumptions: [], mixed });
+    expect(simulated.rounds).toBeLessThan(4);
+    expect(simulated.climate.rooms.map(({ place }) => place).sort()).toEqual([
       'Under-counter',
       'Walk-in',
     ]);
-    for (const { lotId, dose, ways } of followed.lots) {
+    for (const { lotId, dose, ways } of simulated.lots) {
       expect(ways.length).toBeGreaterThan(0);
       expect(dose === null).toBe(mixed.has(lotId));
     }
-    const dosed = followed.lots.filter(({ dose }) => dose?.kind === 'dosed');
-    expect(dosed.length).toBe(settled.plan.lots.length);
+    const dosed = simulated.lots.filter(({ dose }) => dose?.kind === 'dosed');
+    expect(dosed.length).toBe(solved.plan.lots.length);
   });
 });
 
 /** A plan of one lot, as it might be published. */
 async function onePlan(): Promise<PlanContent> {
   const { problem } = await comingWeek();
-  const [lot] = settleWeek(problem).next().value.plan.lots as WeekPlan['lots'];
+  const [lot] = optimizeWeek(problem).next().value.plan.lots as WeekPlan['lots'];
   if (!lot) throw new Error('the demo week has lots');
-  return { lots: [lot], pins: [], asIfs: [] };
+  return { lots: [lot], pins: [], assumptions: [] };
 }
 
 describe('a plan', () => {
@@ -128,9 +128,9 @@ describe('a plan', () => {
     const { lots } = await onePlan();
     const wrong = [
       { lots, pins: [] },
-      { lots: [...lots, ...lots], pins: [], asIfs: [] },
-      { lots: [{ ...lots[0], steps: [] }], pins: [], asIfs: [] },
-      { lots, pins: [], asIfs: [{ kind: 'rain' }] },
+      { lots: [...lots, ...lots], pins: [], assumptions: [] },
+      { lots: [{ ...lots[0], steps: [] }], pins: [], assumptions: [] },
+      { lots, pins: [], assumptions: [{ kind: 'rain' }] },
     ];
     for (const content of wrong) {
       expect(problemOf(await send(content))).toMatchObject({ type: '/problems/bad-input' });

@@ -1,7 +1,7 @@
 import type { PlanPublication, PublishedPlan } from '@calm/contract';
 import { addPlan, readPlan } from '../../store/plan/plans';
 import type { Scope } from '../../database/scope';
-import { done, type Result } from '../result';
+import { ok, type Result } from '../result';
 
 /** Publishes a plan over the one it was made from. */
 export async function publishPlan(
@@ -13,5 +13,5 @@ export async function publishPlan(
   const isNext = current.version === version;
   const isAdded = isNext && (await addPlan(scope, version + 1, now, content));
   if (!isAdded) return { kind: 'stale', current: await readPlan(scope), sent: { version } };
-  return done(await readPlan(scope));
+  return ok(await readPlan(scope));
 }

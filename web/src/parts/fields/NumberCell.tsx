@@ -23,7 +23,7 @@ const MOVES: Readonly<Record<string, readonly [number, number]>> = {
  */
 export function NumberCell({
   label,
-  value: kept,
+  value: stored,
   measure,
   unit: ownUnit,
   rule: ownRule,
@@ -56,8 +56,8 @@ export function NumberCell({
   const f = useFormats();
   const asRead = measure && measureAsRead(measure, f.units, ownRule, ownStep);
   const { unit = '', rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
-  const toKept = (value: number) => asRead?.toKept(value) ?? value;
-  const value = asRead?.toShown(kept) ?? kept;
+  const toStored = (value: number) => asRead?.toStored(value) ?? value;
+  const value = asRead?.toShown(stored) ?? stored;
   const shown = typed ?? (isBlank ? '' : f.plain(value, rule.decimals));
   const read = isBlank && shown === '' ? NOTHING : readNumber(shown, rule);
   const error = read.ok ? null : t(`numbers.${read.reason}`, { limit: read.limit });
@@ -66,7 +66,7 @@ export function NumberCell({
     if (typed === null || !read.ok || read.value === null) return;
     setTyped(null);
     const isOther = isBlank || read.value !== Number(value.toFixed(rule.decimals));
-    if (isOther) onCommit(toKept(read.value));
+    if (isOther) onCommit(toStored(read.value));
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const [columns, rows] = MOVES[event.key] ?? [0, 0];
@@ -86,7 +86,7 @@ export function NumberCell({
       const to = (read.value ?? 0) + (event.key === 'ArrowUp' ? step : -step);
       const next = Number(Math.min(rule.max, Math.max(rule.min, to)).toFixed(rule.decimals));
       setTyped(null);
-      onCommit(toKept(next));
+      onCommit(toStored(next));
     }
   };
 

@@ -15,7 +15,7 @@ import { readNumber, type NumberRule } from './readNumber';
  */
 export function NumberField({
   label,
-  value: kept,
+  value: stored,
   measure,
   unit: ownUnit,
   rule: ownRule,
@@ -51,8 +51,8 @@ export function NumberField({
   const f = useFormats();
   const asRead = measure && measureAsRead(measure, f.units, ownRule, ownStep);
   const { unit, rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
-  const toKept = (value: number) => asRead?.toKept(value) ?? value;
-  const value = kept === null ? null : (asRead?.toShown(kept) ?? kept);
+  const toStored = (value: number) => asRead?.toStored(value) ?? value;
+  const value = stored === null ? null : (asRead?.toShown(stored) ?? stored);
   const standing = value === null ? '' : f.plain(value, rule.decimals);
   const shown = typed ?? standing;
   const read = readNumber(shown, rule);
@@ -61,21 +61,21 @@ export function NumberField({
   const commit = () => {
     if (typed === null || !read.ok) return;
     setTyped(null);
-    if (typed !== standing) onCommit(read.value === null ? null : toKept(read.value));
+    if (typed !== standing) onCommit(read.value === null ? null : toStored(read.value));
   };
   const stepBy = (steps: number) => {
     const from = read.ok ? (read.value ?? 0) : (value ?? 0);
     const next = Math.min(rule.max, Math.max(rule.min, from + steps * step));
     const rounded = Number(next.toFixed(rule.decimals));
     setTyped(null);
-    onInput?.(toKept(rounded));
-    if (rounded !== value) onCommit(toKept(rounded));
+    onInput?.(toStored(rounded));
+    if (rounded !== value) onCommit(toStored(rounded));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === 'Enter') commit();
     else if (event.key === 'Escape') {
       setTyped(null);
-      if (kept !== null) onInput?.(kept);
+      if (stored !== null) onInput?.(stored);
     } else if (event.key === 'ArrowUp') stepBy(1);
     else if (event.key === 'ArrowDown') stepBy(-1);
     else return;
@@ -105,7 +105,7 @@ export function NumberField({
       onChange={(event) => {
         setTyped(event.target.value);
         const now = readNumber(event.target.value, rule);
-        if (now.ok && now.value !== null) onInput?.(toKept(now.value));
+        if (now.ok && now.value !== null) onInput?.(toStored(now.value));
       }}
       onBlur={commit}
       onKeyDown={onKeyDown}

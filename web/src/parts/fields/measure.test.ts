@@ -9,12 +9,12 @@ describe('a measure as a person reads it', () => {
   it('is as it is kept, in metric', () => {
     const temp = measureAsRead('temp', 'metric', KITCHEN_TEMP, 0.5);
     expect(temp).toMatchObject({ unit: '°C', rule: KITCHEN_TEMP, step: 0.5 });
-    expect(temp.toKept(temp.toShown(24))).toBe(24);
+    expect(temp.toStored(temp.toShown(24))).toBe(24);
   });
 
   it('is °F, oz and lb otherwise', () => {
     const temp = measureAsRead('temp', 'us', KITCHEN_TEMP, 0.5);
-    expect([temp.unit, temp.toShown(24), temp.toKept(75.2)]).toEqual(['°F', 75.2, 24]);
+    expect([temp.unit, temp.toShown(24), temp.toStored(75.2)]).toEqual(['°F', 75.2, 24]);
     const grams = measureAsRead('grams', 'us', GRAMS, 10);
     expect(grams.unit).toBe('oz');
     expect(grams.toShown(275)).toBeCloseTo(9.7, 2);
@@ -34,14 +34,14 @@ describe('a measure as a person reads it', () => {
           const read = measureAsRead(measure, 'us', rule, 1);
           const answer = readNumber(typed.toFixed(read.rule.decimals), read.rule);
           if (!answer.ok || answer.value === null) return;
-          const kept = read.toKept(answer.value);
-          expect(kept).toBeGreaterThanOrEqual(rule.min - 1e-9);
-          expect(kept).toBeLessThanOrEqual(rule.max + 1e-9);
+          const stored = read.toStored(answer.value);
+          expect(stored).toBeGreaterThanOrEqual(rule.min - 1e-9);
+          expect(stored).toBeLessThanOrEqual(rule.max + 1e-9);
         },
       ),
     );
     const grams = measureAsRead('grams', 'us', GRAMS, 1);
     const shown = Number(grams.toShown(275).toFixed(grams.rule.decimals));
-    expect(Math.abs(grams.toKept(shown) - 275)).toBeLessThan(0.5);
+    expect(Math.abs(grams.toStored(shown) - 275)).toBeLessThan(0.5);
   });
 });

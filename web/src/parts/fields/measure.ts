@@ -1,5 +1,5 @@
 import { cToF, fToC, G_PER_LB, G_PER_OZ } from '@calm/core';
-import type { Reading } from '../format/format';
+import type { DisplayPreferences } from '../format/format';
 import type { NumberRule } from './readNumber';
 
 /** What a field holds, when a person may read it in other units than it is kept in. */
@@ -8,8 +8,8 @@ export type Measure = 'temp' | 'grams' | 'kilograms';
 /** A measure as one person reads and types it. What is kept stays in °C, g and kg. */
 export interface MeasureAsRead {
   readonly unit: string;
-  readonly toShown: (kept: number) => number;
-  readonly toKept: (shown: number) => number;
+  readonly toShown: (stored: number) => number;
+  readonly toStored: (shown: number) => number;
   readonly rule: NumberRule;
   readonly step: number;
 }
@@ -26,21 +26,21 @@ const KG_PER_LB = G_PER_LB / 1000;
  */
 export function measureAsRead(
   measure: Measure,
-  units: Reading['units'],
+  units: DisplayPreferences['units'],
   rule: NumberRule,
   step: number,
 ): MeasureAsRead {
   const same = (value: number) => value;
   if (units === 'metric') {
     const unit = { temp: '°C', grams: 'g', kilograms: 'kg' }[measure];
-    return { unit, toShown: same, toKept: same, rule, step };
+    return { unit, toShown: same, toStored: same, rule, step };
   }
   if (measure === 'temp') {
     const limits = { min: Math.ceil(cToF(rule.min)), max: Math.floor(cToF(rule.max)) };
     return {
       unit: '°F',
       toShown: cToF,
-      toKept: fToC,
+      toStored: fToC,
       rule: { ...rule, ...limits },
       step: step * 2,
     };
@@ -50,8 +50,8 @@ export function measureAsRead(
   const unit = 10 ** decimals;
   return {
     unit: measure === 'grams' ? 'oz' : 'lb',
-    toShown: (kept) => kept / size,
-    toKept: (shown) => shown * size,
+    toShown: (stored) => stored / size,
+    toStored: (shown) => shown * size,
     rule: {
       ...rule,
       decimals,

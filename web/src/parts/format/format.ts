@@ -2,7 +2,7 @@ import { cToF, deltaCToF, gToOz } from '@calm/core';
 import { createContext, useContext } from 'react';
 
 /** How one person reads numbers. Stored data is always g, °C and UTC. */
-export interface Reading {
+export interface DisplayPreferences {
   readonly locale: string;
   readonly timeZone: string;
   readonly units: 'metric' | 'us';
@@ -12,7 +12,7 @@ export interface Reading {
 
 /** Every number, unit and date of the interface is written by one of these. */
 export interface Formats {
-  readonly units: Reading['units'];
+  readonly units: DisplayPreferences['units'];
   /** A bare number, as it is shown in a field: no groups, no unit. */
   plain(value: number, mostDecimals: number): string;
   /** `14:40` */
@@ -58,7 +58,7 @@ function fewest(value: number, most: number): number {
 }
 
 /** Makes the formats of one way of reading. */
-export function makeFormats({ locale, timeZone, units, decimal }: Reading): Formats {
+export function makeFormats({ locale, timeZone, units, decimal }: DisplayPreferences): Formats {
   const parts = (options: Intl.DateTimeFormatOptions) =>
     new Intl.DateTimeFormat(locale, { timeZone, ...options });
   const time = parts({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });

@@ -2,7 +2,7 @@ import type { ScaleReason } from '@calm/core';
 import type { TFunction } from 'i18next';
 
 /** Why a lot cannot be scaled, as a sentence that says what would work. */
-export function sayReason(t: TFunction, reason: ScaleReason): string {
+export function formatReasonMessage(t: TFunction, reason: ScaleReason): string {
   const fits =
     'nearest' in reason
       ? reason.nearest

@@ -11,16 +11,16 @@ import {
   type ShiftPatternContent,
 } from '@calm/contract';
 import { api } from '../../state/api/api';
-import { shelfWrites, type Removed } from '../../state/api/recordWrites';
+import { recordWrites, type Removed } from '../../state/api/recordWrites';
 
 /** The crew, its shifts, and who did what. */
 const crewApi = api.injectEndpoints({
   endpoints: (build) => {
-    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) =>
-      shelfWrites<Content, Kept>(build, at, ['Crew', 'Shifts', 'Book', 'FrontDoor', 'Session']);
-    const people = shelf<CrewContent, CrewMember>(paths.people);
-    const shifts = shelf<ShiftPatternContent, ShiftPattern>(paths.shiftPatterns);
-    const days = shelf<ShiftExceptionContent, ShiftException>(paths.shiftExceptions);
+    const collection = <Content, Stored>(at: (house: string, id?: string) => string) =>
+      recordWrites<Content, Stored>(build, at, ['Crew', 'Shifts', 'Book', 'FrontDoor', 'Session']);
+    const people = collection<CrewContent, CrewMember>(paths.people);
+    const shifts = collection<ShiftPatternContent, ShiftPattern>(paths.shiftPatterns);
+    const days = collection<ShiftExceptionContent, ShiftException>(paths.shiftExceptions);
     return {
       crew: build.query<Crew, string>({
         query: (house) => paths.crew(house),

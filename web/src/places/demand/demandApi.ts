@@ -2,7 +2,7 @@ import {
   paths,
   type Booking,
   type BookingContent,
-  type BroughtSales,
+  type SalesImport,
   type CountChange,
   type CountOfMany,
   type EventContent,
@@ -12,14 +12,14 @@ import {
   type ProductCount,
   type Sale,
   type SaleChange,
-  type SalesBroughtIn,
+  type SalesImportResult,
   type ServiceException,
   type ServiceExceptionContent,
   type ServicePattern,
   type ServicePatternContent,
 } from '@calm/contract';
-import { api, keepInServices, type Stretch } from '../../state/api/api';
-import { shelfWrites } from '../../state/api/recordWrites';
+import { api, keepInServices, type DateRange } from '../../state/api/api';
+import { recordWrites } from '../../state/api/recordWrites';
 
 /** Which number of the week. */
 interface CellAddress {
@@ -32,14 +32,16 @@ interface CellAddress {
 const demandApi = api.injectEndpoints({
   endpoints: (build) => {
     /** Adding, changing and taking away what moves demand; all of it moves what is expected. */
-    const shelf = <Content, Kept>(at: (house: string, id?: string) => string) =>
-      shelfWrites<Content, Kept>(build, at, ['Forecasts', 'Calendar', 'Services']);
-    const events = shelf<EventContent, HouseEvent>(paths.events);
-    const bookings = shelf<BookingContent, Booking>(paths.bookings);
-    const patterns = shelf<ServicePatternContent, ServicePattern>(paths.servicePatterns);
-    const exceptions = shelf<ServiceExceptionContent, ServiceException>(paths.serviceExceptions);
+    const collection = <Content, Stored>(at: (house: string, id?: string) => string) =>
+      recordWrites<Content, Stored>(build, at, ['Forecasts', 'Calendar', 'Services']);
+    const events = collection<EventContent, HouseEvent>(paths.events);
+    const bookings = collection<BookingContent, Booking>(paths.bookings);
+    const patterns = collection<ServicePatternContent, ServicePattern>(paths.servicePatterns);
+    const exceptions = collection<ServiceExceptionContent, ServiceException>(
+      paths.serviceExceptions,
+    );
     return {
-      forecast: build.query<ForecastAnswer, Stretch>({
+      forecast: build.query<ForecastAnswer, DateRange>({
         query: ({ house, from, days }) => paths.forecast(house, from, days),
         providesTags: ['Forecasts'],
       }),
@@ -47,7 +49,7 @@ const demandApi = api.injectEndpoints({
         query: (house) => paths.calendar(house),
         providesTags: ['Calendar'],
       }),
-      sales: build.query<Sale[], Stretch>({
+      sales: build.query<Sale[], DateRange>({
         query: ({ house, from, days }) => paths.sales(house, from, days),
         providesTags: ['Sales'],
       }),
@@ -59,14 +61,14 @@ const demandApi = api.injectEndpoints({
         }),
         invalidatesTags: ['Sales', 'Forecasts', 'Services'],
       }),
-      bringInSales: build.mutation<
-        SalesBroughtIn,
-        { readonly house: string; readonly brought: BroughtSales }
+      importSales: build.mutation<
+        SalesImportResult,
+        { readonly house: string; readonly imported: SalesImport }
       >({
-        query: ({ house, brought }) => ({
-          url: paths.broughtInSales(house),
+        query: ({ house, imported }) => ({
+          url: paths.salesImports(house),
           method: 'POST',
-          body: brought,
+          body: imported,
         }),
       }),
       changeCount: build.mutation<ProductCount, CellAddress & { readonly change: CountChange }>({
@@ -76,8 +78,8 @@ const demandApi = api.injectEndpoints({
           body: change,
         }),
         onQueryStarted: ({ house, date, patternId }, request) =>
-          keepInServices(house, request, (stretch, kept) =>
-            api.util.updateQueryData('services', stretch, (services) => {
+          keepInServices(house, request, (dateRange, kept) =>
+            api.util.updateQueryData('services', dateRange, (services) => {
               const service = services.find(
                 (each) => each.date === date && each.patternId === patternId,
               );
@@ -123,7 +125,7 @@ export const {
   useCalendarQuery,
   useSalesQuery,
   useChangeSaleMutation,
-  useBringInSalesMutation,
+  useImportSalesMutation,
   useChangeCountMutation,
   useChangeCountsMutation,
   useAddEventMutation,

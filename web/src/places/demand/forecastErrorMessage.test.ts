@@ -2,14 +2,16 @@ import { describe, expect, it } from '@jest/globals';
 import { createInstance } from 'i18next';
 import { makeFormats } from '../../parts/format/format';
 import { english } from '../../words/english';
-import { sayError } from './forecastErrorMessage';
+import { formatForecastErrorMessage } from './forecastErrorMessage';
 
 const i18n = createInstance();
 await i18n.init({ lng: 'en', resources: { en: { translation: english } } });
 const f = makeFormats({ locale: 'en-GB', timeZone: 'UTC', units: 'metric' });
 const say = (
-  ...of: Parameters<typeof sayError> extends [unknown, unknown, ...infer R] ? R : never
-) => sayError(i18n.t, f, ...of).replaceAll('\u00a0', ' ');
+  ...of: Parameters<typeof formatForecastErrorMessage> extends [unknown, unknown, ...infer R]
+    ? R
+    : never
+) => formatForecastErrorMessage(i18n.t, f, ...of).replaceAll('\u00a0', ' ');
 
 describe('how far off forecasts were', () => {
   it('is said with its lean, beside the plainest forecast', () => {

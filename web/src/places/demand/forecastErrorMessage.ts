@@ -7,7 +7,7 @@ import type { Formats } from '../../parts/format/format';
 const LEVEL_WITHIN = 0.5;
 
 /** How far off forecasts were, beside the plainest there is, in a sentence or two. */
-export function sayError(
+export function formatForecastErrorMessage(
   t: TFunction,
   f: Formats,
   kind: SeriesRecord['kind'],

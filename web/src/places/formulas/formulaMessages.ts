@@ -14,7 +14,7 @@ function stageName(t: TFunction, { way }: PlannedDough, index: number): string {
 }
 
 /** Why the engine says no, as a sentence. */
-export function sayProblem(
+export function formatProblemMessage(
   t: TFunction,
   problem: DoughProblem | DoseLimit,
   dough: PlannedDough,
@@ -27,7 +27,7 @@ export function sayProblem(
 const DAYS_FROM_H = 48;
 
 /** A stage's time to the quarter of an hour, also where it lasts for days. */
-export function sayStretch(f: Formats, hours: number): string {
+export function formatRange(f: Formats, hours: number): string {
   if (hours < DAYS_FROM_H) return f.duration(hours * 60);
   return f.hours(hours, hours % 1 === 0 ? 0 : 2);
 }
@@ -40,7 +40,7 @@ export function wouldPeakMs(dough: PlannedDough, hour: number, askedMs: number):
 }
 
 /** What would work instead, by the names and the clock of the house. */
-export function useSayAlternative(
+export function useAlternativeMessage(
   dough: PlannedDough,
   askedMs: number,
 ): (change: DoseAlternative) => string {
@@ -55,7 +55,10 @@ export function useSayAlternative(
       case 'stage-hours':
         return t('formulas.whatIf.would.hours', {
           where: stageName(t, dough, change.stage),
-          hours: sayStretch(f, change.hours - (dough.way.stages[change.stage]?.handsMin ?? 0) / 60),
+          hours: formatRange(
+            f,
+            change.hours - (dough.way.stages[change.stage]?.handsMin ?? 0) / 60,
+          ),
         });
       case 'air-temp':
         return t('formulas.whatIf.would.air', {

@@ -1,6 +1,6 @@
 import {
   paths,
-  type BroughtIn,
+  type BookImport,
   type PantryItem,
   type Product,
   type ProductContent,
@@ -14,28 +14,28 @@ import type { Added, Changed, Removed } from '../../state/api/recordWrites';
 /** Adding, changing and taking away what the book holds besides formulas. */
 const recordsApi = api.injectEndpoints({
   endpoints: (build) => {
-    const shelf = <Content, Kept>(
+    const collection = <Content, Stored>(
       name: 'products' | 'routes' | 'pantry',
       at: (house: string, id?: string) => string,
     ) => ({
-      add: build.mutation<Kept, Added<Content>>({
+      add: build.mutation<Stored, Added<Content>>({
         query: ({ house, content }) => ({ url: at(house), method: 'POST', body: content }),
         onQueryStarted: (sent, request) => keepInBook(name, sent, request),
         invalidatesTags: ['Book'],
       }),
-      change: build.mutation<Kept, Changed<Content>>({
+      change: build.mutation<Stored, Changed<Content>>({
         query: ({ house, id, change }) => ({ url: at(house, id), method: 'PUT', body: change }),
         onQueryStarted: (sent, request) => keepInBook(name, sent, request),
         invalidatesTags: ['Book'],
       }),
-      remove: build.mutation<Kept, Removed>({
+      remove: build.mutation<Stored, Removed>({
         query: ({ house, id }) => ({ url: at(house, id), method: 'DELETE' }),
         invalidatesTags: ['Book'],
       }),
     });
-    const products = shelf<ProductContent, Product>('products', paths.products);
-    const routes = shelf<RouteContent, RouteRecord>('routes', paths.routes);
-    const pantry = shelf<Ingredient, PantryItem>('pantry', paths.pantry);
+    const products = collection<ProductContent, Product>('products', paths.products);
+    const routes = collection<RouteContent, RouteRecord>('routes', paths.routes);
+    const pantry = collection<Ingredient, PantryItem>('pantry', paths.pantry);
     return {
       addProduct: products.add,
       changeProduct: products.change,
@@ -46,14 +46,14 @@ const recordsApi = api.injectEndpoints({
       addItem: pantry.add,
       changeItem: pantry.change,
       removeItem: pantry.remove,
-      bringIn: build.mutation<
+      importBook: build.mutation<
         { formulas: { slug: string; version: number }[]; routes: RouteRecord[] },
-        { house: string; brought: BroughtIn }
+        { house: string; imported: BookImport }
       >({
-        query: ({ house, brought }) => ({
-          url: paths.broughtIn(house),
+        query: ({ house, imported }) => ({
+          url: paths.imports(house),
           method: 'POST',
-          body: brought,
+          body: imported,
         }),
         invalidatesTags: ['Book', 'Versions'],
       }),
@@ -71,5 +71,5 @@ export const {
   useAddItemMutation,
   useChangeItemMutation,
   useRemoveItemMutation,
-  useBringInMutation,
+  useImportBookMutation,
 } = recordsApi;

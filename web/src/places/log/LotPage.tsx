@@ -1,4 +1,4 @@
-import { scaleRecipe, standing, type BoardLot } from '@calm/domain';
+import { scaleRecipe, currentRecords, type BoardLot } from '@calm/domain';
 import type { HouseBook, LotLog } from '@calm/contract';
 import { countBack, pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -10,10 +10,10 @@ import { useFormats } from '../../parts/format/format';
 import { Page } from '../../parts/layout/Page';
 import { Waiting } from '../../parts/messages/Waiting';
 import { useBookQuery } from '../../state/api/api';
-import { markOf, recordsWithErrands } from '../../state/outbox/outboxLots';
+import { markOf, recordsWithOutboxItems } from '../../state/outbox/outboxLots';
 import { useHouse } from '../../state/board/useBoard';
 import { useWaiting } from '../../state/outbox/useOutboxItems';
-import { useMay } from '../../state/api/usePermission';
+import { usePermission } from '../../state/api/usePermission';
 import styles from './Log.module.css';
 import { useLotLogQuery } from './logApi';
 import { LotPicture } from './LotPicture';
@@ -68,12 +68,12 @@ function OneLot({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const { lot, isWithdrawn } = log;
   const boardLot = useMemo(() => asBoardLot(log, book), [log, book]);
   const waiting = useWaiting(house);
   const records = useMemo(
-    () => recordsWithErrands(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
+    () => recordsWithOutboxItems(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
     [log.records, waiting, lot.id],
   );
   return (
@@ -176,7 +176,7 @@ function Pieces({
   const { t } = useTranslation();
   const f = useFormats();
   return lot.items.map((item) => {
-    const grams = standing(records, 'piece')
+    const grams = currentRecords(records, 'piece')
       .filter(({ content }) => content.productId === item.productId && content.grams > 1)
       .map(({ content }) => content.grams);
     const run = pieceRun(grams, item.ballWeightG, book.house.settings.ballTolerancePercent);

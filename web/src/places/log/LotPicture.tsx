@@ -1,5 +1,5 @@
 import type { HouseBook } from '@calm/contract';
-import { type BoardLot, doughOnItsWay, doughOutOf, stagesAsTheyAre } from '@calm/domain';
+import { type BoardLot, doughInProgress, doughOutOf, stagesAsTheyAre } from '@calm/domain';
 import { STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -7,8 +7,8 @@ import { useFormats } from '../../parts/format/format';
 import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/lots/SwellingRibbon';
 import { useWidth } from '../../parts/layout/useWidth';
 import { markOf } from '../../state/outbox/outboxLots';
-import type { WayAnswer } from '../../workers/engine/engineAnswers';
-import { useWay } from '../../workers/engine/useSimulation';
+import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
+import { useSimulation } from '../../workers/engine/useSimulation';
 import styles from './Log.module.css';
 
 const HOUR_MS = 3_600_000;
@@ -22,12 +22,12 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
   const { ref, width } = useWidth<HTMLDivElement>();
   const prefermentC = book.house.settings.usualTempsC.preferment;
   const planned = useMemo(
-    () => doughOnItsWay(lot, lot.product, prefermentC, lot.stages),
+    () => doughInProgress(lot, lot.product, prefermentC, lot.stages),
     [lot, prefermentC],
   );
   const was = useMemo(
     () =>
-      doughOnItsWay(
+      doughInProgress(
         lot,
         lot.product,
         prefermentC,
@@ -36,8 +36,8 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
       ),
     [lot, prefermentC],
   );
-  const plannedWay = useWay(planned?.document ?? null);
-  const wasWay = useWay(was?.document ?? null);
+  const plannedWay = useSimulation(planned?.document ?? null);
+  const wasWay = useSimulation(was?.document ?? null);
   const ribbon = ribbonOf(lot, wasWay);
   return (
     <div ref={ref} className={styles['picture']}>
@@ -120,7 +120,7 @@ function Drawn({
   );
 }
 
-function ribbonOf({ product }: BoardLot, way: WayAnswer | null): RibbonLot | null {
+function ribbonOf({ product }: BoardLot, way: SimulationAnswer | null): RibbonLot | null {
   if (!way?.ok) return null;
   return { ...way.value, target: { ...STANDARD_TARGET, ...product.target } };
 }

@@ -9,7 +9,7 @@ import {
   type LotRecord,
   type RecordContent,
 } from '@calm/contract';
-import { standing } from '@calm/domain';
+import { currentRecords } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -41,7 +41,7 @@ export function Outcomes({
     names: readonly Found[],
     contentOf: (found: Found) => RecordContent,
   ) => {
-    const now = standing(records, kind).at(-1);
+    const now = currentRecords(records, kind).at(-1);
     return (
       <section aria-label={t(`log.ask.${kind}`)}>
         <h2 className={styles['head']}>{t(`log.ask.${kind}`)}</h2>
@@ -113,7 +113,7 @@ function Used({
   readonly onPut: (content: RecordContent, correctsId: string | undefined) => void;
 }) {
   const { t } = useTranslation();
-  const now = standing(records, 'used')
+  const now = currentRecords(records, 'used')
     .filter(({ content }) => content.productId === item.productId)
     .at(-1);
   const [to, setTo] = useState<Leftover>(now?.content.leftTo ?? 'kept');

@@ -45,7 +45,7 @@ export function Records({
         <li key={record.id} data-corrected={corrected.has(record.id)}>
           <span className="quiet">{f.moment(Date.parse(record.at))}</span>
           <span>
-            {sayRecord(record.content, lot, t, f)}
+            {formatRecordMessage(record.content, lot, t, f)}
             {record.content.kind === 'photo' && (
               <a href={paths.photo(house, record.content.photoId)} target="_blank" rel="noreferrer">
                 <img
@@ -101,7 +101,12 @@ function NoteOf({
 }
 
 /** A record as a sentence. */
-export function sayRecord(content: RecordContent, lot: Lot, t: TFunction, f: Formats): string {
+export function formatRecordMessage(
+  content: RecordContent,
+  lot: Lot,
+  t: TFunction,
+  f: Formats,
+): string {
   const product = (id: string) => lot.items.find(({ productId }) => productId === id)?.name ?? '';
   const noted = (words: string, note: string) => (note ? `${words} “${note}”` : words);
   switch (content.kind) {

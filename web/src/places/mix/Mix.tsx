@@ -1,4 +1,4 @@
-import { whereIs, type BoardLot } from '@calm/domain';
+import { lotPositionOf, type BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball } from '../../parts/lots/Ball';
@@ -22,7 +22,7 @@ export function Mix() {
 
   const open = board.lots
     .filter((lot) => lot.closeMs > atMs)
-    .map((lot) => ({ lot, where: whereIs(lot, atMs, nowMs) }));
+    .map((lot) => ({ lot, where: lotPositionOf(lot, atMs, nowMs) }));
   const startOf = (lot: BoardLot) => lot.stages[0]?.startMs ?? 0;
   const inTime = (a: { lot: BoardLot }, b: { lot: BoardLot }) => startOf(a.lot) - startOf(b.lot);
   const atMixer = open.filter(({ where }) => stopOf(where) === 'mix').sort(inTime);
@@ -53,7 +53,7 @@ function Rows({
   return (
     <ul className={styles['rows']}>
       {lots.map((lot) => {
-        const where = whereIs(lot, atMs, nowMs);
+        const where = lotPositionOf(lot, atMs, nowMs);
         const isLate = where.kind === 'to-make' && where.lateMin > 0;
         return (
           <li key={lot.date + lot.product.id}>

@@ -11,12 +11,12 @@ import { Message } from '../../parts/messages/Message';
 import { Page } from '../../parts/layout/Page';
 import { Waiting } from '../../parts/messages/Waiting';
 import { useCursor } from '../../state/time/useCursor';
-import { useMay } from '../../state/api/usePermission';
-import { AsIfs } from './conflicts/Assumptions';
+import { usePermission } from '../../state/api/usePermission';
+import { Assumptions } from './conflicts/Assumptions';
 import { AtCursor } from './steps/AtCursor';
 import { ClashPanel } from './conflicts/ConflictPanel';
 import { Conflicts } from './conflicts/Conflicts';
-import { doughWarnings, sayWarning, warningName } from './conflicts/doughWarnings';
+import { doughWarnings, formatWarningMessage, warningName } from './conflicts/doughWarnings';
 import { FaultList } from './conflicts/FaultList';
 import { Out } from './publish/ExportMenu';
 import { PlanDesk } from './PlanDesk';
@@ -24,12 +24,12 @@ import styles from './Plan.module.css';
 import { planSteps } from './steps/planSteps';
 import { usePlanWords } from './planWords';
 import { PublishDialog } from './publish/PublishDialog';
-import { planSayings } from './conflicts/conflictMessages';
+import { planMessages } from './conflicts/conflictMessages';
 import { StepList } from './steps/StepList';
-import { useBending } from './editing/usePlanEditing';
-import { useFollowed } from './editing/useSimulatedPlan';
+import { usePlanEditing } from './editing/usePlanEditing';
+import { useSimulatedPlan } from './editing/useSimulatedPlan';
 import { usePlanWeek, type PlanWeek } from './editing/usePlanWeek';
-import { useSettling, type SettlingState } from './editing/useOptimizer';
+import { useOptimizer, type OptimizerState } from './editing/useOptimizer';
 import { WhatIfDialog } from './publish/WhatIfDialog';
 
 const HOUR_MS = 3_600_000;
@@ -69,20 +69,20 @@ const WeekPlan = memo(function WeekPlan({
   const { t } = useTranslation();
   const { atMs } = useCursor();
   const words = usePlanWords(week);
-  const mayPublish = useMay('plan');
-  const bending = useBending(latest);
-  const { state, settle, stop, forget } = useSettling(latest, bending);
+  const mayPublish = usePermission('plan');
+  const editing = usePlanEditing(latest);
+  const { state, optimize, stop, forget } = useOptimizer(latest, editing);
   const [params, setParams] = useSearchParams();
   const [dialog, setDialog] = useState<'publish' | 'what-if' | null>(null);
-  useUndoKeys(bending.undo, bending.redo);
+  useUndoKeys(editing.undo, editing.redo);
 
-  const followed = useFollowed(week);
+  const simulated = useSimulatedPlan(week);
   const conflicts = useMemo(
     () => conflictsOf(week.problem, { lots: week.lots }),
     [week.problem, week.lots],
   );
   const faults = useMemo(() => weekFaults(week.problem), [week.problem]);
-  const sayings = useMemo(() => planSayings(week, words), [week, words]);
+  const messages = useMemo(() => planMessages(week, words), [week, words]);
   const open = conflicts.filter(({ kind }) => kind === 'open');
   const isPlanned = open.length === 0;
   // While nothing is planned yet, each service that wants dough is not a clash of its own.
@@ -91,7 +91,7 @@ const WeekPlan = memo(function WeekPlan({
     () => (isBegun ? conflicts : conflicts.filter(({ kind }) => kind !== 'open')),
     [conflicts, isBegun],
   );
-  const warnings = useMemo(() => doughWarnings(followed?.lots ?? [], week), [followed, week]);
+  const warnings = useMemo(() => doughWarnings(simulated?.lots ?? [], week), [simulated, week]);
 
   const hours = ZOOMS.find((zoom) => String(zoom) === params.get('hours')) ?? 48;
   const fromMs = Math.floor(atMs / HOUR_MS - hours * SHARE_BEFORE) * HOUR_MS;
@@ -107,14 +107,14 @@ const WeekPlan = memo(function WeekPlan({
       title={t('plan.title')}
       lead={
         <>
-          <Standing
+          <ServiceState
             week={week}
             state={state}
             conflicts={shown.length}
             openCount={isBegun ? 0 : open.length}
           />{' '}
           {week.isDraft && !isBusy && (
-            <Button size="small" onClick={bending.drop}>
+            <Button size="small" onClick={editing.drop}>
               {t('plan.letGo')}
             </Button>
           )}
@@ -127,27 +127,30 @@ const WeekPlan = memo(function WeekPlan({
         <ClashPanel
           clash={state.clash}
           words={words}
-          sayings={sayings}
+          messages={messages}
           onTake={(way) => {
             forget();
-            bending.asIf([...week.content.asIfs, { kind: 'way-out', way }]);
+            editing.assumption([
+              ...week.content.assumptions,
+              { kind: 'relaxation', relaxation: way },
+            ]);
           }}
         />
       )}
-      <AsIfs week={week} sayings={sayings} bending={bending} />
+      <Assumptions week={week} messages={messages} editing={editing} />
       {state.kind !== 'clash' && !isBusy && (
         <Conflicts
           week={week}
           conflicts={shown}
-          sayings={sayings}
-          bending={bending}
-          onSettle={settle}
+          messages={messages}
+          editing={editing}
+          onSettle={optimize}
         />
       )}
       {isPlanned && warnings.length > 0 && (
         <ul className={styles['warnings']} aria-label={t('plan.doughWarnings')}>
           {warnings.slice(0, 4).map((warning) => (
-            <li key={warningName(warning)}>{sayWarning(warning, words)}</li>
+            <li key={warningName(warning)}>{formatWarningMessage(warning, words)}</li>
           ))}
         </ul>
       )}
@@ -170,10 +173,10 @@ const WeekPlan = memo(function WeekPlan({
           ))}
         </ToggleButtonGroup>
         <div className={styles['actions']}>
-          <Button disabled={!bending.undo} onClick={() => bending.undo?.()}>
+          <Button disabled={!editing.undo} onClick={() => editing.undo?.()}>
             {t('plan.undo')}
           </Button>
-          <Button disabled={!bending.redo} onClick={() => bending.redo?.()}>
+          <Button disabled={!editing.redo} onClick={() => editing.redo?.()}>
             {t('plan.redo')}
           </Button>
           <Button onClick={() => setDialog('what-if')}>{t('plan.whatIf')}</Button>
@@ -186,7 +189,7 @@ const WeekPlan = memo(function WeekPlan({
             <Button
               variant={isBegun ? 'outlined' : 'contained'}
               disabled={faults.some(({ kind }) => kind !== 'no-skills')}
-              onClick={settle}
+              onClick={optimize}
             >
               {t(isBegun ? 'plan.settleRest' : 'plan.settleWeek')}
             </Button>
@@ -207,9 +210,9 @@ const WeekPlan = memo(function WeekPlan({
         fromMs={fromMs}
         toMs={toMs}
         words={words}
-        sayings={sayings}
-        bending={bending}
-        followed={followed}
+        messages={messages}
+        editing={editing}
+        simulated={simulated}
         conflicts={shown}
       />
       <StepList steps={steps} timeZone={week.book.house.timeZone} words={words} />
@@ -218,8 +221,8 @@ const WeekPlan = memo(function WeekPlan({
           week={latest}
           conflicts={conflicts}
           words={words}
-          sayings={sayings}
-          bending={bending}
+          messages={messages}
+          editing={editing}
           onClose={() => setDialog(null)}
         />
       )}
@@ -227,8 +230,8 @@ const WeekPlan = memo(function WeekPlan({
         <WhatIfDialog
           week={latest}
           words={words}
-          sayings={sayings}
-          bending={bending}
+          messages={messages}
+          editing={editing}
           onClose={() => setDialog(null)}
         />
       )}
@@ -237,14 +240,14 @@ const WeekPlan = memo(function WeekPlan({
 });
 
 /** How the plan stands, in a sentence. */
-function Standing({
+function ServiceState({
   week,
   state,
   conflicts,
   openCount,
 }: {
   readonly week: PlanWeek;
-  readonly state: SettlingState;
+  readonly state: OptimizerState;
   readonly conflicts: number;
   /** Services without dough while nothing is planned yet. */
   readonly openCount: number;
@@ -258,8 +261,8 @@ function Standing({
         ? t('plan.noBetter')
         : t('plan.within', { percent: percent(gap) });
   if (state.kind === 'settling') {
-    const gap = state.settled ? gapPercent(state.settled) : null;
-    const isOpen = (state.settled?.open ?? 1) > 0;
+    const gap = state.solved ? gapPercent(state.solved) : null;
+    const isOpen = (state.solved?.open ?? 1) > 0;
     return isOpen ? t('plan.lookingForPlan') : `${t('plan.improving')} ${far(gap)}`;
   }
   if (state.kind === 'asking-why') return t('plan.askingWhy');

@@ -1,11 +1,11 @@
 import { conflictsOf, type Conflict, type StepRef } from '@calm/core';
 import { startTransition, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import type { FollowedPlan } from '../../workers/plan/planAnswers';
+import type { SimulatedPlan } from '../../workers/plan/planAnswers';
 import { PlanPicture, type InHand } from './picture/PlanPicture';
 import type { PlanWords } from './planWords';
-import type { PlanSayings } from './conflicts/conflictMessages';
+import type { PlanMessages } from './conflicts/conflictMessages';
 import { StepFacts } from './steps/StepFacts';
-import type { Bending } from './editing/usePlanEditing';
+import type { PlanEditing } from './editing/usePlanEditing';
 import { useInHand } from './editing/useSimulatedPlan';
 import type { PlanWeek } from './editing/usePlanWeek';
 
@@ -15,18 +15,18 @@ export function PlanDesk({
   fromMs,
   toMs,
   words,
-  sayings,
-  bending,
-  followed,
+  messages,
+  editing,
+  simulated,
   conflicts,
 }: {
   readonly week: PlanWeek;
   readonly fromMs: number;
   readonly toMs: number;
   readonly words: PlanWords;
-  readonly sayings: PlanSayings;
-  readonly bending: Bending;
-  readonly followed: FollowedPlan | null;
+  readonly messages: PlanMessages;
+  readonly editing: PlanEditing;
+  readonly simulated: SimulatedPlan | null;
   /** Of the plan as it stands. */
   readonly conflicts: readonly Conflict[];
 }) {
@@ -38,16 +38,16 @@ export function PlanDesk({
   if (held && !inHand) setHeld(null);
 
   const lots = inHand?.lots ?? week.lots;
-  const bentLot = inHand ? (lots.find(({ id }) => id === inHand.step.lotId) ?? null) : null;
-  const ofLot = useInHand(followed, bentLot);
+  const editedLot = inHand ? (lots.find(({ id }) => id === inHand.step.lotId) ?? null) : null;
+  const ofLot = useInHand(simulated, editedLot);
   const heldLots = inHand?.lots ?? null;
   const shown = useMemo(
     () => (heldLots ? conflictsOf(week.problem, { lots: heldLots }) : conflicts),
     [week.problem, heldLots, conflicts],
   );
   const clashing = useMemo(
-    () => (inHand ? inTheWay(shown, inHand.step).map(sayings.conflict) : NOTHING),
-    [inHand, shown, sayings],
+    () => (inHand ? inTheWay(shown, inHand.step).map(messages.conflict) : NOTHING),
+    [inHand, shown, messages],
   );
   // The picture follows the hand; words below it follow the picture.
   const facts = useDeferredValue(
@@ -61,11 +61,11 @@ export function PlanDesk({
         fromMs={fromMs}
         toMs={toMs}
         words={words}
-        climate={followed?.climate}
+        climate={simulated?.climate}
         ofLot={ofLot}
         conflicts={shown}
         picked={picked}
-        bending={bending}
+        editing={editing}
         onPick={pick}
         onHold={setHeld}
       />
@@ -73,9 +73,9 @@ export function PlanDesk({
         week={week}
         lots={facts.lots}
         picked={picked}
-        followed={picked ? facts.ofLot(picked.lotId) : null}
+        simulated={picked ? facts.ofLot(picked.lotId) : null}
         words={words}
-        bending={bending}
+        editing={editing}
         inTheWay={facts.inTheWay}
       />
     </>

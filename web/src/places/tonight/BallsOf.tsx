@@ -6,7 +6,7 @@ import { Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts'
 import { Ball, type Silhouette } from '../../parts/lots/Ball';
 import { useFormats } from '../../parts/format/format';
 import { useWidth } from '../../parts/layout/useWidth';
-import { useMay } from '../../state/api/usePermission';
+import { usePermission } from '../../state/api/usePermission';
 import { useCursor } from '../../state/time/useCursor';
 import styles from './Balls.module.css';
 import type { ServiceBalls } from './serviceBalls';
@@ -75,7 +75,7 @@ function NextPull({
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs, isNow } = useCursor();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const pull = usePull(house);
   const { waves, doorsMs, standing } = balls;
   const [wave, after] = waves;

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { useFormats } from '../../parts/format/format';
 import { useCursor } from '../../state/time/useCursor';
 import { useMark } from '../../state/outbox/useMark';
-import { useMay } from '../../state/api/usePermission';
+import { usePermission } from '../../state/api/usePermission';
 import styles from './Balls.module.css';
 import type { Decision } from './decisions';
 import { usePull } from './usePull';
@@ -100,7 +100,7 @@ function Reason({ decision }: { readonly decision: Decision }) {
 function Choices({ house, decision }: { readonly house: string; readonly decision: Decision }) {
   const { t } = useTranslation();
   const { isNow } = useCursor();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const pull = usePull(house);
   const { lot } = decision;
   const sheet = `/${house}/mix/${lot.date}/${lot.product.slug}`;

@@ -1,5 +1,5 @@
-import { whereIs, type BoardLot } from '@calm/domain';
-import { stageKey, type PlannedWork, type Whereabouts } from '@calm/core';
+import { lotPositionOf, type BoardLot } from '@calm/domain';
+import { stageKey, type PlannedWork, type LotPosition } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -13,7 +13,7 @@ import { coverWords, silhouetteOf, stateWord } from '../../state/board/lotWords'
 import type { Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
 import { useMark } from '../../state/outbox/useMark';
-import { useMay } from '../../state/api/usePermission';
+import { usePermission } from '../../state/api/usePermission';
 import type { LotWindows } from '../../state/board/useLotWindows';
 import styles from './Tonight.module.css';
 
@@ -32,7 +32,7 @@ export function LotRow({
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs, nowMs } = useCursor();
-  const where = whereIs(lot, atMs, nowMs);
+  const where = lotPositionOf(lot, atMs, nowMs);
   const { shape, tone } = silhouetteOf(where);
   // Once doors are open, every wave has a window of its own.
   const isOut = where.kind === 'serving' || where.kind === 'served';
@@ -84,7 +84,7 @@ const MOVED_MS = 15 * 60_000;
 function sinceWords(
   t: ReturnType<typeof useTranslation>['t'],
   f: ReturnType<typeof useFormats>,
-  where: Whereabouts,
+  where: LotPosition,
 ): string {
   if (where.kind === 'to-make') return '';
   return t('tonight.since', { at: f.moment(where.sinceMs) });
@@ -102,13 +102,13 @@ function Next({
 }: {
   readonly board: Board;
   readonly lot: BoardLot;
-  readonly where: Whereabouts;
+  readonly where: LotPosition;
   readonly sheet: string;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { isNow, nowMs } = useCursor();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   if (where.kind === 'served') return <div className={styles['next']} />;
   if (where.kind === 'serving') {
     return (

@@ -1,5 +1,5 @@
 import type { Service } from '@calm/contract';
-import { whereIs, type BoardLot } from '@calm/domain';
+import { lotPositionOf, type BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -35,11 +35,17 @@ export function Tonight() {
       />
     );
   }
-  return <Evening board={board} service={service} />;
+  return <ServiceSimulation board={board} service={service} />;
 }
 
 /** One service: how its balls stand, what has to be decided, and its lots. */
-function Evening({ board, service }: { readonly board: Board; readonly service: Service }) {
+function ServiceSimulation({
+  board,
+  service,
+}: {
+  readonly board: Board;
+  readonly service: Service;
+}) {
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs, nowMs } = useCursor();
@@ -132,11 +138,11 @@ function lotsAround(
   const isFor = (lot: BoardLot) =>
     lot.date === service.date &&
     service.counts.some((c) => c.count > 0 && lot.items.some((i) => i.productId === c.productId));
-  const isUnderWay = (lot: BoardLot) => {
-    const { kind } = whereIs(lot, atMs, nowMs);
+  const isStarted = (lot: BoardLot) => {
+    const { kind } = lotPositionOf(lot, atMs, nowMs);
     return lot.closeMs > atMs && kind !== 'to-make' && kind !== 'served';
   };
-  return [board.lots.filter(isFor), board.lots.filter((lot) => !isFor(lot) && isUnderWay(lot))];
+  return [board.lots.filter(isFor), board.lots.filter((lot) => !isFor(lot) && isStarted(lot))];
 }
 
 function Countdown({ service, atMs }: { readonly service: Service; readonly atMs: number }) {

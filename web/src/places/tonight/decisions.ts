@@ -1,4 +1,4 @@
-import { whereIs, type BoardLot } from '@calm/domain';
+import { lotPositionOf, type BoardLot } from '@calm/domain';
 import { stageKey, type PlannedWork, type PullWave } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
 import type { Board } from '../../state/board/useBoard';
@@ -54,7 +54,7 @@ export function decisionsOf(
   const found = tonight.flatMap(({ lot, windows, balls }): Decision[] => {
     const own = lot.code + lot.date;
     const made: Decision[] = balls.flatMap((each) => ofBalls(each, lot, own, atMs));
-    const where = whereIs(lot, atMs, nowMs);
+    const where = lotPositionOf(lot, atMs, nowMs);
     const next = 'next' in where ? where.next : null;
     const isPull = next?.key === 'pull';
     if (next && where.kind !== 'to-make' && !isPull && lateBy(next, atMs) >= LATE_MIN) {

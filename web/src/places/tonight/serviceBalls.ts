@@ -1,11 +1,11 @@
-import { ballsToMake, discardedOf, serviceIdOf, standing, type BoardLot } from '@calm/domain';
+import { ballsToMake, discardedOf, serviceIdOf, currentRecords, type BoardLot } from '@calm/domain';
 import type { LotRecord, Product, Service, Usage } from '@calm/contract';
 import {
   nextPulls,
   QUARTER_MIN,
   servingQuarters,
   stageKey,
-  standingAt,
+  serviceStateAt,
   usageCurve,
   workOf,
   type PlannedWork,
@@ -13,7 +13,7 @@ import {
   type PullWave,
   type Serving,
   type ServingQuarter,
-  type Standing,
+  type ServiceState,
 } from '@calm/core';
 import type { LotWindow } from '../../state/board/useLotWindows';
 
@@ -22,7 +22,7 @@ export interface ServiceBalls {
   readonly product: Product;
   readonly serviceId: string;
   readonly need: number;
-  readonly standing: Standing;
+  readonly standing: ServiceState;
   /** Each quarter hour of the service, with the pulls that are still to come. */
   readonly quarters: readonly ServingQuarter[];
   /** Waves that are not pulled yet, the next one first. */
@@ -101,7 +101,7 @@ export function serviceBalls(
     product,
     serviceId,
     need,
-    standing: standingAt(serving, atMin),
+    standing: serviceStateAt(serving, atMin),
     quarters: servingQuarters({ ...serving, pulled: all }),
     waves,
     doorsMs,
@@ -147,7 +147,7 @@ function pulledOf(
   if (!lot) return [];
   // Never in the cold: ready by itself when its window opens.
   if (!pull) return [{ atMin: at.fromMin - at.temperMin, balls: made }];
-  const taken = standing(records, 'pulled')
+  const taken = currentRecords(records, 'pulled')
     .filter((each) => each.lotId === lot.id && each.content.productId === product.id)
     .map((each) => ({ ...each.content, atMin: at.minute(Date.parse(each.at)) }));
   const mine = taken.filter((each) => each.serviceId === serviceId && each.balls > 0);

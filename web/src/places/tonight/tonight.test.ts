@@ -1,5 +1,5 @@
 import { NO_PLAN, type Lot, type LotRecord, type Service } from '@calm/contract';
-import { serviceIdOf, untouched, boardLots, leadProducts } from '@calm/domain';
+import { serviceIdOf, emptyMark, boardLots, leadProducts } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
@@ -85,7 +85,7 @@ describe('balls of a service', () => {
   it('ticked off without waves came out for the first service', () => {
     const { key, pull } = pullMark();
     const marks = [
-      { ...untouched(0, key), doneAt: new Date(pull.endMs).toISOString(), version: 1 },
+      { ...emptyMark(0, key), doneAt: new Date(pull.endMs).toISOString(), version: 1 },
     ];
     const board = boardOf({ marks });
     expect(ballsAt(board, lunch, pull.endMs + MIN).standing.warming).toBe(60);
@@ -119,7 +119,7 @@ describe('what has to be decided', () => {
   const { key, pull } = pullMark();
   const allDone = boardOf({
     marks: workOf(boardOf().lots[0]?.stages ?? []).map((work) => ({
-      ...untouched(0, stageKey(work)),
+      ...emptyMark(0, stageKey(work)),
       doneAt: new Date(work.endMs).toISOString(),
       version: 1,
     })),

@@ -3,7 +3,7 @@ import { stageKey, type PullWave } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { markOf } from '../../state/outbox/outboxLots';
-import { useErrands } from '../../state/outbox/useOutboxItems';
+import { useOutboxItems } from '../../state/outbox/useOutboxItems';
 import { useAddRecord } from '../../state/outbox/useRecords';
 import type { ServiceBalls } from './serviceBalls';
 
@@ -14,7 +14,7 @@ export function usePull(
   const { t } = useTranslation();
   const { changed } = useNotices();
   const add = useAddRecord(house);
-  const post = useErrands(house);
+  const post = useOutboxItems(house);
   return (boardLot, { product, serviceId, pull }, { trays, balls }) => {
     const { lot } = boardLot;
     if (!lot) return;

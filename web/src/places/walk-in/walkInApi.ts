@@ -11,19 +11,19 @@ import {
   type ReadingsStart,
   type ReadingsTaken,
 } from '@calm/contract';
-import { api, type Stretch } from '../../state/api/api';
-import { shelfWrites } from '../../state/api/recordWrites';
+import { api, type DateRange } from '../../state/api/api';
+import { recordWrites } from '../../state/api/recordWrites';
 
 const walkInApi = api.injectEndpoints({
   endpoints: (build) => {
-    const places = shelfWrites<PlaceContent, Place>(build, paths.places, ['Book', 'Cold']);
-    const probes = shelfWrites<ProbeContent, Probe>(build, paths.probes, ['Cold']);
+    const places = recordWrites<PlaceContent, Place>(build, paths.places, ['Book', 'Cold']);
+    const probes = recordWrites<ProbeContent, Probe>(build, paths.probes, ['Cold']);
     return {
       coldDay: build.query<ColdDay, { readonly house: string; readonly date: string }>({
         query: ({ house, date }) => paths.coldDay(house, date),
         providesTags: ['Cold'],
       }),
-      coldRecord: build.query<ColdRecord, Stretch>({
+      coldRecord: build.query<ColdRecord, DateRange>({
         query: ({ house, from, days }) => paths.coldRecord(house, from, days),
         providesTags: ['Cold'],
       }),

@@ -8,7 +8,7 @@ import { useCold } from '../../state/board/useCold';
 import { useCursor } from '../../state/time/useCursor';
 import { useDraft } from '../../state/drafts/useDraft';
 import { minuteAt } from '../../state/time/localDate';
-import { useSayAlarm } from '../../state/board/alarmMessages';
+import { useAlarmMessage } from '../../state/board/alarmMessages';
 import { isBetween } from './quietHours';
 import { ring } from './ring';
 import styles from './ColdAlarms.module.css';
@@ -41,10 +41,10 @@ function Words({
   cold,
 }: {
   readonly alarm: ColdAlarm;
-  readonly book: Parameters<typeof useSayAlarm>[0];
-  readonly cold: Parameters<typeof useSayAlarm>[1];
+  readonly book: Parameters<typeof useAlarmMessage>[0];
+  readonly cold: Parameters<typeof useAlarmMessage>[1];
 }) {
-  const say = useSayAlarm(book, cold);
+  const say = useAlarmMessage(book, cold);
   return <b>{say(alarm)}</b>;
 }
 

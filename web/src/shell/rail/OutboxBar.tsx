@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/format';
 import { useBookQuery, useSessionQuery } from '../../state/api/api';
-import { delivered, insisted, type Errand } from '../../state/outbox/outbox';
+import { delivered, insisted, type OutboxItem } from '../../state/outbox/outbox';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { useHouse } from '../../state/board/useBoard';
 import { useDelivery } from '../../state/outbox/useDelivery';
@@ -37,31 +37,31 @@ export function OutboxBar() {
           {t('outbox.others', { count: others.length, names: names.join(', ') })}
         </p>
       )}
-      {refused.map((errand) => (
-        <Refused key={errand.id} errand={errand} />
+      {refused.map((item) => (
+        <Refused key={item.id} item={item} />
       ))}
     </>
   );
 }
 
 /** Something the house would not have: both sides, and what to do. Nothing of it is dropped unseen. */
-function Refused({ errand }: { readonly errand: Errand }) {
+function Refused({ item }: { readonly item: OutboxItem }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const theirs = useTheirs(errand);
+  const theirs = useTheirs(item);
   return (
     <div className={styles['refused']} role="alert">
       <p>
-        <b>{t('outbox.refused', { what: errand.words })}</b>{' '}
-        {theirs === null ? errand.refusal?.detail : t('outbox.theirs', { theirs })}
+        <b>{t('outbox.refused', { what: item.words })}</b>{' '}
+        {theirs === null ? item.refusal?.detail : t('outbox.theirs', { theirs })}
       </p>
-      <Button variant="outlined" color="inherit" onClick={() => dispatch(delivered(errand.id))}>
+      <Button variant="outlined" color="inherit" onClick={() => dispatch(delivered(item.id))}>
         {t(theirs === null ? 'outbox.drop' : 'outbox.keepTheirs')}
       </Button>
       <Button
         variant="outlined"
         color="inherit"
-        onClick={() => dispatch(insisted({ id: errand.id, errand: insistedOn(errand) }))}
+        onClick={() => dispatch(insisted({ id: item.id, item: insistedOn(item) }))}
       >
         {t(theirs === null ? 'outbox.again' : 'outbox.useMine')}
       </Button>
@@ -70,18 +70,18 @@ function Refused({ errand }: { readonly errand: Errand }) {
 }
 
 /** What the house has in place of it, in words; null where there is nothing to compare. */
-function useTheirs({ deed, refusal }: Errand): string | null {
+function useTheirs({ command, refusal }: OutboxItem): string | null {
   const { t } = useTranslation();
   const f = useFormats();
   if (refusal?.current === undefined) return null;
-  if (deed.kind === 'load') {
+  if (command.kind === 'load') {
     const { doughOutC, flourTempC, roomTempC } = refusal.current as LoadRecord;
     return [flourTempC, roomTempC, doughOutC]
       .filter((tempC) => tempC !== null)
       .map((tempC) => f.temperature(tempC))
       .join(' / ');
   }
-  if (deed.kind !== 'mark') return null;
+  if (command.kind !== 'mark') return null;
   const { doneAt, skippedWhy, startedAt } = refusal.current as Mark;
   if (skippedWhy !== null) return t('outbox.skipped', { why: skippedWhy });
   if (doneAt !== null) return t('outbox.done', { at: f.time(Date.parse(doneAt)) });

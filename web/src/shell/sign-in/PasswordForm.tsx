@@ -7,10 +7,10 @@ import styles from './SignIn.module.css';
 /** A manager's password. */
 export function PasswordForm({
   isBusy,
-  onKnock,
+  onSubmit,
 }: {
   readonly isBusy: boolean;
-  readonly onKnock: (password: string) => void;
+  readonly onSubmit: (password: string) => void;
 }) {
   const { t } = useTranslation();
   const [password, setPassword] = useState('');
@@ -19,7 +19,7 @@ export function PasswordForm({
       className={styles['form']}
       onSubmit={(submit) => {
         submit.preventDefault();
-        onKnock(password);
+        onSubmit(password);
       }}
     >
       <TextField

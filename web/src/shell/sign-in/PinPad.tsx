@@ -10,10 +10,10 @@ const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'] as const;
 /** Large keys for floury fingers; a keyboard's digits do as well. */
 export function PinPad({
   isBusy,
-  onKnock,
+  onSubmit,
 }: {
   readonly isBusy: boolean;
-  readonly onKnock: (pin: string) => void;
+  readonly onSubmit: (pin: string) => void;
 }) {
   const { t } = useTranslation();
   const [pin, setPin] = useState('');
@@ -23,11 +23,11 @@ export function PinPad({
     const onKey = ({ key }: KeyboardEvent) => {
       if (/^\d$/.test(key)) typed(key);
       if (key === 'Backspace') setPin((before) => before.slice(0, -1));
-      if (key === 'Enter' && isEnough && !isBusy) onKnock(pin);
+      if (key === 'Enter' && isEnough && !isBusy) onSubmit(pin);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [pin, isEnough, isBusy, onKnock]);
+  }, [pin, isEnough, isBusy, onSubmit]);
   return (
     <div className={styles['pad']}>
       <output aria-label={t('door.pin')} className={styles['dots']}>
@@ -51,7 +51,7 @@ export function PinPad({
         size="large"
         className={styles['in'] ?? ''}
         disabled={!isEnough || isBusy}
-        onClick={() => onKnock(pin)}
+        onClick={() => onSubmit(pin)}
       >
         {t('door.comeIn')}
       </Button>

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
-import type { Comer, FrontDoor } from '@calm/contract';
+import type { SignInCandidate, SignInOptions } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/messages/Failed';
 import { Waiting } from '../../parts/messages/Waiting';
 import { problemOf } from '../../state/api/api';
-import { useFrontDoorQuery, useSignInMutation } from '../../state/api/sessionApi';
+import { useSignInOptionsQuery, useSignInMutation } from '../../state/api/sessionApi';
 import { OwnerForm } from './OwnerForm';
 import { PasswordForm } from './PasswordForm';
 import { PinPad } from './PinPad';
@@ -14,8 +14,8 @@ import styles from './SignIn.module.css';
 /** The house's door: tap a name, then the PIN or password. */
 export function SignIn({ house }: { readonly house: string }) {
   const { t } = useTranslation();
-  const { data: door, error, refetch } = useFrontDoorQuery(house);
-  const [chosen, setChosen] = useState<Comer | null>(null);
+  const { data: door, error, refetch } = useSignInOptionsQuery(house);
+  const [chosen, setChosen] = useState<SignInCandidate | null>(null);
   if (error && !door) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!door) return <Waiting />;
   return (
@@ -27,17 +27,17 @@ export function SignIn({ house }: { readonly house: string }) {
       {door.isUnowned ? (
         <OwnerForm house={house} />
       ) : chosen ? (
-        <Knock house={house} door={door} comer={chosen} onBack={() => setChosen(null)} />
+        <SubmitSecret house={house} door={door} candidate={chosen} onBack={() => setChosen(null)} />
       ) : (
         <>
           <h1>{t('door.who')}</h1>
-          {door.comers.length === 0 && <p className="quiet">{t('door.nobody')}</p>}
+          {door.candidates.length === 0 && <p className="quiet">{t('door.nobody')}</p>}
           <ul className={styles['comers']}>
-            {door.comers.map((comer) => (
-              <li key={comer.id}>
-                <button type="button" onClick={() => setChosen(comer)}>
-                  <b>{comer.initials}</b>
-                  {comer.name}
+            {door.candidates.map((candidate) => (
+              <li key={candidate.id}>
+                <button type="button" onClick={() => setChosen(candidate)}>
+                  <b>{candidate.initials}</b>
+                  {candidate.name}
                 </button>
               </li>
             ))}
@@ -49,23 +49,23 @@ export function SignIn({ house }: { readonly house: string }) {
 }
 
 /** One person at the door with what they type. What was wrong is said; nothing else is lost. */
-function Knock({
+function SubmitSecret({
   house,
   door,
-  comer,
+  candidate,
   onBack,
 }: {
   readonly house: string;
-  readonly door: FrontDoor;
-  readonly comer: Comer;
+  readonly door: SignInOptions;
+  readonly candidate: SignInCandidate;
   readonly onBack: () => void;
 }) {
   const { t } = useTranslation();
   const [signIn, { isLoading }] = useSignInMutation();
   const [wrong, setWrong] = useState<string | null>(null);
-  const { id, name, by } = comer;
-  const knock = async (secret: string) => {
-    const { error } = await signIn({ house, comer: { personId: id, secret } });
+  const { id, name, by } = candidate;
+  const attempt = async (secret: string) => {
+    const { error } = await signIn({ house, candidate: { personId: id, secret } });
     if (error) setWrong(problemOf(error)?.detail ?? t('door.unreached'));
   };
   const Form = by === 'pin' ? PinPad : PasswordForm;
@@ -76,9 +76,9 @@ function Knock({
       <Form
         key={wrong === null ? 'first' : 'again'}
         isBusy={isLoading}
-        onKnock={(typed) => {
+        onSubmit={(typed) => {
           setWrong(null);
-          void knock(typed);
+          void attempt(typed);
         }}
       />
       {wrong && <p role="alert">{wrong}</p>}

@@ -7,7 +7,7 @@ import { useHouse } from '../../state/board/useBoard';
 import styles from './SignedInUser.module.css';
 
 /** Who is signed in; a press signs out, and the next one taps their name. */
-export function Whoever() {
+export function SignedInUser() {
   const { t } = useTranslation();
   const house = useHouse();
   const { data } = useSessionQuery(house);

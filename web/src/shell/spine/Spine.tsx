@@ -15,7 +15,7 @@ import { useAppDispatch, useAppSelector } from '../../state/store';
 import { useHouse } from '../../state/board/useBoard';
 import { SHAPE_AT_STOP, useCounts } from './counts';
 import styles from './Spine.module.css';
-import { Whoever } from '../sign-in/SignedInUser';
+import { SignedInUser } from '../sign-in/SignedInUser';
 import { STOPS, type Stop } from './stops';
 
 /** The spine: nine stops in dough's order, each with the lots that are there now. */
@@ -47,7 +47,7 @@ export function Spine({
           </li>
         ))}
       </ul>
-      <Whoever />
+      <SignedInUser />
       <div className={styles['foot']}>
         <Tooltip title={isDark ? t('shell.light') : t('shell.dark')}>
           <IconButton

@@ -1,4 +1,4 @@
-import { whereIs } from '@calm/domain';
+import { lotPositionOf } from '@calm/domain';
 import type { Silhouette } from '../../parts/lots/Ball';
 import { dateAt } from '../../state/time/localDate';
 import { useBoard } from '../../state/board/useBoard';
@@ -27,7 +27,7 @@ export function useCounts(): Readonly<Record<string, number>> {
   const today = dateAt(atMs, board.book.house.timeZone);
   const counts: Record<string, number> = {};
   for (const lot of board.lots) {
-    const where = whereIs(lot, atMs, nowMs);
+    const where = lotPositionOf(lot, atMs, nowMs);
     const isSoon = where.kind === 'to-make' && where.next.startMs - atMs < AHEAD_MS;
     const isRecent = where.kind === 'served' && lot.date === today;
     const isPast = lot.closeMs < atMs && where.kind !== 'served';

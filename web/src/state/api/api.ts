@@ -18,7 +18,7 @@ import {
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
 /** A house and a stretch of local dates. */
-export interface Stretch {
+export interface DateRange {
   readonly house: string;
   readonly from: string;
   readonly days: number;
@@ -76,15 +76,15 @@ export const api = createApi({
       query: (house) => paths.book(house),
       providesTags: ['Book'],
     }),
-    services: build.query<Service[], Stretch>({
+    services: build.query<Service[], DateRange>({
       query: ({ house, from, days }) => paths.services(house, from, days),
       providesTags: ['Services'],
     }),
-    shifts: build.query<Shift[], Stretch>({
+    shifts: build.query<Shift[], DateRange>({
       query: ({ house, from, days }) => paths.shifts(house, from, days),
       providesTags: ['Shifts'],
     }),
-    lots: build.query<Lot[], Stretch>({
+    lots: build.query<Lot[], DateRange>({
       query: ({ house, from, days }) => paths.lots(house, from, days),
       providesTags: ['Lots'],
     }),
@@ -92,7 +92,7 @@ export const api = createApi({
       query: (house) => paths.plan(house),
       providesTags: ['Plan'],
     }),
-    usage: build.query<readonly Usage[], Stretch>({
+    usage: build.query<readonly Usage[], DateRange>({
       query: ({ house, from, days }) => paths.forecast(house, from, days),
       transformResponse: ({ usage }: ForecastAnswer) => usage,
       providesTags: ['Forecasts'],
@@ -101,7 +101,7 @@ export const api = createApi({
       query: (house) => paths.frictions(house),
       providesTags: ['Frictions'],
     }),
-    records: build.query<LotRecord[], Stretch>({
+    records: build.query<LotRecord[], DateRange>({
       query: ({ house, from, days }) => paths.records(house, from, days),
       providesTags: ['Records'],
     }),
@@ -154,14 +154,14 @@ function parseProblem(text: string): unknown {
 }
 
 /** A shelf of the book whose records have ids. */
-type BookShelf = 'formulas' | 'products' | 'routes' | 'pantry';
+type BookCollection = 'formulas' | 'products' | 'routes' | 'pantry';
 
 /**
  * Puts a record into the book at hand as soon as the house has acknowledged it, without waiting for the
  * book to come anew: whoever edits on at once edits what is saved.
  */
 export async function keepInBook(
-  shelf: BookShelf,
+  collection: BookCollection,
   { house }: { readonly house: string },
   {
     dispatch,
@@ -173,28 +173,28 @@ export async function keepInBook(
 ): Promise<void> {
   try {
     const { data } = await queryFulfilled;
-    dispatch(updateBook(house, shelf, data as { id: string }));
+    dispatch(updateBook(house, collection, data as { id: string }));
   } catch {
     // What was refused is told where it was typed.
   }
 }
 
-const updateBook = (house: string, shelf: BookShelf, kept: { id: string }) =>
+const updateBook = (house: string, collection: BookCollection, kept: { id: string }) =>
   api.util.updateQueryData('book', house, (book) => {
-    const records = book[shelf] as { id: string }[];
+    const records = book[collection] as { id: string }[];
     const at = records.findIndex(({ id }) => id === kept.id);
     if (at >= 0) records[at] = kept;
     else records.push(kept);
   });
 
 /** What a mutation hands to who follows it. */
-interface Following<Kept> {
-  readonly dispatch: (action: StretchUpdate) => unknown;
+interface Following<Stored> {
+  readonly dispatch: (action: DateRangeUpdate) => unknown;
   readonly getState: () => unknown;
-  readonly queryFulfilled: Promise<{ readonly data: Kept }>;
+  readonly queryFulfilled: Promise<{ readonly data: Stored }>;
 }
 
-type StretchUpdate = ReturnType<typeof api.util.updateQueryData<'services'>>;
+type DateRangeUpdate = ReturnType<typeof api.util.updateQueryData<'services'>>;
 
 /**
  * Puts what the house has acknowledged into the services of every stretch of days at hand, without waiting for them to
@@ -202,18 +202,18 @@ type StretchUpdate = ReturnType<typeof api.util.updateQueryData<'services'>>;
  *
  * @param change the update that writes the acknowledged value into one stretch
  */
-export async function keepInServices<Kept>(
+export async function keepInServices<Stored>(
   house: string,
-  { dispatch, getState, queryFulfilled }: Following<Kept>,
-  change: (stretch: Stretch, kept: Kept) => StretchUpdate,
+  { dispatch, getState, queryFulfilled }: Following<Stored>,
+  change: (dateRange: DateRange, kept: Stored) => DateRangeUpdate,
 ): Promise<void> {
   try {
     const { data } = await queryFulfilled;
     const state = getState() as Parameters<typeof api.util.selectCachedArgsForQuery>[0];
-    const stretches: readonly Stretch[] = api.util.selectCachedArgsForQuery(state, 'services');
+    const stretches: readonly DateRange[] = api.util.selectCachedArgsForQuery(state, 'services');
     stretches
-      .filter((stretch) => stretch.house === house)
-      .forEach((stretch) => dispatch(change(stretch, data)));
+      .filter((dateRange) => dateRange.house === house)
+      .forEach((dateRange) => dispatch(change(dateRange, data)));
   } catch {
     // What was refused is told where it was typed.
   }

@@ -11,14 +11,14 @@ describe('what a write touches', () => {
     [paths.count('yard', '2026-11-25', 'p', 'q'), 'Services'],
     [paths.sale('yard', '2026-11-25', 'p', 'q'), 'Sales'],
     [paths.till('yard'), 'Sales'],
-    [paths.broughtInSales('yard'), 'Sales'],
+    [paths.salesImports('yard'), 'Sales'],
     [paths.plan('yard'), 'Plan'],
     [paths.bookings('yard', 'x'), 'Calendar'],
     [paths.shiftExceptions('yard', 'x'), 'Shifts'],
     [paths.secret('yard', 'x'), 'Crew'],
     [paths.formula('yard', 'slab-dough'), 'Versions'],
     [paths.places('yard', 'x'), 'Book'],
-    [paths.broughtIn('yard'), 'Book'],
+    [paths.imports('yard'), 'Book'],
   ])('%s: %s', (path, tag) => {
     expect(liveTags(within(path))).toContain(tag);
   });

@@ -28,21 +28,21 @@ type Build = Parameters<Parameters<typeof api.injectEndpoints>[0]['endpoints']>[
  * @param at the shelf's address, and that of one of its records
  * @param touched what is read anew after each of them
  */
-export function shelfWrites<Content, Kept>(
+export function recordWrites<Content, Stored>(
   build: Build,
   at: (house: string, id?: string) => string,
   touched: readonly (typeof TAGS)[number][],
 ) {
   return {
-    add: build.mutation<Kept, Added<Content>>({
+    add: build.mutation<Stored, Added<Content>>({
       query: ({ house, content }) => ({ url: at(house), method: 'POST', body: content }),
       invalidatesTags: [...touched],
     }),
-    change: build.mutation<Kept, Changed<Content>>({
+    change: build.mutation<Stored, Changed<Content>>({
       query: ({ house, id, change }) => ({ url: at(house, id), method: 'PUT', body: change }),
       invalidatesTags: [...touched],
     }),
-    remove: build.mutation<Kept, Removed>({
+    remove: build.mutation<Stored, Removed>({
       query: ({ house, id }) => ({ url: at(house, id), method: 'DELETE' }),
       invalidatesTags: [...touched],
     }),

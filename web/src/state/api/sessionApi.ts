@@ -1,15 +1,19 @@
-import { paths, type FrontDoor, type OwnerStart, type SignIn } from '@calm/contract';
+import { paths, type SignInOptions, type OwnerStart, type SignIn } from '@calm/contract';
 import { api, TAGS } from './api';
 
 /** Coming in and going out. */
 const sessionApi = api.injectEndpoints({
   endpoints: (build) => ({
-    frontDoor: build.query<FrontDoor, string>({
-      query: (house) => paths.frontDoor(house),
+    signInOptions: build.query<SignInOptions, string>({
+      query: (house) => paths.signInOptions(house),
       providesTags: ['FrontDoor'],
     }),
-    signIn: build.mutation<null, { readonly house: string; readonly comer: SignIn }>({
-      query: ({ house, comer }) => ({ url: paths.session(house), method: 'POST', body: comer }),
+    signIn: build.mutation<null, { readonly house: string; readonly candidate: SignIn }>({
+      query: ({ house, candidate }) => ({
+        url: paths.session(house),
+        method: 'POST',
+        body: candidate,
+      }),
       // Nothing could be read while nobody was signed in.
       invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
     }),
@@ -33,5 +37,9 @@ const sessionApi = api.injectEndpoints({
   }),
 });
 
-export const { useFrontDoorQuery, useSignInMutation, useSignOutMutation, useStartOwnerMutation } =
-  sessionApi;
+export const {
+  useSignInOptionsQuery,
+  useSignInMutation,
+  useSignOutMutation,
+  useStartOwnerMutation,
+} = sessionApi;

@@ -1,9 +1,9 @@
-import { may, type Deed } from '@calm/contract';
+import { hasPermission, type Permission } from '@calm/contract';
 import { useSessionQuery } from './api';
 import { useHouse } from '../board/useBoard';
 
 /** Whether whoever is signed in may do something; the server asks once more. */
-export function useMay(deed: Deed): boolean {
+export function usePermission(permission: Permission): boolean {
   const { data } = useSessionQuery(useHouse());
-  return data !== undefined && may(data.role, deed);
+  return data !== undefined && hasPermission(data.role, permission);
 }

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/format';
 
 /** An alarm as a sentence. */
-export function useSayAlarm(
+export function useAlarmMessage(
   book: HouseBook,
   { probes }: Pick<ColdBoard, 'probes'>,
 ): (alarm: ColdAlarm) => string {

@@ -1,4 +1,4 @@
-import { boardLots, leadProducts, whereIs } from '@calm/domain';
+import { boardLots, leadProducts, lotPositionOf } from '@calm/domain';
 import { exampleBook, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { stopOf } from './lotStop';
@@ -11,9 +11,9 @@ describe('a lot', () => {
     const [lot] = boardLots(book, exampleServices(round), []);
     if (!lot) throw new Error('wanted, so on the board');
     const now = (lot.stages[0]?.startMs ?? 0) - 1;
-    const stops = lot.stages.map((stage) => stopOf(whereIs(lot, stage.endMs - 1, now)));
+    const stops = lot.stages.map((stage) => stopOf(lotPositionOf(lot, stage.endMs - 1, now)));
     expect(stops).toEqual(['plan', 'mix', 'mix', 'mix', 'mix', 'walk-in', 'walk-in', 'tonight']);
-    expect(stopOf(whereIs(lot, lot.doorsMs, now))).toBe('tonight');
-    expect(stopOf(whereIs(lot, lot.closeMs, now))).toBe('log');
+    expect(stopOf(lotPositionOf(lot, lot.doorsMs, now))).toBe('tonight');
+    expect(stopOf(lotPositionOf(lot, lot.closeMs, now))).toBe('log');
   });
 });

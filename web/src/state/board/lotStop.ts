@@ -1,10 +1,10 @@
-import type { Whereabouts } from '@calm/core';
+import type { LotPosition } from '@calm/core';
 
 /** The stop of the spine at which a lot is found. */
 export type SpineStop = 'plan' | 'mix' | 'walk-in' | 'tonight' | 'log';
 
 /** Which stop a lot is at. */
-export function stopOf(where: Whereabouts): SpineStop {
+export function stopOf(where: LotPosition): SpineStop {
   if (where.kind === 'to-make') return 'plan';
   if (where.kind === 'served') return 'log';
   if (where.kind === 'serving') return 'tonight';

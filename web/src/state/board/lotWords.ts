@@ -1,17 +1,17 @@
-import type { Coverage, PlannedWork, Whereabouts } from '@calm/core';
+import type { Coverage, PlannedWork, LotPosition } from '@calm/core';
 import type { Person } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import type { Silhouette } from '../../parts/lots/Ball';
 
 /** Where a lot is, as a word that always stands beside its silhouette. */
-export function stateWord(t: TFunction, where: Whereabouts): string {
+export function stateWord(t: TFunction, where: LotPosition): string {
   if (where.kind === 'resting') return t(`state.${where.stage}`);
   if (where.kind === 'at-work') return t('state.at-work', { work: t(`work.${where.stage}`) });
   return t(`state.${where.kind}`);
 }
 
 /** How a lot stands, by its stage. */
-export function silhouetteOf(where: Whereabouts): {
+export function silhouetteOf(where: LotPosition): {
   shape: Silhouette;
   tone: 'oat' | 'cold' | 'quiet';
 } {

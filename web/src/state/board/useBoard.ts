@@ -10,7 +10,7 @@ import {
   useShiftsQuery,
 } from '../api/api';
 import { addDays, dateAt } from '../time/localDate';
-import { lotsWithErrands } from '../outbox/outboxLots';
+import { lotsWithOutboxItems } from '../outbox/outboxLots';
 import { useCursor } from '../time/useCursor';
 import { useWaiting } from '../outbox/useOutboxItems';
 
@@ -52,11 +52,11 @@ export function useBoard(around?: string): {
   const book = useBookQuery(house);
   const timeZone = book.data?.house.timeZone;
   const from = addDays(around ?? dateAt(atMs, timeZone ?? 'UTC'), -DAYS_BEFORE);
-  const stretch = { house, from, days: BOARD_DAYS };
+  const dateRange = { house, from, days: BOARD_DAYS };
   const options = { skip: !timeZone, pollingInterval: LOOK_EVERY_MS };
-  const services = useServicesQuery(stretch, options);
-  const shifts = useShiftsQuery(stretch, { skip: !timeZone });
-  const lots = useLotsQuery(stretch, options);
+  const services = useServicesQuery(dateRange, options);
+  const shifts = useShiftsQuery(dateRange, { skip: !timeZone });
+  const lots = useLotsQuery(dateRange, options);
   const plan = usePlanQuery(house, { pollingInterval: LOOK_EVERY_MS });
   // Without its plan a house still works: counted back from doors.
   const content = plan.data?.content ?? (plan.isLoading ? null : NO_PLAN);
@@ -71,7 +71,7 @@ export function useBoard(around?: string): {
       book: book.data,
       services: services.data,
       shifts: shifts.data,
-      lots: boardLots(book.data, services.data, lotsWithErrands(lots.data, waiting), content),
+      lots: boardLots(book.data, services.data, lotsWithOutboxItems(lots.data, waiting), content),
       isCurrent,
     };
   }, [house, book.data, services.data, shifts.data, lots.data, content, waiting, isCurrent]);

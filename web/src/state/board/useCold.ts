@@ -17,9 +17,9 @@ export function useCold(house: string): {
   const cold = useMemo(() => {
     if (!data) return null;
     const there = new Set(data.notes.map(({ id }) => id));
-    const onTheWay = waiting.flatMap(({ personId, at, deed, refusal }): ColdNote[] =>
-      deed.kind === 'cold' && !refusal && !there.has(deed.start.id)
-        ? [{ ...deed.start, at: deed.start.at ?? at, personId }]
+    const onTheWay = waiting.flatMap(({ personId, at, command, refusal }): ColdNote[] =>
+      command.kind === 'cold' && !refusal && !there.has(command.start.id)
+        ? [{ ...command.start, at: command.start.at ?? at, personId }]
         : [],
     );
     return onTheWay.length === 0 ? data : { ...data, notes: [...onTheWay, ...data.notes] };

@@ -1,16 +1,16 @@
 import type { Product, ColdBoard, ColdLot } from '@calm/contract';
 import {
   type BoardLot,
-  doughOnItsWay,
+  doughInProgress,
   doughOutOf,
   stagesAsTheyAre,
-  type DoughOnItsWay,
+  type DoughInProgress,
 } from '@calm/domain';
 import { useMemo } from 'react';
 import { useHouse, type Board } from './useBoard';
 import { coldWindow, useCold } from './useCold';
 import { useCursor } from '../time/useCursor';
-import type { WayAnswer } from '../../workers/engine/engineAnswers';
+import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
 import { engine } from '../../workers/engine/engine';
 import { useLatest } from '../../workers/useLatest';
 
@@ -39,7 +39,7 @@ export interface LotBalls {
   readonly product: Product;
 }
 
-const ask = (doughs: readonly DoughOnItsWay[]): Promise<WayAnswer[]> =>
+const ask = (doughs: readonly DoughInProgress[]): Promise<SimulationAnswer[]> =>
   Promise.all(doughs.map(({ document }) => engine().way(document)));
 
 const UNKNOWN: LotWindows = { planned: null, now: null, isNever: false };
@@ -56,8 +56,8 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
   const doughs = useMemo(
     () =>
       balls.flatMap(({ lot, product }) => [
-        doughOnItsWay(lot, product, prefermentC, lot.stages),
-        doughOnItsWay(
+        doughInProgress(lot, product, prefermentC, lot.stages),
+        doughInProgress(
           lot,
           product,
           prefermentC,
@@ -104,8 +104,8 @@ function readIn({ lots }: ColdBoard, balls: LotBalls | undefined): ColdLot | nul
 /** A window by the record, and by what was read in the cold where that is known. */
 function asItIs(
   read: ColdLot | null,
-  dough: DoughOnItsWay,
-  way: WayAnswer,
+  dough: DoughInProgress,
+  way: SimulationAnswer,
 ): Pick<LotWindows, 'now' | 'isNever'> {
   if (read) return { now: coldWindow(read, read.now), isNever: read.now.kind === 'never' };
   return {
@@ -114,7 +114,7 @@ function asItIs(
   };
 }
 
-function windowOf(dough: DoughOnItsWay, way: WayAnswer): LotWindow | null {
+function windowOf(dough: DoughInProgress, way: SimulationAnswer): LotWindow | null {
   if (!way.ok || way.value.window.kind === 'never') return null;
   const { earliestHour, peakHour, latestHour } = way.value.window;
   const at = (hour: number) => dough.mixedMs + hour * 3_600_000;

@@ -21,7 +21,7 @@ function stored(): PlanDraftsState {
   }
 }
 
-interface Bent {
+interface EditedLots {
   readonly house: string;
   readonly content: PlanContent;
   /** What is bent when there is no draft yet. */
@@ -33,7 +33,7 @@ export const planDraftsSlice = createSlice({
   initialState: stored,
   reducers: {
     /** A change that can be taken back. */
-    bent: (state, { payload: { house, content, base } }: PayloadAction<Bent>) => {
+    edited: (state, { payload: { house, content, base } }: PayloadAction<EditedLots>) => {
       const draft = state[house];
       const before = draft?.present ?? base;
       return {
@@ -48,7 +48,7 @@ export const planDraftsSlice = createSlice({
     /** The same change, come out better: the way back stays where it was. */
     improved: (
       state,
-      { payload: { house, content } }: PayloadAction<Pick<Bent, 'house' | 'content'>>,
+      { payload: { house, content } }: PayloadAction<Pick<EditedLots, 'house' | 'content'>>,
     ) => {
       const draft = state[house];
       return draft ? { ...state, [house]: { ...draft, present: content } } : state;
@@ -85,7 +85,7 @@ export const planDraftsSlice = createSlice({
   },
 });
 
-export const { bent, improved, undone, redone, dropped } = planDraftsSlice.actions;
+export const { edited, improved, undone, redone, dropped } = planDraftsSlice.actions;
 
 /** Steps back that are kept across a reload. */
 const STEPS_STORED = 3;

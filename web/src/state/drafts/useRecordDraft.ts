@@ -14,7 +14,7 @@ export interface RecordDraft<Content> {
   readonly drop: () => void;
 }
 
-interface Kept<Content> {
+interface Stored<Content> {
   readonly from: number;
   readonly content: Content;
 }
@@ -30,7 +30,7 @@ export function useRecordDraft<Content>(
   saved: { readonly version: number; readonly content: Content },
 ): RecordDraft<Content> {
   const { changed } = useNotices();
-  const { draft, keep, drop } = useDraft<Kept<Content>>(key);
+  const { draft, keep, drop } = useDraft<Stored<Content>>(key);
   const content = draft?.content ?? saved.content;
   const from = draft?.from ?? saved.version;
 

@@ -3,19 +3,19 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { problemOf } from '../api/api';
 
-interface Unwrapped<Kept> {
-  readonly unwrap: () => Promise<Kept>;
+interface Unwrapped<Stored> {
+  readonly unwrap: () => Promise<Stored>;
 }
 
 /** The three writes of a shelf, as the mutations of its records. */
-interface Writes<Content, Kept> {
-  readonly add: (sent: { house: string; content: Content }) => Unwrapped<Kept>;
+interface Writes<Content, Stored> {
+  readonly add: (sent: { house: string; content: Content }) => Unwrapped<Stored>;
   readonly change: (sent: {
     house: string;
     id: string;
     change: { version: number; content: Content };
-  }) => Unwrapped<Kept>;
-  readonly remove: (sent: { house: string; id: string }) => Unwrapped<Kept>;
+  }) => Unwrapped<Stored>;
+  readonly remove: (sent: { house: string; id: string }) => Unwrapped<Stored>;
 }
 
 /**
@@ -24,9 +24,9 @@ interface Writes<Content, Kept> {
  *
  * @param record null makes a new one
  */
-export function useKeeping<
+export function useRecordEditor<
   Content,
-  Kept extends { readonly id: string; readonly version: number },
+  Stored extends { readonly id: string; readonly version: number },
 >({
   house,
   record,
@@ -36,12 +36,12 @@ export function useKeeping<
   onClose,
 }: {
   readonly house: string;
-  readonly record: Kept | null;
-  readonly contentOf: (record: Kept) => Content;
-  readonly writes: Writes<Content, Kept>;
+  readonly record: Stored | null;
+  readonly contentOf: (record: Stored) => Content;
+  readonly writes: Writes<Content, Stored>;
   readonly say: {
-    readonly kept: (record: Kept) => string;
-    readonly removed: (record: Kept) => string;
+    readonly kept: (record: Stored) => string;
+    readonly removed: (record: Stored) => string;
   };
   readonly onClose: () => void;
 }) {
@@ -80,10 +80,10 @@ export function useKeeping<
 }
 
 /** A record without what the house keeps beside it. */
-export function plainContent<Kept extends { readonly id: string; readonly version: number }>({
+export function plainContent<Stored extends { readonly id: string; readonly version: number }>({
   id: _i,
   version: _v,
   ...content
-}: Kept): Omit<Kept, 'id' | 'version'> {
+}: Stored): Omit<Stored, 'id' | 'version'> {
   return content;
 }

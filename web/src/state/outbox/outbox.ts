@@ -9,7 +9,7 @@ import type {
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** What was done here, as the house is to be told. */
-export type Deed =
+export type OutboxCommand =
   | {
       readonly kind: 'mark';
       readonly lotId: string;
@@ -28,7 +28,7 @@ export type Deed =
   | { readonly kind: 'cold'; readonly start: ColdNoteStart };
 
 /** A deed on its way to the house. */
-export interface Errand {
+export interface OutboxItem {
   /** Also the key under which the house does it once, however often it is sent. */
   readonly id: string;
   readonly house: string;
@@ -38,14 +38,14 @@ export interface Errand {
   readonly at: string;
   /** What it was, in words, for whoever looks at what waits. */
   readonly words: string;
-  readonly deed: Deed;
+  readonly command: OutboxCommand;
   /** Why the house would not have it; null while it is on its way. */
   readonly refusal: Problem | null;
 }
 
 /** What was done on this device and is not in the house yet, oldest first. Survives a reload. */
 export interface OutboxState {
-  readonly errands: readonly Errand[];
+  readonly items: readonly OutboxItem[];
   /** The house could not be reached the last time something was sent. */
   readonly isCutOff: boolean;
 }
@@ -53,18 +53,18 @@ export interface OutboxState {
 export const OUTBOX_KEY = 'calm-tray.outbox';
 
 /** The errands that are kept on this device. */
-export function storedErrands(): readonly Errand[] {
+export function storedOutboxItems(): readonly OutboxItem[] {
   try {
-    return JSON.parse(localStorage.getItem(OUTBOX_KEY) ?? '[]') as Errand[];
+    return JSON.parse(localStorage.getItem(OUTBOX_KEY) ?? '[]') as OutboxItem[];
   } catch {
     return [];
   }
 }
 
 /** Keeps the errands on this device. */
-export function storeErrands({ errands }: OutboxState): void {
+export function storeOutboxItems({ items }: OutboxState): void {
   try {
-    const kept = JSON.stringify(errands);
+    const kept = JSON.stringify(items);
     if (kept !== localStorage.getItem(OUTBOX_KEY)) localStorage.setItem(OUTBOX_KEY, kept);
   } catch {
     // A device without storage works on; it only forgets on reload what it could not send.
@@ -73,34 +73,34 @@ export function storeErrands({ errands }: OutboxState): void {
 
 export const outboxSlice = createSlice({
   name: 'outbox',
-  initialState: (): OutboxState => ({ errands: storedErrands(), isCutOff: false }),
+  initialState: (): OutboxState => ({ items: storedOutboxItems(), isCutOff: false }),
   reducers: {
     /** Something was done here. */
-    posted: (state, { payload }: PayloadAction<Errand>) => ({
+    posted: (state, { payload }: PayloadAction<OutboxItem>) => ({
       ...state,
-      errands: [...state.errands, payload],
+      items: [...state.items, payload],
     }),
     /** The house has it, or somebody let it go. */
     delivered: (state, { payload: id }: PayloadAction<string>) => ({
       isCutOff: false,
-      errands: state.errands.filter((errand) => errand.id !== id),
+      items: state.items.filter((item) => item.id !== id),
     }),
     /** The house would not have it: it stays until somebody has looked at it. */
     refused: (state, { payload }: PayloadAction<{ id: string; refusal: Problem }>) => ({
       isCutOff: false,
-      errands: state.errands.map((errand) =>
-        errand.id === payload.id ? { ...errand, refusal: payload.refusal } : errand,
+      items: state.items.map((item) =>
+        item.id === payload.id ? { ...item, refusal: payload.refusal } : item,
       ),
     }),
     /** To be sent anew, over what the house has now. */
-    insisted: (state, { payload }: PayloadAction<{ id: string; errand: Errand }>) => ({
+    insisted: (state, { payload }: PayloadAction<{ id: string; item: OutboxItem }>) => ({
       ...state,
-      errands: state.errands.map((errand) => (errand.id === payload.id ? payload.errand : errand)),
+      items: state.items.map((item) => (item.id === payload.id ? payload.item : item)),
     }),
     /** The house could not be reached. */
     cutOff: (state) => (state.isCutOff ? state : { ...state, isCutOff: true }),
     /** Another page of this device has written. */
-    readAnew: (state) => ({ ...state, errands: storedErrands() }),
+    readAnew: (state) => ({ ...state, items: storedOutboxItems() }),
   },
 });
 

@@ -1,4 +1,4 @@
-import { untouched, leadProducts } from '@calm/domain';
+import { emptyMark, leadProducts } from '@calm/domain';
 import type { LoadRecord, Lot, MarkChange } from '@calm/contract';
 import { exampleBook, exampleLot } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
@@ -8,10 +8,10 @@ import {
   delivered,
   refused,
   insisted,
-  type Deed,
-  type Errand,
+  type OutboxCommand,
+  type OutboxItem,
 } from './outbox';
-import { lotsWithErrands, markOf, recordsWithErrands } from './outboxLots';
+import { lotsWithOutboxItems, markOf, recordsWithOutboxItems } from './outboxLots';
 import { insistedOn } from './useOutboxItems';
 
 const book = exampleBook();
@@ -31,39 +31,39 @@ const load: LoadRecord = {
 const lot = exampleLot(book, product, { loads: [load] });
 const AT = '2026-11-26T10:00:00.000Z';
 let made = 0;
-const errand = (deed: Deed, change: Partial<Errand> = {}): Errand => ({
+const item = (command: OutboxCommand, change: Partial<OutboxItem> = {}): OutboxItem => ({
   id: String((made += 1)),
   house: 'yard',
   personId: 'tilde',
   at: AT,
   words: '',
-  deed,
+  command,
   refusal: null,
   ...change,
 });
-const mark = (change: Omit<MarkChange, 'version'>, version = 0): Deed => ({
+const mark = (change: Omit<MarkChange, 'version'>, version = 0): OutboxCommand => ({
   kind: 'mark',
   lotId: lot.id,
   loadNumber: 1,
   stepKey: 'mix',
   change: { at: AT, version, ...change },
 });
-const after = (...errands: Errand[]) => lotsWithErrands([lot], errands)[0] as Lot;
+const after = (...items: OutboxItem[]) => lotsWithOutboxItems([lot], items)[0] as Lot;
 const refusal = {
   type: '/problems/stale',
   title: '',
   status: 409,
   detail: '',
   requestId: '',
-  current: { ...untouched(1, 'mix'), version: 4 },
+  current: { ...emptyMark(1, 'mix'), version: 4 },
 } as const;
 
 describe('lots with what waits', () => {
   it('are as the house will have them: one deed over the other', () => {
     const now = after(
-      errand(mark({ isStarted: true })),
-      errand(mark({ extraMin: 2 }, 1)),
-      errand(mark({ isDone: true }, 2)),
+      item(mark({ isStarted: true })),
+      item(mark({ extraMin: 2 }, 1)),
+      item(mark({ isDone: true }, 2)),
     );
     expect(markOf(now, 1, 'mix')).toMatchObject({
       startedAt: AT,
@@ -76,64 +76,64 @@ describe('lots with what waits', () => {
 
   it('do nothing twice that the house has already', () => {
     const there = exampleLot(book, product, {
-      marks: [{ ...untouched(1, 'mix'), doneAt: AT, version: 1 }],
+      marks: [{ ...emptyMark(1, 'mix'), doneAt: AT, version: 1 }],
     });
-    const [now] = lotsWithErrands([there], [errand(mark({ isDone: true }))]);
+    const [now] = lotsWithOutboxItems([there], [item(mark({ isDone: true }))]);
     expect(now?.marks).toEqual(there.marks);
   });
 
   it('leave out what was refused', () => {
-    expect(after(errand(mark({ isDone: true }), { refusal }))).toBe(lot);
+    expect(after(item(mark({ isDone: true }), { refusal }))).toBe(lot);
   });
 
   it('carry a load’s temperatures', () => {
     const { number: _n, version: _v, frictionC: _f, waterTempC: _w, ...temps } = load;
     const change = { ...temps, doughOutC: 25.5, version: 1 };
-    const now = after(errand({ kind: 'load', lotId: lot.id, number: 1, change }));
+    const now = after(item({ kind: 'load', lotId: lot.id, number: 1, change }));
     expect(now.loads[0]).toMatchObject({ doughOutC: 25.5, version: 2 });
     expect(now.recipe).toBe(lot.recipe);
   });
 
   it('are the same lots when nothing of theirs waits', () => {
     const lots = [lot];
-    const other = { ...mark({ isDone: true }), lotId: 'another' } as Deed;
-    expect(lotsWithErrands(lots, [errand(other)])).toBe(lots);
+    const other = { ...mark({ isDone: true }), lotId: 'another' } as OutboxCommand;
+    expect(lotsWithOutboxItems(lots, [item(other)])).toBe(lots);
   });
 });
 
 describe('records with what waits', () => {
   const start = { id: 'r1', content: { kind: 'said', note: 'Semolina is out' } } as const;
-  const said = errand({ kind: 'record', lotId: lot.id, start });
+  const said = item({ kind: 'record', lotId: lot.id, start });
 
   it('show what is on its way, once, with who and when', () => {
-    const [first, ...others] = recordsWithErrands([], [said]);
+    const [first, ...others] = recordsWithOutboxItems([], [said]);
     expect(first).toMatchObject({ id: 'r1', personId: 'tilde', at: AT, correctsId: null });
     expect(others).toEqual([]);
     const there = first ? [first] : [];
-    expect(recordsWithErrands(there, [said])).toBe(there);
+    expect(recordsWithOutboxItems(there, [said])).toBe(there);
   });
 
   it('show nothing of what was refused', () => {
-    expect(recordsWithErrands([], [{ ...said, refusal }])).toEqual([]);
+    expect(recordsWithOutboxItems([], [{ ...said, refusal }])).toEqual([]);
   });
 });
 
 describe('the outbox', () => {
   const reduce = outboxSlice.reducer;
-  const empty = { errands: [], isCutOff: false };
-  const one = errand(mark({ isDone: true }));
-  const two = errand(mark({ extraMin: 2 }, 1));
+  const empty = { items: [], isCutOff: false };
+  const one = item(mark({ isDone: true }));
+  const two = item(mark({ extraMin: 2 }, 1));
 
   it('keeps what is done in order, and lets go only of what was taken', () => {
     const both = [posted(one), posted(two)].reduce(reduce, empty);
-    expect(both.errands).toEqual([one, two]);
-    expect(reduce(both, delivered(one.id)).errands).toEqual([two]);
+    expect(both.items).toEqual([one, two]);
+    expect(reduce(both, delivered(one.id)).items).toEqual([two]);
   });
 
   it('never drops what was refused: it waits to be looked at', () => {
     const full = reduce(empty, posted(one));
     const told = reduce(full, refused({ id: one.id, refusal }));
-    expect(told.errands).toEqual([{ ...one, refusal }]);
+    expect(told.items).toEqual([{ ...one, refusal }]);
   });
 
   it('sends again over what the house has now, under another key', () => {
@@ -141,11 +141,8 @@ describe('the outbox', () => {
     const again = insistedOn(told);
     expect(again.id).not.toBe(one.id);
     expect(again.refusal).toBeNull();
-    expect(again.deed).toMatchObject({ change: { version: 4, isDone: true } });
-    const state = reduce(
-      { errands: [told], isCutOff: false },
-      insisted({ id: one.id, errand: again }),
-    );
-    expect(state.errands).toEqual([again]);
+    expect(again.command).toMatchObject({ change: { version: 4, isDone: true } });
+    const state = reduce({ items: [told], isCutOff: false }, insisted({ id: one.id, item: again }));
+    expect(state.items).toEqual([again]);
   });
 });

@@ -1,11 +1,11 @@
-import { markAfter, untouched } from '@calm/domain';
+import { markAfter, emptyMark } from '@calm/domain';
 import type { Lot, LotRecord, Mark } from '@calm/contract';
-import type { Errand } from './outbox';
+import type { OutboxItem } from './outbox';
 
 /** A mark of a lot, as never touched when there is none. */
 export const markOf = (lot: Lot | null, loadNumber: number, stepKey: string): Mark =>
   lot?.marks.find((mark) => mark.loadNumber === loadNumber && mark.stepKey === stepKey) ??
-  untouched(loadNumber, stepKey);
+  emptyMark(loadNumber, stepKey);
 
 /** A lot with one mark as it is now. */
 export function withMark(lot: Lot, mark: Mark): Lot {
@@ -18,23 +18,26 @@ export function withMark(lot: Lot, mark: Mark): Lot {
  * Lots as they will be once the house has what was done on this device. What the house has refused does not
  * count; what it has already is not done twice.
  */
-export function lotsWithErrands(lots: readonly Lot[], errands: readonly Errand[]): readonly Lot[] {
-  return errands.reduce<readonly Lot[]>((now, { deed, at, refusal }) => {
+export function lotsWithOutboxItems(
+  lots: readonly Lot[],
+  items: readonly OutboxItem[],
+): readonly Lot[] {
+  return items.reduce<readonly Lot[]>((now, { command, at, refusal }) => {
     if (refusal) return now;
-    if (deed.kind === 'mark') {
-      return changed(now, deed.lotId, (lot) => {
-        const mark = markOf(lot, deed.loadNumber, deed.stepKey);
-        return mark.version === deed.change.version
-          ? withMark(lot, markAfter(mark, deed.change, at))
+    if (command.kind === 'mark') {
+      return changed(now, command.lotId, (lot) => {
+        const mark = markOf(lot, command.loadNumber, command.stepKey);
+        return mark.version === command.change.version
+          ? withMark(lot, markAfter(mark, command.change, at))
           : lot;
       });
     }
-    if (deed.kind === 'load') {
-      return changed(now, deed.lotId, (lot) => ({
+    if (command.kind === 'load') {
+      return changed(now, command.lotId, (lot) => ({
         ...lot,
         loads: lot.loads.map((load) =>
-          load.number === deed.number && load.version === deed.change.version
-            ? { ...load, ...deed.change, version: load.version + 1 }
+          load.number === command.number && load.version === command.change.version
+            ? { ...load, ...command.change, version: load.version + 1 }
             : load,
         ),
       }));
@@ -50,21 +53,21 @@ function changed(lots: readonly Lot[], lotId: string, change: (lot: Lot) => Lot)
 }
 
 /** Records with those that are still on their way. */
-export function recordsWithErrands(
+export function recordsWithOutboxItems(
   records: readonly LotRecord[],
-  errands: readonly Errand[],
+  items: readonly OutboxItem[],
 ): readonly LotRecord[] {
   const there = new Set(records.map(({ id }) => id));
-  const onTheWay = errands.flatMap(({ personId, at, deed, refusal }): LotRecord[] =>
-    deed.kind === 'record' && !refusal && !there.has(deed.start.id)
+  const onTheWay = items.flatMap(({ personId, at, command, refusal }): LotRecord[] =>
+    command.kind === 'record' && !refusal && !there.has(command.start.id)
       ? [
           {
-            id: deed.start.id,
-            lotId: deed.lotId,
-            at: deed.start.at ?? at,
+            id: command.start.id,
+            lotId: command.lotId,
+            at: command.start.at ?? at,
             personId,
-            correctsId: deed.start.correctsId ?? null,
-            content: deed.start.content,
+            correctsId: command.start.correctsId ?? null,
+            content: command.start.content,
           },
         ]
       : [],

@@ -1,5 +1,5 @@
 import { paths, type Mark, type Problem } from '@calm/contract';
-import type { Deed, Errand } from './outbox';
+import type { OutboxCommand, OutboxItem } from './outbox';
 
 /** What became of sending. */
 export type Sent =
@@ -14,8 +14,8 @@ export type Sent =
 const WAIT_MS = 10_000;
 
 /** Tells the house of one deed. The same errand sent twice is done once. */
-export async function sendErrand({ id, house, deed }: Errand): Promise<Sent> {
-  const { url, method, body } = requestOf(house, deed);
+export async function sendOutboxItem({ id, house, command }: OutboxItem): Promise<Sent> {
+  const { url, method, body } = requestOf(house, command);
   let answer: Response;
   try {
     answer = await fetch(url, {
@@ -31,12 +31,15 @@ export async function sendErrand({ id, house, deed }: Errand): Promise<Sent> {
   if (answer.status === 401) return { kind: 'signed-out' };
   if (answer.status === 429 || answer.status >= 500) return { kind: 'later' };
   const refusal = (await answer.json()) as Problem;
-  const isSo = deed.kind === 'mark' && isAlready(deed, refusal);
+  const isSo = command.kind === 'mark' && isAlready(command, refusal);
   return isSo ? { kind: 'taken', answer: refusal.current } : { kind: 'refused', refusal };
 }
 
 /** Somebody has done the same meanwhile: there is nothing to choose between. */
-function isAlready({ change }: Extract<Deed, { kind: 'mark' }>, { current }: Problem): boolean {
+function isAlready(
+  { change }: Extract<OutboxCommand, { kind: 'mark' }>,
+  { current }: Problem,
+): boolean {
   const theirs = current as Mark | undefined;
   if (!theirs || change.extraMin !== undefined || change.personId !== undefined) return false;
   if (change.skippedWhy !== undefined) return false;
@@ -45,25 +48,28 @@ function isAlready({ change }: Extract<Deed, { kind: 'mark' }>, { current }: Pro
   return change.isStarted === (theirs.startedAt !== null);
 }
 
-function requestOf(house: string, deed: Deed): { url: string; method: string; body: unknown } {
-  switch (deed.kind) {
+function requestOf(
+  house: string,
+  command: OutboxCommand,
+): { url: string; method: string; body: unknown } {
+  switch (command.kind) {
     case 'mark':
       return {
-        url: paths.mark(house, deed.lotId, deed.loadNumber, deed.stepKey),
+        url: paths.mark(house, command.lotId, command.loadNumber, command.stepKey),
         method: 'PUT',
-        body: deed.change,
+        body: command.change,
       };
     case 'load':
       return {
-        url: paths.load(house, deed.lotId, deed.number),
+        url: paths.load(house, command.lotId, command.number),
         method: 'PUT',
-        body: deed.change,
+        body: command.change,
       };
     case 'record':
-      return { url: paths.lotRecords(house, deed.lotId), method: 'POST', body: deed.start };
+      return { url: paths.lotRecords(house, command.lotId), method: 'POST', body: command.start };
     case 'handover':
-      return { url: paths.handovers(house), method: 'POST', body: deed.start };
+      return { url: paths.handovers(house), method: 'POST', body: command.start };
     case 'cold':
-      return { url: paths.coldNotes(house), method: 'POST', body: deed.start };
+      return { url: paths.coldNotes(house), method: 'POST', body: command.start };
   }
 }

@@ -1,9 +1,9 @@
 import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/contract';
 import { useEffect } from 'react';
 import { api, useSessionQuery } from '../api/api';
-import { cutOff, delivered, OUTBOX_KEY, readAnew, refused, type Errand } from './outbox';
+import { cutOff, delivered, OUTBOX_KEY, readAnew, refused, type OutboxItem } from './outbox';
 import { withMark } from './outboxLots';
-import { sendErrand } from './sendOutboxItem';
+import { sendOutboxItem } from './sendOutboxItem';
 import { useAppDispatch, useAppSelector, type RootState, type Store } from '../store';
 
 /** A house that could not be reached is tried again after so long, ms. */
@@ -17,7 +17,7 @@ export function useDelivery(house: string): void {
   const dispatch = useAppDispatch();
   const { data: me } = useSessionQuery(house);
   const next = useAppSelector(({ outbox }) =>
-    outbox.errands.find(
+    outbox.items.find(
       (each) => each.house === house && each.personId === me?.personId && !each.refusal,
     ),
   );
@@ -26,7 +26,7 @@ export function useDelivery(house: string): void {
     let isOver = false;
     let timer = 0;
     const send = async () => {
-      const sent = await sendErrand(next);
+      const sent = await sendOutboxItem(next);
       if (isOver) return;
       if (sent.kind === 'later') {
         dispatch(cutOff());
@@ -63,19 +63,19 @@ export function useDelivery(house: string): void {
  * The house has it: what it answered goes into all that is at hand, and only then the errand goes, so that
  * nothing falls back to what it was in between.
  */
-function takenIn({ id, house, deed }: Errand, answer: unknown) {
+function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
   return (dispatch: Store['dispatch'], getState: () => RootState) => {
     const stretches = <Name extends 'lots' | 'records'>(name: Name) =>
       api.util
         .selectCachedArgsForQuery(getState(), name)
-        .filter((stretch) => stretch.house === house);
-    if (deed.kind === 'mark' || deed.kind === 'load') {
-      for (const stretch of stretches('lots')) {
+        .filter((dateRange) => dateRange.house === house);
+    if (command.kind === 'mark' || command.kind === 'load') {
+      for (const dateRange of stretches('lots')) {
         dispatch(
-          api.util.updateQueryData('lots', stretch, (lots) =>
+          api.util.updateQueryData('lots', dateRange, (lots) =>
             lots.map((lot) => {
-              if (lot.id !== deed.lotId) return lot;
-              if (deed.kind === 'mark') return withMark(lot, answer as Mark);
+              if (lot.id !== command.lotId) return lot;
+              if (command.kind === 'mark') return withMark(lot, answer as Mark);
               const kept = answer as LoadRecord;
               const loads = lot.loads.map((load) => (load.number === kept.number ? kept : load));
               return { ...lot, loads };
@@ -83,18 +83,18 @@ function takenIn({ id, house, deed }: Errand, answer: unknown) {
           ),
         );
       }
-      dispatch(api.util.invalidateTags(deed.kind === 'load' ? ['Lots', 'Frictions'] : ['Lots']));
-    } else if (deed.kind === 'record') {
+      dispatch(api.util.invalidateTags(command.kind === 'load' ? ['Lots', 'Frictions'] : ['Lots']));
+    } else if (command.kind === 'record') {
       const kept = answer as LotRecord;
-      for (const stretch of stretches('records')) {
+      for (const dateRange of stretches('records')) {
         dispatch(
-          api.util.updateQueryData('records', stretch, (records) => [
+          api.util.updateQueryData('records', dateRange, (records) => [
             ...records.filter((each) => each.id !== kept.id),
             kept,
           ]),
         );
       }
-      const one = { house, lotId: deed.lotId };
+      const one = { house, lotId: command.lotId };
       dispatch(
         api.util.updateQueryData('lotRecords', one, (records) => [
           ...records.filter((each) => each.id !== kept.id),
@@ -102,7 +102,7 @@ function takenIn({ id, house, deed }: Errand, answer: unknown) {
         ]),
       );
       dispatch(api.util.invalidateTags(['Records', 'Log', 'Cold']));
-    } else if (deed.kind === 'cold') {
+    } else if (command.kind === 'cold') {
       dispatch(
         api.util.updateQueryData('cold', house, (cold) => ({
           ...cold,

@@ -2,7 +2,7 @@ import type { Lot, MarkChange } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { markOf } from './outboxLots';
-import { useErrands, useWaiting } from './useOutboxItems';
+import { useOutboxItems, useWaiting } from './useOutboxItems';
 
 /** How a step stands, and what a person can do to it. */
 export interface StepTick {
@@ -38,17 +38,17 @@ export function useMark(
 ): StepTick {
   const { t } = useTranslation();
   const { changed } = useNotices();
-  const post = useErrands(house);
+  const post = useOutboxItems(house);
   const waiting = useWaiting(house);
   const mark = markOf(lot, loadNumber, stepKey);
   const { startedAt, doneAt, skippedWhy, extraMin, personId, version } = mark;
   const isSending = waiting.some(
-    ({ deed, refusal }) =>
+    ({ command, refusal }) =>
       !refusal &&
-      deed.kind === 'mark' &&
-      deed.lotId === lot?.id &&
-      deed.loadNumber === loadNumber &&
-      deed.stepKey === stepKey,
+      command.kind === 'mark' &&
+      command.lotId === lot?.id &&
+      command.loadNumber === loadNumber &&
+      command.stepKey === stepKey,
   );
   const put = (
     words: string,
@@ -57,8 +57,8 @@ export function useMark(
   ) => {
     if (!lot) return;
     const send = (over: number, to: Omit<MarkChange, 'version'>) => {
-      const deed = { lotId: lot.id, loadNumber, stepKey, change: { ...to, version: over } };
-      post({ kind: 'mark', ...deed }, `${lot.code}: ${words}`);
+      const command = { lotId: lot.id, loadNumber, stepKey, change: { ...to, version: over } };
+      post({ kind: 'mark', ...command }, `${lot.code}: ${words}`);
     };
     send(version, change);
     changed(words, () => {

@@ -2,54 +2,54 @@ import type { Mark } from '@calm/contract';
 import { useCallback, useMemo } from 'react';
 import { useSessionQuery } from '../api/api';
 import { nowMs } from '../time/clock';
-import { posted, type Deed, type Errand } from './outbox';
+import { posted, type OutboxCommand, type OutboxItem } from './outbox';
 import { useAppDispatch, useAppSelector } from '../store';
 
 /** What waits on this device for a house. */
-export function useWaiting(house: string): readonly Errand[] {
-  const errands = useAppSelector((state) => state.outbox.errands);
-  return useMemo(() => errands.filter((errand) => errand.house === house), [errands, house]);
+export function useWaiting(house: string): readonly OutboxItem[] {
+  const items = useAppSelector((state) => state.outbox.items);
+  return useMemo(() => items.filter((item) => item.house === house), [items, house]);
 }
 
 /** Does something in the name of whoever is signed in: shown at once, sent as soon as it can be. */
-export function useErrands(house: string): (deed: Deed, words: string) => void {
+export function useOutboxItems(house: string): (command: OutboxCommand, words: string) => void {
   const dispatch = useAppDispatch();
   const { data: me } = useSessionQuery(house);
   const personId = me?.personId;
   return useCallback(
-    (deed, words) => {
+    (command, words) => {
       if (personId === undefined) return;
       const at = new Date(nowMs()).toISOString();
-      const errand = { id: crypto.randomUUID(), house, personId, at, words, refusal: null };
-      dispatch(posted({ ...errand, deed: seenAt(deed, at) }));
+      const item = { id: crypto.randomUUID(), house, personId, at, words, refusal: null };
+      dispatch(posted({ ...item, command: seenAt(command, at) }));
     },
     [dispatch, house, personId],
   );
 }
 
 /** A deed carries when it was done: it may reach the house much later. */
-function seenAt(deed: Deed, at: string): Deed {
-  switch (deed.kind) {
+function seenAt(command: OutboxCommand, at: string): OutboxCommand {
+  switch (command.kind) {
     case 'mark':
-      return { ...deed, change: { at, ...deed.change } };
+      return { ...command, change: { at, ...command.change } };
     case 'record':
-      return { ...deed, start: { at, ...deed.start } };
+      return { ...command, start: { at, ...command.start } };
     case 'handover':
-      return { ...deed, start: { at, ...deed.start } };
+      return { ...command, start: { at, ...command.start } };
     case 'cold':
-      return { ...deed, start: { at, ...deed.start } };
+      return { ...command, start: { at, ...command.start } };
     case 'load':
-      return deed;
+      return command;
   }
 }
 
 /** A deed over what the house has now, for whoever insists on it. */
-export function insistedOn(errand: Errand): Errand {
-  const { deed, refusal } = errand;
+export function insistedOn(item: OutboxItem): OutboxItem {
+  const { command, refusal } = item;
   const version = (refusal?.current as Pick<Mark, 'version'> | undefined)?.version;
-  const again = { ...errand, id: crypto.randomUUID(), refusal: null };
-  if (version === undefined || (deed.kind !== 'mark' && deed.kind !== 'load')) return again;
-  return deed.kind === 'mark'
-    ? { ...again, deed: { ...deed, change: { ...deed.change, version } } }
-    : { ...again, deed: { ...deed, change: { ...deed.change, version } } };
+  const again = { ...item, id: crypto.randomUUID(), refusal: null };
+  if (version === undefined || (command.kind !== 'mark' && command.kind !== 'load')) return again;
+  return command.kind === 'mark'
+    ? { ...again, command: { ...command, change: { ...command.change, version } } }
+    : { ...again, command: { ...command, change: { ...command.change, version } } };
 }

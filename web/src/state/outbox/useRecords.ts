@@ -1,8 +1,8 @@
 import type { LotRecord, RecordContent } from '@calm/contract';
 import { useCallback, useMemo } from 'react';
 import { useLotRecordsQuery, useRecordsQuery } from '../api/api';
-import { recordsWithErrands } from './outboxLots';
-import { useErrands, useWaiting } from './useOutboxItems';
+import { recordsWithOutboxItems } from './outboxLots';
+import { useOutboxItems, useWaiting } from './useOutboxItems';
 
 const NONE: readonly LotRecord[] = [];
 
@@ -10,7 +10,7 @@ const NONE: readonly LotRecord[] = [];
 export function useRecords(house: string, from: string, days: number): readonly LotRecord[] {
   const { data = NONE } = useRecordsQuery({ house, from, days });
   const waiting = useWaiting(house);
-  return useMemo(() => recordsWithErrands(data, waiting), [data, waiting]);
+  return useMemo(() => recordsWithOutboxItems(data, waiting), [data, waiting]);
 }
 
 /** Everything on record of one lot, with what is on its way. */
@@ -21,7 +21,7 @@ export function useLotRecords(house: string, lotId: string | null): readonly Lot
   );
   const waiting = useWaiting(house);
   return useMemo(
-    () => recordsWithErrands(data, waiting).filter((record) => record.lotId === lotId),
+    () => recordsWithOutboxItems(data, waiting).filter((record) => record.lotId === lotId),
     [data, waiting, lotId],
   );
 }
@@ -30,7 +30,7 @@ export function useLotRecords(house: string, lotId: string | null): readonly Lot
 export function useAddRecord(
   house: string,
 ): (lotId: string, content: RecordContent, words: string, correctsId?: string) => string {
-  const post = useErrands(house);
+  const post = useOutboxItems(house);
   return useCallback(
     (lotId, content, words, correctsId) => {
       const id = crypto.randomUUID();

@@ -1,5 +1,5 @@
 import { NO_PLAN, type Lot, type Mark } from '@calm/contract';
-import { untouched, boardLots, leadProducts } from '@calm/domain';
+import { emptyMark, boardLots, leadProducts } from '@calm/domain';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { stageKey } from '@calm/core';
@@ -16,7 +16,7 @@ const BEGUN = '2026-11-26T09:00:00.000Z';
 describe('timers', () => {
   const [lot] = board([]);
   const timed = lot?.recipe.method.steps.find(({ minutes }) => minutes);
-  const mark = { ...untouched(1, timed?.key ?? ''), startedAt: BEGUN, version: 1 };
+  const mark = { ...emptyMark(1, timed?.key ?? ''), startedAt: BEGUN, version: 1 };
 
   it('run for steps that were begun, as long as their method says', () => {
     const [timer, ...others] = timersOf(board([mark]));
@@ -39,7 +39,7 @@ describe('timers', () => {
   it('of the route last as long as the plan gives them', () => {
     const stage = lot?.stages.find(({ kind }) => kind === 'work');
     if (!stage) throw new Error('a route has work');
-    const [timer] = timersOf(board([{ ...untouched(0, stageKey(stage)), startedAt: BEGUN }]));
+    const [timer] = timersOf(board([{ ...emptyMark(0, stageKey(stage)), startedAt: BEGUN }]));
     expect((timer?.endsMs ?? 0) - Date.parse(BEGUN)).toBe(stage.endMs - stage.startMs);
     expect(timer?.title).toBeNull();
   });

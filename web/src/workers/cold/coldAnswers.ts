@@ -1,17 +1,17 @@
-import type { ColdAsIf, ColdQuestion } from '@calm/domain';
+import type { ColdAssumption, ColdQuestion } from '@calm/domain';
 import type {
-  HouseFault,
+  ColdSystemFault,
   LoadIn,
   LoadInEffect,
   LoadInWay,
   NoFit,
-  Outcome,
+  Result,
   ReadyWindow,
   RoomFit,
 } from '@calm/core';
 
 /** Balls of a lot in a what-if. */
-export interface AsIfPart {
+export interface AssumedPortion {
   readonly key: string;
   readonly code: string;
   readonly productId: string;
@@ -22,14 +22,14 @@ export interface AsIfPart {
 }
 
 /** What would come of a what-if. */
-export interface AsIfCold {
+export interface AssumedCold {
   readonly rooms: readonly {
     readonly placeId: string;
     readonly fromS: number;
     readonly stepS: number;
     readonly airC: Float64Array;
   }[];
-  readonly parts: readonly AsIfPart[];
+  readonly parts: readonly AssumedPortion[];
 }
 
 /** A room's fit with what its zones' probes say. */
@@ -39,7 +39,10 @@ export interface PlaceFit extends RoomFit {
 }
 
 /** What would come of it, next to what comes as it goes. */
-export type WhatIfAnswer = Outcome<{ readonly now: AsIfCold; readonly asIf: AsIfCold }, HouseFault>;
+export type WhatIfAnswer = Result<
+  { readonly now: AssumedCold; readonly assumption: AssumedCold },
+  ColdSystemFault
+>;
 
 /** Warm trays of a lot, and when the first of them go in, epoch ms. */
 export type WarmTrays = Omit<LoadIn, 'fromHour' | 'route'> & {
@@ -47,19 +50,19 @@ export type WarmTrays = Omit<LoadIn, 'fromHour' | 'route'> & {
   readonly lotKey: string;
   readonly doughC: number;
 };
-export type LoadInAnswer = Outcome<
+export type LoadInAnswer = Result<
   {
     readonly effects: readonly LoadInEffect[];
     /** Spaced trays that may go in at once. */
     readonly mostAtOnce: number;
   },
-  HouseFault
+  ColdSystemFault
 >;
 
 /** What can be asked about the cold, in a worker. */
 export interface ColdInWorker {
   /** As everything stands, and as if; the same lots in the same order. */
-  whatIf(question: ColdQuestion, asIfs: readonly ColdAsIf[]): WhatIfAnswer;
+  whatIf(question: ColdQuestion, assumptions: readonly ColdAssumption[]): WhatIfAnswer;
   loadIn(
     question: ColdQuestion,
     load: WarmTrays,
@@ -70,5 +73,5 @@ export interface ColdInWorker {
     question: ColdQuestion,
     placeId: string,
     except: readonly { readonly fromMs: number; readonly untilMs: number }[],
-  ): Outcome<PlaceFit, NoFit>;
+  ): Result<PlaceFit, NoFit>;
 }

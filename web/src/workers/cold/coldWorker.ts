@@ -1,9 +1,9 @@
-import { coldHouse, followCold, type FollowedCold } from '@calm/domain';
-import { compareLoadIns, done, fitRoom, mostAtOnce, zonesByReadings } from '@calm/core';
+import { coldHouse, simulateCold, type SimulatedCold } from '@calm/domain';
+import { compareLoadIns, ok, fitRoom, mostAtOnce, zonesByReadings } from '@calm/core';
 import { expose } from 'comlink';
-import type { AsIfCold, ColdInWorker } from './coldAnswers';
+import type { AssumedCold, ColdInWorker } from './coldAnswers';
 
-const told = ({ rooms, parts }: FollowedCold): AsIfCold => ({
+const told = ({ rooms, parts }: SimulatedCold): AssumedCold => ({
   rooms,
   parts: parts.map(({ lot, product, placeId, zone, mixedMs, window }) => ({
     key: lot.lot?.id ?? `${lot.code}/${lot.date}`,
@@ -18,28 +18,28 @@ const told = ({ rooms, parts }: FollowedCold): AsIfCold => ({
 
 /** The cold is reckoned off the page's own thread. */
 const worker: ColdInWorker = {
-  whatIf(question, asIfs) {
-    const now = followCold(question);
+  whatIf(question, assumptions) {
+    const now = simulateCold(question);
     if (!now.ok) return now;
-    const asIf = followCold(question, asIfs);
-    if (!asIf.ok) return asIf;
-    return done({ now: told(now.value), asIf: told(asIf.value) });
+    const assumption = simulateCold(question, assumptions);
+    if (!assumption.ok) return assumption;
+    return ok({ now: told(now.value), assumption: told(assumption.value) });
   },
   loadIn(question, { fromMs, lotKey, doughC, ...load }, ways, limitC) {
     const { house, fromS, hours, parts } = coldHouse(question);
     const own = (name: string) => name.startsWith(`${lotKey}/`);
     const at = parts.findIndex(({ name }) => own(name));
     const dough = house.lots[at]?.route ?? house.lots[0]?.route;
-    if (!dough) return done({ effects: [], mostAtOnce: 0 });
+    if (!dough) return ok({ effects: [], mostAtOnce: 0 });
     const { stages: _, ...route } = dough;
     const others = { ...house, lots: house.lots.filter(({ name }) => !own(name)) };
     const fromHour = (fromMs / 1000 - fromS) / 3600;
     const warm = { ...load, fromHour, route: { ...route, doughTempC: doughC } };
-    const options = { limitC, followH: hours };
+    const options = { limitC, simulatedH: hours };
     const effects = compareLoadIns(others, warm, ways, options);
     if (!effects.ok) return effects;
     const most = mostAtOnce(others, warm, 'lidded-tray', options);
-    return most.ok ? done({ effects: effects.value, mostAtOnce: most.value }) : most;
+    return most.ok ? ok({ effects: effects.value, mostAtOnce: most.value }) : most;
   },
   fit(question, placeId, except) {
     const { house, fromS } = coldHouse(question);
@@ -52,7 +52,7 @@ const worker: ColdInWorker = {
     );
     if (!fit.ok) return fit;
     const probes = question.air.find((air) => air.placeId === placeId)?.probes ?? [];
-    return done({ ...fit.value, zonesC: zonesByReadings(probes) });
+    return ok({ ...fit.value, zonesC: zonesByReadings(probes) });
   },
 };
 

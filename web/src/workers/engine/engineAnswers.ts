@@ -5,7 +5,7 @@ import type {
   DoughProblem,
   NoDose,
 } from '@calm/contract';
-import type { DoughRoute, Outcome, Simulation, WindowSpread } from '@calm/core';
+import type { DoughRoute, Result, Simulation, WindowSpread } from '@calm/core';
 
 /** A dough's way with how sure its window is, and the dough as it was in the bowl. */
 export interface Way extends Simulation {
@@ -14,12 +14,12 @@ export interface Way extends Simulation {
 }
 
 /** What the engine says of a dough. */
-export type WayAnswer = Outcome<Way, DoughProblem>;
+export type SimulationAnswer = Result<Way, DoughProblem>;
 /** What the engine says of a wanted peak. */
-export type DoseAnswer = Outcome<DosedDocument, NoDose>;
+export type DoseAnswer = Result<DosedDocument, NoDose>;
 
 /** What can be asked of the engine in its worker. */
 export interface EngineInWorker {
-  way(document: DoughDocument): WayAnswer;
+  way(document: DoughDocument): SimulationAnswer;
   dose(document: DoseDocument): DoseAnswer;
 }

@@ -2,11 +2,11 @@ import { doseDocument, routeOfDocument } from '@calm/domain';
 import type { DoseDocument, DoughDocument } from '@calm/contract';
 import { simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
-import type { EngineInWorker, WayAnswer } from './engineAnswers';
+import type { EngineInWorker, SimulationAnswer } from './engineAnswers';
 
 /** The engine, off the page's own thread. */
 const engine: EngineInWorker = {
-  way(document: DoughDocument): WayAnswer {
+  way(document: DoughDocument): SimulationAnswer {
     const route = routeOfDocument(document);
     if (!route.ok) return route;
     const target = { ...STANDARD_TARGET, ...document.target };

@@ -1,6 +1,6 @@
-import { clashOf, gapPercent, settleWeek } from '@calm/core';
+import { clashOf, gapPercent, optimizeWeek } from '@calm/core';
 import { expose } from 'comlink';
-import type { SettlerInWorker } from './planAnswers';
+import type { OptimizerInWorker } from './planAnswers';
 
 /** A plan this near its bound is as good as the best. */
 const BEST_PERCENT = 0.01;
@@ -13,15 +13,15 @@ let runs = 0;
 const breath = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 
 /** Weeks are settled off the page's own thread. */
-const settler: SettlerInWorker = {
-  async settle(problem, seconds, onBetter) {
+const optimizer: OptimizerInWorker = {
+  async optimize(problem, seconds, onBetter) {
     runs += 1;
     const mine = runs;
     const begun = performance.now();
     let toldMs = -Infinity;
     let points = Infinity;
     let open = Infinity;
-    for (const settling of settleWeek(problem)) {
+    for (const settling of optimizeWeek(problem)) {
       const isBetter = settling.open < open || settling.points < points - 1e-9;
       const now = performance.now();
       const isOver =
@@ -43,4 +43,4 @@ const settler: SettlerInWorker = {
   clash: (problem, open) => clashOf(problem, open),
 };
 
-expose(settler);
+expose(optimizer);

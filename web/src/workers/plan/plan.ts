@@ -1,20 +1,20 @@
 import { wrap, type Remote } from 'comlink';
-import type { FollowerInWorker, SettlerInWorker } from './planAnswers';
+import type { SimulatorInWorker, OptimizerInWorker } from './planAnswers';
 
-let following: Remote<FollowerInWorker> | null = null;
-let settling: Remote<SettlerInWorker> | null = null;
+let following: Remote<SimulatorInWorker> | null = null;
+let settling: Remote<OptimizerInWorker> | null = null;
 
 /** Who follows dough, in a worker of its own: it answers while a week is being settled. */
-export function follower(): Remote<FollowerInWorker> {
-  following ??= wrap<FollowerInWorker>(
+export function simulator(): Remote<SimulatorInWorker> {
+  following ??= wrap<SimulatorInWorker>(
     new Worker(new URL('./simulatorWorker.ts', import.meta.url), { type: 'module' }),
   );
   return following;
 }
 
 /** Who settles weeks, in a worker of its own. */
-export function settler(): Remote<SettlerInWorker> {
-  settling ??= wrap<SettlerInWorker>(
+export function optimizer(): Remote<OptimizerInWorker> {
+  settling ??= wrap<OptimizerInWorker>(
     new Worker(new URL('./optimizerWorker.ts', import.meta.url), { type: 'module' }),
   );
   return settling;

@@ -1,26 +1,26 @@
-import type { AsIf, Place, WeekDocument } from '@calm/contract';
-import type { FollowedLot, FollowedWeek, ServiceWaves } from '@calm/domain';
+import type { Assumption, Place, WeekDocument } from '@calm/contract';
+import type { SimulatedLot, SimulatedWeek, ServiceWaves } from '@calm/domain';
 import type {
   Clash,
   Conflict,
   Demand,
-  Mending,
+  ConflictFix,
   PlannedLot,
-  Settling,
+  SolverProgress,
   StepRef,
   WeekProblem,
 } from '@calm/core';
 
 /** A lot as planned, with its waves of pulling. */
-export interface FollowedPlanLot extends FollowedLot {
+export interface SimulatedPlanLot extends SimulatedLot {
   /** The lot it was followed for. */
   readonly lot: PlannedLot;
   readonly waves: readonly ServiceWaves[];
 }
 
 /** A week as planned, with the rooms it stands in. */
-export interface FollowedPlan extends Omit<FollowedWeek, 'lots'> {
-  readonly lots: readonly FollowedPlanLot[];
+export interface SimulatedPlan extends Omit<SimulatedWeek, 'lots'> {
+  readonly lots: readonly SimulatedPlanLot[];
 }
 
 /** What is followed: the week, the lots, and what is mixed already. */
@@ -28,35 +28,35 @@ export interface PlanQuestion {
   readonly document: WeekDocument;
   readonly lots: readonly PlannedLot[];
   readonly places: readonly Place[];
-  readonly asIfs: readonly AsIf[];
+  readonly assumptions: readonly Assumption[];
   readonly mixed: readonly string[];
 }
 
 /** What can be asked of who follows dough, in a worker. */
-export interface FollowerInWorker {
+export interface SimulatorInWorker {
   /** Everything together with the rooms, until neither moves the other. */
-  week(question: PlanQuestion): FollowedPlan;
+  week(question: PlanQuestion): SimulatedPlan;
   /** One lot of the week that was followed last, in its rooms as they were then; null before any was. */
-  lot(lot: PlannedLot): FollowedPlanLot | null;
-  mendings(
+  lot(lot: PlannedLot): SimulatedPlanLot | null;
+  fixes(
     problem: WeekProblem,
     lots: readonly PlannedLot[],
     conflict: Conflict,
     pins: readonly StepRef[],
-  ): Mending[];
+  ): ConflictFix[];
 }
 
 /** What can be asked of who settles weeks, in a worker. */
-export interface SettlerInWorker {
+export interface OptimizerInWorker {
   /**
    * Settles and goes on improving until told to stop, or nothing better can be, or the time is up.
    *
    * @param onBetter told of every better plan, and now and then of how it goes
    */
-  settle(
+  optimize(
     problem: WeekProblem,
     seconds: number,
-    onBetter: (settling: Settling) => void,
+    onBetter: (settling: SolverProgress) => void,
   ): Promise<void>;
   stop(): void;
   clash(problem: WeekProblem, open: Demand): Clash | null;

@@ -1,30 +1,36 @@
-import { followLot, followWeek, wavesOfLot, type Climate, type FollowedLot } from '@calm/domain';
+import {
+  simulateLot,
+  simulateWeek,
+  wavesOfLot,
+  type Climate,
+  type SimulatedLot,
+} from '@calm/domain';
 import type { WeekDocument } from '@calm/contract';
-import { isStep, mendingsOf, trimmed, type PlannedLot } from '@calm/core';
+import { isStep, conflictFixesOf, trimmed, type PlannedLot } from '@calm/core';
 import { expose } from 'comlink';
-import type { FollowedPlanLot, FollowerInWorker, PlanQuestion } from './planAnswers';
+import type { SimulatedPlanLot, SimulatorInWorker, PlanQuestion } from './planAnswers';
 
 /** A lot with its waves, as small as it goes over the wire. */
-function told(document: WeekDocument, lot: PlannedLot, followed: FollowedLot): FollowedPlanLot {
-  const ways = followed.ways.map((each) => ({
+function told(document: WeekDocument, lot: PlannedLot, simulated: SimulatedLot): SimulatedPlanLot {
+  const ways = simulated.ways.map((each) => ({
     ...each,
     way: each.way && { ...each.way, course: trimmed(each.way.course) },
   }));
-  return { ...followed, ways, lot, waves: wavesOfLot(document, lot, followed.windows) };
+  return { ...simulated, ways, lot, waves: wavesOfLot(document, lot, simulated.windows) };
 }
 
 /** The week that was followed last: a lot in hand is followed in its rooms. */
 let last: { readonly question: PlanQuestion; readonly climate: Climate } | null = null;
 
 /** Dough is followed off the page's own thread. */
-const follower: FollowerInWorker = {
+const simulator: SimulatorInWorker = {
   week(question) {
-    const { document, lots, places, asIfs, mixed } = question;
-    const week = followWeek(document, lots, { places, asIfs, mixed: new Set(mixed) });
+    const { document, lots, places, assumptions, mixed } = question;
+    const week = simulateWeek(document, lots, { places, assumptions, mixed: new Set(mixed) });
     last = { question, climate: week.climate };
     return {
       ...week,
-      lots: week.lots.map((followed, i) => told(document, lots[i] as PlannedLot, followed)),
+      lots: week.lots.map((simulated, i) => told(document, lots[i] as PlannedLot, simulated)),
     };
   },
   lot(lot) {
@@ -32,10 +38,10 @@ const follower: FollowerInWorker = {
     const { question, climate } = last;
     const { document, mixed } = question;
     const isMixed = mixed.includes(lot.id);
-    return told(document, lot, followLot(document, lot, { climate, isMixed }));
+    return told(document, lot, simulateLot(document, lot, { climate, isMixed }));
   },
-  mendings: (problem, lots, conflict, pins) =>
-    mendingsOf(problem, lots, conflict, (step) =>
+  fixes: (problem, lots, conflict, pins) =>
+    conflictFixesOf(problem, lots, conflict, (step) =>
       pins.some(
         (pin) =>
           lots.some(({ id, steps }) => id === pin.lotId && steps.includes(step)) &&
@@ -44,4 +50,4 @@ const follower: FollowerInWorker = {
     ),
 };
 
-expose(follower);
+expose(simulator);

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import { useSessionQuery } from '../../../state/api/api';
 import type { Board } from '../../../state/board/useBoard';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import { useReadHandoverMutation } from '../crewApi';
 import styles from './Handover.module.css';
 import { HandoverParts } from './HandoverParts';
@@ -20,7 +20,7 @@ export function HandoverCard({
   const { t } = useTranslation();
   const f = useFormats();
   const { data: me } = useSessionQuery(house);
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const [readIt, { isLoading }] = useReadHandoverMutation();
   const nameOf = (who: string | null) =>
     book.people.find((person) => person.id === who)?.name ?? '';

@@ -11,8 +11,8 @@ import { useHandoversQuery } from '../../../state/api/api';
 import { useBoard, type Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
 import { useDraft } from '../../../state/drafts/useDraft';
-import { useErrands } from '../../../state/outbox/useOutboxItems';
-import { useMay } from '../../../state/api/usePermission';
+import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
+import { usePermission } from '../../../state/api/usePermission';
 import { useLotWindows } from '../../../state/board/useLotWindows';
 import { CrewNav } from '../CrewNav';
 import { HandoverCard } from './HandoverCard';
@@ -34,10 +34,10 @@ function Handing({ board }: { readonly board: Board }) {
   const f = useFormats();
   const { nowMs } = useCursor();
   const { said } = useNotices();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const { house } = board;
   const note = useDraft<string>(`handover/${house}`);
-  const post = useErrands(house);
+  const post = useOutboxItems(house);
   const { data: earlier = [] } = useHandoversQuery(house);
   const started = useMemo(
     () =>

@@ -1,5 +1,5 @@
 import { NO_PLAN, type Lot } from '@calm/contract';
-import { untouched, boardLots, leadProducts } from '@calm/domain';
+import { emptyMark, boardLots, leadProducts } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
@@ -20,9 +20,9 @@ const boardOf = (change: Partial<Lot>): Board => ({
   isCurrent: true,
 });
 const work = workOf(boardOf({}).lots[0]?.stages ?? []);
-const done = (lateMin: number, only = work.length) =>
+const ok = (lateMin: number, only = work.length) =>
   work.slice(0, only).map((each) => ({
-    ...untouched(0, stageKey(each)),
+    ...emptyMark(0, stageKey(each)),
     doneAt: new Date(each.endMs + lateMin * 60_000).toISOString(),
     version: 1,
   }));
@@ -35,19 +35,19 @@ const say = (change: Partial<Lot>) =>
 
 describe('a handover', () => {
   it('says what is running, since when, and what comes next', () => {
-    const [first] = say({ marks: done(0, balled + 1) });
+    const [first] = say({ marks: ok(0, balled + 1) });
     expect(first).toMatch(/^running: YR-1124-A Yard Round for Thu 26 Nov: .+ since .+ Next: /);
   });
 
   it('says what was late, skipped or warm, and nothing of what went to plan', () => {
-    expect(
-      say({ marks: done(0, balled + 1) }).filter((line) => line.startsWith('changed')),
-    ).toEqual([]);
-    const late = say({ marks: done(25, balled + 1) });
+    expect(say({ marks: ok(0, balled + 1) }).filter((line) => line.startsWith('changed'))).toEqual(
+      [],
+    );
+    const late = say({ marks: ok(25, balled + 1) });
     expect(late.some((line) => /changed: YR-1124-A: .+ was done 25.min late/.test(line))).toBe(
       true,
     );
-    const marks = done(0, balled + 1).map((mark, i) =>
+    const marks = ok(0, balled + 1).map((mark, i) =>
       i === balled ? { ...mark, skippedWhy: 'mixer broke' } : mark,
     );
     expect(say({ marks })).toContain(
@@ -56,7 +56,7 @@ describe('a handover', () => {
   });
 
   it('says what to watch: what is overdue, who has it now, what was noted', () => {
-    const lines = say({ marks: done(0, balled), note: 'Soft flour' });
+    const lines = say({ marks: ok(0, balled), note: 'Soft flour' });
     expect(lines).toContain('watch: YR-1124-A: Soft flour');
     expect(
       lines.some((line) => /watch: .+Divide and ball is .+ late and not done/.test(line)),
@@ -64,8 +64,8 @@ describe('a handover', () => {
     const [person] = book.people;
     const next = work[balled];
     if (!next || !person) throw new Error('there is work and somebody to do it');
-    const handed = { ...untouched(0, stageKey(next)), personId: person.id, version: 1 };
-    expect(say({ marks: [...done(0, balled), handed] })).toContain(
+    const handed = { ...emptyMark(0, stageKey(next)), personId: person.id, version: 1 };
+    expect(say({ marks: [...ok(0, balled), handed] })).toContain(
       `watch: YR-1124-A: Divide and ball is with ${person.name}.`,
     );
   });

@@ -1,5 +1,5 @@
 import type { HandoverLine, HandoverPart } from '@calm/contract';
-import { doughOutOf, whereIs, type BoardLot } from '@calm/domain';
+import { doughOutOf, lotPositionOf, type BoardLot } from '@calm/domain';
 import { stageKey, workOf } from '@calm/core';
 import type { TFunction } from 'i18next';
 import type { Formats } from '../../../parts/format/format';
@@ -34,7 +34,7 @@ export function handoverLines(
     lines.push({ part, text: t(`crew.handover.line.${key}`, words) });
   for (const lot of board.lots) {
     if (!lot.lot) continue;
-    const where = whereIs(lot, atMs, atMs);
+    const where = lotPositionOf(lot, atMs, atMs);
     if (where.kind === 'served' || (where.kind === 'to-make' && lot.doorsMs < atMs)) continue;
     const windows = windowsOf(lot);
     lines.push({ part: 'running', text: runningWords(lot, where, windows, t, f) });
@@ -55,7 +55,7 @@ export function handoverLines(
 
 function runningWords(
   lot: BoardLot,
-  where: ReturnType<typeof whereIs>,
+  where: ReturnType<typeof lotPositionOf>,
   windows: LotWindows | undefined,
   t: TFunction,
   f: Formats,

@@ -16,7 +16,7 @@ const plainPath = (path: string): string =>
 const SHOWN = 20;
 
 /** What was written lately, and by whom. */
-export function Deeds({ crew: { people } }: { readonly crew: Crew }) {
+export function ActivityLog({ crew: { people } }: { readonly crew: Crew }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { data } = useAuditQuery(useHouse(), { refetchOnMountOrArgChange: true });
@@ -27,10 +27,11 @@ export function Deeds({ crew: { people } }: { readonly crew: Crew }) {
       <h2>{t('crew.deeds.title')}</h2>
       {data?.length === 0 && <p className="quiet">{t('crew.deeds.none')}</p>}
       <ul className={styles['deeds']}>
-        {(data ?? []).slice(0, SHOWN).map(({ id, at, personId, deed, path }) => (
+        {(data ?? []).slice(0, SHOWN).map(({ id, at, personId, permission, path }) => (
           <li key={id}>
             <span className="quiet">{f.moment(Date.parse(at))}</span> {nameOf(personId)}:{' '}
-            {t(`crew.deeds.${deed}`)} {deed !== 'door' && <code>{plainPath(path)}</code>}
+            {t(`crew.deeds.${permission}`)}{' '}
+            {permission !== 'door' && <code>{plainPath(path)}</code>}
           </li>
         ))}
       </ul>

@@ -5,12 +5,12 @@ import { Failed } from '../../../parts/messages/Failed';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useHouse } from '../../../state/board/useBoard';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import { useCrewQuery } from '../crewApi';
 import { CrewNav } from '../CrewNav';
 import { DayDialog } from './DayDialog';
 import { Days } from './Days';
-import { Deeds } from './ActivityLog';
+import { ActivityLog } from './ActivityLog';
 import type { Open } from '../open';
 import { People } from './People';
 import { PersonDialog } from './PersonDialog';
@@ -21,7 +21,7 @@ import { WeekOfShifts } from './WeekOfShifts';
 export function Crew() {
   const { t } = useTranslation();
   const house = useHouse();
-  const mayChange = useMay('crew');
+  const mayChange = usePermission('crew');
   const { data: crew, error, refetch } = useCrewQuery(house);
   const [open, setOpen] = useState<Open | null>(null);
   if (error && !crew) return <Failed error={error} onRetry={() => void refetch()} />;
@@ -49,7 +49,7 @@ export function Crew() {
       <WeekOfShifts crew={crew} onOpen={onOpen} />
       <Days crew={crew} onOpen={onOpen} />
       <People crew={crew} onOpen={onOpen} />
-      {mayChange && <Deeds crew={crew} />}
+      {mayChange && <ActivityLog crew={crew} />}
       {open?.kind === 'person' && <PersonDialog person={open.of} onClose={close} />}
       {open?.kind === 'shift' && (
         <ShiftDialog {...open} shift={open.of} crew={crew} onClose={close} />

@@ -12,7 +12,7 @@ import { useBookQuery } from '../../../state/api/api';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useHouse } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { useAddDayMutation, useChangeDayMutation, useRemoveDayMutation } from '../crewApi';
 
 const INSTEAD = { startMin: 12 * 60, endMin: 20 * 60 };
@@ -41,7 +41,7 @@ export function DayDialog({
     name: nameOf(personId),
     date: f.date(date),
   });
-  const { keep, takeOut, wrong } = useKeeping<ShiftExceptionContent, ShiftException>({
+  const { keep, takeOut, wrong } = useRecordEditor<ShiftExceptionContent, ShiftException>({
     house,
     record: day,
     contentOf: plainContent,

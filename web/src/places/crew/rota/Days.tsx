@@ -22,14 +22,14 @@ export function Days({
   const { nowMs } = useCursor();
   const timeZone = useBookQuery(useHouse()).data?.house.timeZone ?? 'UTC';
   const today = dateAt(nowMs, timeZone);
-  const ahead = exceptions.filter(({ date }) => date >= today);
+  const preferments = exceptions.filter(({ date }) => date >= today);
   const nameOf = (id: string) => people.find((person) => person.id === id)?.name ?? '';
   return (
     <section>
       <h2>{t('crew.day.title')}</h2>
-      {ahead.length === 0 && <p className="quiet">{t('crew.day.none')}</p>}
+      {preferments.length === 0 && <p className="quiet">{t('crew.day.none')}</p>}
       <ul className={styles['days']}>
-        {ahead.map((day) => {
+        {preferments.map((day) => {
           const hours = day.hours
             ? `${clockText(day.hours.startMin)}–${clockText(day.hours.endMin)}`
             : t('crew.day.away');

@@ -16,7 +16,7 @@ import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
-import { useKeeping } from '../../../state/drafts/useRecordEditor';
+import { useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import {
   useAddPersonMutation,
   useChangePersonMutation,
@@ -52,7 +52,7 @@ export function PersonDialog({
   const [secret, setSecret] = useState('');
   const [weak, setWeak] = useState<string | null>(null);
   const give = useGiveSecret(house);
-  const { keep, takeOut, wrong } = useKeeping<CrewContent, CrewMember>({
+  const { keep, takeOut, wrong } = useRecordEditor<CrewContent, CrewMember>({
     house,
     record: person,
     contentOf,

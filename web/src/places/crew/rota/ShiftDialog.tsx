@@ -6,7 +6,7 @@ import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { WEEKDAYS } from '../../../parts/format/weekdays';
 import { useHouse } from '../../../state/board/useBoard';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { useAddShiftMutation, useChangeShiftMutation, useRemoveShiftMutation } from '../crewApi';
 
 const DAY = { startMin: 9 * 60, endMin: 17 * 60 };
@@ -33,7 +33,7 @@ export function ShiftDialog({
   const [remove] = useRemoveShiftMutation();
   const name = crew.people.find(({ id }) => id === personId)?.name ?? '';
   const day = f.weekday(Date.parse(`${WEEKDAYS[weekday - 1]}T12:00:00Z`));
-  const { keep, takeOut, wrong } = useKeeping<ShiftPatternContent, ShiftPattern>({
+  const { keep, takeOut, wrong } = useRecordEditor<ShiftPatternContent, ShiftPattern>({
     house: useHouse(),
     record: shift,
     contentOf: plainContent,

@@ -12,11 +12,11 @@ import { useBookQuery } from '../../../state/api/api';
 import { dateAt } from '../../../state/time/localDate';
 import { useHouse } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
-import { BringInSales } from './ImportSales';
+import { ImportSales } from './ImportSales';
 import { useCalendarQuery, useForecastQuery } from '../demandApi';
 import { DemandNav } from '../DemandNav';
 import styles from './History.module.css';
-import { sayError } from '../forecastErrorMessage';
+import { formatForecastErrorMessage } from '../forecastErrorMessage';
 import { UsageChart } from './UsageChart';
 
 /** What the house sold: how well it is forecast, how it goes through an evening, and more of it from files. */
@@ -35,7 +35,7 @@ export function History() {
   return (
     <Page
       title={t('demand.history.title')}
-      lead={sayError(t, f, 'smoothed', answer.data.error, answer.data.naive)}
+      lead={formatForecastErrorMessage(t, f, 'smoothed', answer.data.error, answer.data.naive)}
       aside={
         <Button component="a" href={paths.salesCsv(house)} download variant="outlined">
           {t('demand.takeOut')}
@@ -43,7 +43,7 @@ export function History() {
       }
     >
       <DemandNav />
-      <BringInSales book={book.data} calendar={calendar.data} />
+      <ImportSales book={book.data} calendar={calendar.data} />
       <UsageCurves book={book.data} calendar={calendar.data} answer={answer.data} />
       <section>
         <h2>{t('demand.till.title')}</h2>

@@ -7,10 +7,10 @@ import { useFormats } from '../../../parts/format/format';
 import { Choice } from '../../../parts/fields/Choice';
 import styles from './History.module.css';
 import { SalesTrialFacts } from './SalesTrialFacts';
-import { useBringInSales, type BringingIn } from './useImportSales';
+import { useImportSales, type BringingIn } from './useImportSales';
 
 /** What the till or the books of other years know, brought in from a table. */
-export function BringInSales({
+export function ImportSales({
   book,
   calendar,
 }: {
@@ -19,7 +19,7 @@ export function BringInSales({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const bring = useBringInSales(book, calendar);
+  const bring = useImportSales(book, calendar);
   const input = useRef<HTMLInputElement>(null);
   const { state } = bring;
   return (
@@ -106,7 +106,7 @@ function Columns({
   const { t } = useTranslation();
   const f = useFormats();
   const { titles, rows, lines } = opened;
-  const sayProduct = (id: string) =>
+  const formatProductChoice = (id: string) =>
     book.products.find((product) => product.id === id)?.name ?? t('demand.history.leaveOut');
   const isNothing = Object.values(columns.products).every((product) => product === null);
   return (
@@ -181,7 +181,7 @@ function Columns({
               width={220}
               value={columns.products[said] ?? NONE}
               values={[NONE, ...book.products.map(({ id }) => id)]}
-              say={sayProduct}
+              say={formatProductChoice}
               onChange={(id) => onMatch({ products: { ...columns.products, [said]: id || null } })}
             />
           </li>

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
-import type { BroughtSales } from '@calm/contract';
+import type { SalesImport } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
@@ -20,13 +20,13 @@ export function SalesTrialFacts({
   onLeave,
 }: {
   readonly state: Extract<BringingIn, { kind: 'tried' }>;
-  readonly onWrite: (over: BroughtSales['over']) => void;
+  readonly onWrite: (over: SalesImport['over']) => void;
   readonly onBack: () => void;
   readonly onLeave: () => void;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const [over, setOver] = useState<BroughtSales['over']>('keep');
+  const [over, setOver] = useState<SalesImport['over']>('keep');
   const dates = file.sales.map(({ date }) => date);
   const [first, last] = [least(dates), most(dates)];
   const wanted = trial.added + (over === 'replace' ? trial.different : 0);
@@ -58,7 +58,7 @@ export function SalesTrialFacts({
           row
           aria-label={t('demand.history.over')}
           value={over}
-          onChange={(_event, to) => setOver(to as BroughtSales['over'])}
+          onChange={(_event, to) => setOver(to as SalesImport['over'])}
         >
           {(['keep', 'replace'] as const).map((each) => (
             <FormControlLabel

@@ -1,9 +1,9 @@
 import {
   SALES_A_REQUEST,
-  type BroughtSales,
+  type SalesImport,
   type HouseBook,
   type HouseCalendar,
-  type SalesBroughtIn,
+  type SalesImportResult,
   type SalesColumns,
 } from '@calm/contract';
 import { guessColumns, guessProduct, type SalesFile } from '@calm/domain/files';
@@ -15,7 +15,7 @@ import { useAppDispatch } from '../../../state/store';
 import { useSteps } from '../../../state/useBatches';
 import { salesReaderInWorker } from '../../../workers/tables/sales';
 import type { NameCount, OpenedSales } from '../../../workers/tables/salesAnswers';
-import { demandChanged, useBringInSalesMutation } from '../demandApi';
+import { demandChanged, useImportSalesMutation } from '../demandApi';
 
 /** Where bringing a file in has got to. */
 export type BringingIn =
@@ -34,18 +34,18 @@ export type BringingIn =
       readonly kind: 'tried';
       readonly name: string;
       readonly file: SalesFile;
-      readonly trial: SalesBroughtIn;
+      readonly trial: SalesImportResult;
     }
   | { readonly kind: 'writing'; readonly name: string; readonly share: number };
 
 /** Brings a sales file in: opened, its columns matched, tried, then written; each step can be left. */
-export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
+export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
   const { t } = useTranslation();
   const { said, failed } = useNotices();
   const dispatch = useAppDispatch();
   const steps = useSteps<BringingIn>({ kind: 'none' }, t('demand.history.failed'));
   const { state, step, isLeft } = steps;
-  const [send] = useBringInSalesMutation();
+  const [send] = useImportSalesMutation();
   const [changeSettings] = useChangeSettingsMutation();
   const { house, products } = book;
 
@@ -97,14 +97,14 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
   const inRequests = async (
     mine: number,
     file: SalesFile,
-    how: Omit<BroughtSales, 'sales'>,
+    how: Omit<SalesImport, 'sales'>,
     onShare: (share: number) => void,
-  ): Promise<SalesBroughtIn> => {
+  ): Promise<SalesImportResult> => {
     const total = { added: 0, same: 0, different: 0 };
     for (let i = 0; i < file.sales.length && !isLeft(mine); i += SALES_A_REQUEST) {
       onShare(i / file.sales.length);
       const sales = file.sales.slice(i, i + SALES_A_REQUEST);
-      const came = await send({ house: house.slug, brought: { sales, ...how } }).unwrap();
+      const came = await send({ house: house.slug, imported: { sales, ...how } }).unwrap();
       total.added += came.added;
       total.same += came.same;
       total.different += came.different;
@@ -123,7 +123,7 @@ export function useBringInSales(book: HouseBook, calendar: HouseCalendar) {
       step(mine, { kind: 'tried', name, file, trial });
     });
 
-  const write = (over: BroughtSales['over']) =>
+  const write = (over: SalesImport['over']) =>
     steps.begin(async (mine) => {
       const matched = steps.safeStep();
       if (state.kind !== 'tried' || matched.kind !== 'columns') return;

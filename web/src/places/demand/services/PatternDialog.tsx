@@ -7,7 +7,7 @@ import { useFormats } from '../../../parts/format/format';
 import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import {
   useAddPatternMutation,
   useChangePatternMutation,
@@ -36,7 +36,7 @@ export function PatternDialog({
   const [add] = useAddPatternMutation();
   const [change] = useChangePatternMutation();
   const [remove] = useRemovePatternMutation();
-  const { keep, takeOut, wrong } = useKeeping<ServicePatternContent, ServicePattern>({
+  const { keep, takeOut, wrong } = useRecordEditor<ServicePatternContent, ServicePattern>({
     house: useHouse(),
     record: pattern,
     contentOf: plainContent,

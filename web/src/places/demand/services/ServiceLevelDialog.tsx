@@ -1,5 +1,5 @@
-import { enoughPercentOf } from '@calm/domain';
-import { STANDARD_STAKES, type House, type HouseStakes } from '@calm/contract';
+import { serviceLevelPercent } from '@calm/domain';
+import { STANDARD_SERVICE_LEVEL, type House, type ServiceLevelTarget } from '@calm/contract';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
@@ -17,7 +17,7 @@ const OFTEN = { min: 50, max: 99.5, decimals: 1 };
 const MONEY = { min: 0.01, max: 100_000, decimals: 2 };
 
 /** What running out weighs against throwing away: as how often, or in money. */
-export function StakesDialog({
+export function ServiceLevelDialog({
   house,
   onClose,
 }: {
@@ -28,22 +28,22 @@ export function StakesDialog({
   const f = useFormats();
   const { changed } = useNotices();
   const [change] = useChangeSettingsMutation();
-  const kept = house.settings.stakes ?? STANDARD_STAKES;
-  const [stakes, setStakes] = useState<HouseStakes>(kept);
+  const kept = house.settings.serviceLevel ?? STANDARD_SERVICE_LEVEL;
+  const [serviceLevel, setServiceLevel] = useState<ServiceLevelTarget>(kept);
   const [wrong, setWrong] = useState<string | null>(null);
-  const enough = enoughPercentOf({ ...house.settings, stakes });
+  const enough = serviceLevelPercent({ ...house.settings, serviceLevel });
   const turn = (kind: string) =>
-    setStakes(
+    setServiceLevel(
       kind === 'often'
         ? { kind: 'often', enoughPercent: Math.round(enough) }
         : { kind: 'money', short: Math.round(enough) / 10, left: Math.round(100 - enough) / 10 },
     );
   const keep = async () => {
-    const send = (to: HouseStakes, version: number) =>
-      change({ house: house.slug, change: { version, stakes: to } }).unwrap();
+    const send = (to: ServiceLevelTarget, version: number) =>
+      change({ house: house.slug, change: { version, serviceLevel: to } }).unwrap();
     try {
-      const saved = await send(stakes, house.version);
-      changed(t('demand.stakes.kept', { enough: f.percent(enough, 0) }), () =>
+      const saved = await send(serviceLevel, house.version);
+      changed(t('demand.serviceLevel.kept', { enough: f.percent(enough, 0) }), () =>
         send(kept, saved.version),
       );
       onClose();
@@ -55,14 +55,14 @@ export function StakesDialog({
   };
   return (
     <RecordDialog
-      title={t('demand.stakes.title')}
+      title={t('demand.serviceLevel.title')}
       wrong={wrong}
       onKeep={() => void keep()}
       onClose={onClose}
     >
       <RadioGroup
-        aria-label={t('demand.stakes.title')}
-        value={stakes.kind}
+        aria-label={t('demand.serviceLevel.title')}
+        value={serviceLevel.kind}
         onChange={(_event, kind) => turn(kind)}
       >
         {(['often', 'money'] as const).map((kind) => (
@@ -70,40 +70,42 @@ export function StakesDialog({
             key={kind}
             value={kind}
             control={<Radio />}
-            label={t(`demand.stakes.${kind}`)}
+            label={t(`demand.serviceLevel.${kind}`)}
           />
         ))}
       </RadioGroup>
-      {stakes.kind === 'often' ? (
+      {serviceLevel.kind === 'often' ? (
         <LabelledCell
-          name={t('demand.stakes.enough')}
+          name={t('demand.serviceLevel.enough')}
           unit="%"
-          value={stakes.enoughPercent}
+          value={serviceLevel.enoughPercent}
           rule={OFTEN}
           step={1}
-          onCommit={(enoughPercent) => setStakes({ kind: 'often', enoughPercent })}
+          onCommit={(enoughPercent) => setServiceLevel({ kind: 'often', enoughPercent })}
         />
       ) : (
         <div className={styles['pairs']}>
           <LabelledCell
-            name={t('demand.stakes.short')}
+            name={t('demand.serviceLevel.short')}
             unit=""
-            value={stakes.short}
+            value={serviceLevel.short}
             rule={MONEY}
             step={0.5}
-            onCommit={(short) => setStakes({ ...stakes, short })}
+            onCommit={(short) => setServiceLevel({ ...serviceLevel, short })}
           />
           <LabelledCell
-            name={t('demand.stakes.left')}
+            name={t('demand.serviceLevel.left')}
             unit=""
-            value={stakes.left}
+            value={serviceLevel.left}
             rule={MONEY}
             step={0.1}
-            onCommit={(left) => setStakes({ ...stakes, left })}
+            onCommit={(left) => setServiceLevel({ ...serviceLevel, left })}
           />
         </div>
       )}
-      <p className="quiet small">{t('demand.stakes.means', { enough: f.percent(enough, 0) })}</p>
+      <p className="quiet small">
+        {t('demand.serviceLevel.means', { enough: f.percent(enough, 0) })}
+      </p>
     </RecordDialog>
   );
 }

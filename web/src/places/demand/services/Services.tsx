@@ -123,15 +123,15 @@ function Week({ calendar, today, onOpen }: Shown) {
 function Differing({ calendar, today, onOpen }: Shown) {
   const { t } = useTranslation();
   const f = useFormats();
-  const ahead = calendar.exceptions.filter(({ date }) => date >= today);
+  const preferments = calendar.exceptions.filter(({ date }) => date >= today);
   const nameOf = (id: string | null) =>
     calendar.patterns.find((pattern) => pattern.id === id)?.name ?? t('demand.event.wholeDay');
   return (
     <section>
       <h2>{t('demand.services.differing')}</h2>
-      {ahead.length === 0 && <p className="quiet">{t('demand.services.noneDiffers')}</p>}
+      {preferments.length === 0 && <p className="quiet">{t('demand.services.noneDiffers')}</p>}
       <ul className={styles['days']}>
-        {ahead.map((exception) => (
+        {preferments.map((exception) => (
           <li key={exception.id}>
             <button type="button" onClick={() => onOpen({ kind: 'exception', of: exception })}>
               <b>{f.date(exception.date)}</b> {nameOf(exception.patternId)}:{' '}

@@ -12,7 +12,7 @@ import { useBoard, useHouse } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
 import styles from './Shopping.module.css';
 import { shoppingOf } from './shoppingLines';
-import { boardAround, startOf, stretchOf, DAYS } from '../dateRange';
+import { boardAround, startOf, intervalOf, DAYS } from '../dateRange';
 
 /** What the doughs of a stretch of days take that the store does not have. */
 export function Shopping() {
@@ -22,11 +22,11 @@ export function Shopping() {
   const { atMs } = useCursor();
   const [params] = useSearchParams();
   const book = useBookQuery(house).data;
-  const stretch = stretchOf(params.get('days') ?? '7');
+  const dateRange = intervalOf(params.get('days') ?? '7');
   const today = dateAt(atMs, book?.house.timeZone ?? 'UTC');
-  const from = startOf(stretch, today);
-  const to = addDays(from, DAYS[stretch] - 1);
-  const { board, error, retry } = useBoard(boardAround(stretch, from));
+  const from = startOf(dateRange, today);
+  const to = addDays(from, DAYS[dateRange] - 1);
+  const { board, error, retry } = useBoard(boardAround(dateRange, from));
   if (error) return <Failed error={error} onRetry={retry} />;
   if (!board?.isCurrent) return <Waiting />;
 

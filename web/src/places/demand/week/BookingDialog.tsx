@@ -8,7 +8,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { BALLS } from '../../../parts/fields/readNumber';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import styles from './Demand.module.css';
 import {
   useAddBookingMutation,
@@ -38,7 +38,7 @@ export function BookingDialog({
   const [add] = useAddBookingMutation();
   const [change] = useChangeBookingMutation();
   const [remove] = useRemoveBookingMutation();
-  const { keep, takeOut, wrong } = useKeeping<BookingContent, Booking>({
+  const { keep, takeOut, wrong } = useRecordEditor<BookingContent, Booking>({
     house: useHouse(),
     record: booking,
     contentOf: plainContent,

@@ -15,8 +15,8 @@ import { useFormats } from '../../../parts/format/format';
 import { WhyThis } from '../../../parts/messages/WhyThis';
 import styles from './Demand.module.css';
 import { ReadyCurve } from './ReadyCurve';
-import { sayError } from '../forecastErrorMessage';
-import { StakesDialog } from '../services/ServiceLevelDialog';
+import { formatForecastErrorMessage } from '../forecastErrorMessage';
+import { ServiceLevelDialog } from '../services/ServiceLevelDialog';
 import { useCount } from './useCount';
 
 /** What stands behind one number of the week: what is expected, why, and what more or fewer would mean. */
@@ -100,10 +100,10 @@ export function CountFacts({
       )}
       <p>
         <button type="button" className={styles['link']} onClick={() => setWeighing(true)}>
-          {t('demand.stakes.open', { enough: f.percent(answer.enoughPercent, 0) })}
+          {t('demand.serviceLevel.open', { enough: f.percent(answer.enoughPercent, 0) })}
         </button>
       </p>
-      {isWeighing && <StakesDialog house={house} onClose={() => setWeighing(false)} />}
+      {isWeighing && <ServiceLevelDialog house={house} onClose={() => setWeighing(false)} />}
       <WhyThis about={t('demand.facts.about')}>
         {forecast.parts.map((part) => (
           <p key={part.kind}>
@@ -115,7 +115,7 @@ export function CountFacts({
             })}
           </p>
         ))}
-        <p>{series && sayError(t, f, series.kind, series.error, series.naive)}</p>
+        <p>{series && formatForecastErrorMessage(t, f, series.kind, series.error, series.naive)}</p>
         <p>{t('demand.facts.source')}</p>
       </WhyThis>
     </>

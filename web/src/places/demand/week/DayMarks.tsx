@@ -23,7 +23,7 @@ type Open =
 /** What makes a day another than its weekday: events, parties, other hours; each to be changed. */
 export function DayMarks({
   date,
-  isAhead,
+  isPreferment,
   services,
   products,
   events,
@@ -32,7 +32,7 @@ export function DayMarks({
 }: {
   readonly date: string;
   /** Only what is ahead can still be marked. */
-  readonly isAhead: boolean;
+  readonly isPreferment: boolean;
   readonly services: readonly Service[];
   readonly products: readonly Product[];
   readonly events: readonly HouseEvent[];
@@ -85,12 +85,12 @@ export function DayMarks({
           data-event
           onClick={() => setOpen({ kind: 'exception', of: exception })}
         >
-          {sayException(exception)}
+          {formatExceptionMessage(exception)}
         </button>
       ))}
-      {isAhead && services.length > 0 && mark('event', t('demand.event.mark'))}
-      {isAhead && services.length > 0 && mark('booking', t('demand.booking.mark'))}
-      {isAhead && patterns.length > 0 && mark('exception', t('demand.exception.mark'))}
+      {isPreferment && services.length > 0 && mark('event', t('demand.event.mark'))}
+      {isPreferment && services.length > 0 && mark('booking', t('demand.booking.mark'))}
+      {isPreferment && patterns.length > 0 && mark('exception', t('demand.exception.mark'))}
       {open?.kind === 'event' && (
         <EventDialog date={date} services={services} event={open.of} onClose={close} />
       )}
@@ -103,7 +103,7 @@ export function DayMarks({
     </span>
   );
 
-  function sayException({ patternId, hours, note }: ServiceException): string {
+  function formatExceptionMessage({ patternId, hours, note }: ServiceException): string {
     const name = patterns.find(({ id }) => id === patternId)?.name ?? t('demand.event.wholeDay');
     const words = hours
       ? t('demand.exception.otherHours', { name })

@@ -16,16 +16,16 @@ import { CountFacts } from './CountFacts';
 import styles from './Demand.module.css';
 import { useCalendarQuery, useForecastQuery, useSalesQuery } from '../demandApi';
 import { DemandNav } from '../DemandNav';
-import { sayError } from '../forecastErrorMessage';
+import { formatForecastErrorMessage } from '../forecastErrorMessage';
 import { SoldFacts } from './SoldFacts';
 import {
   boardAround,
   DAYS,
   startOf,
-  stretchOf,
+  intervalOf,
   STRETCHES,
-  stretchText,
-  type Stretch,
+  dateRangeText,
+  type DateRange,
 } from '../dateRange';
 import { useTakeForecasts } from './useTakeForecasts';
 import { WeekGrid, type Picked } from './WeekGrid';
@@ -39,11 +39,11 @@ export function Demand() {
   const book = useBookQuery(house).data;
   const [params, setParams] = useSearchParams();
   const [picked, setPicked] = useState<Picked | null>(null);
-  const stretch = stretchOf(params.get('days'));
+  const dateRange = intervalOf(params.get('days'));
   const today = dateAt(atMs, book?.house.timeZone ?? 'UTC');
-  const from = startOf(stretch, today);
-  const days = DAYS[stretch];
-  const { board, error, retry } = useBoard(boardAround(stretch, from));
+  const from = startOf(dateRange, today);
+  const days = DAYS[dateRange];
+  const { board, error, retry } = useBoard(boardAround(dateRange, from));
   const { data: answer } = useForecastQuery({ house, from, days }, { skip: !book });
   const { data: sales = [] } = useSalesQuery({ house, from, days }, { skip: !book });
   const { data: calendar } = useCalendarQuery(house);
@@ -67,16 +67,20 @@ export function Demand() {
   return (
     <Page
       title={t('demand.title')}
-      lead={answer ? sayError(t, f, 'smoothed', answer.error, answer.naive) : t('demand.lead')}
+      lead={
+        answer
+          ? formatForecastErrorMessage(t, f, 'smoothed', answer.error, answer.naive)
+          : t('demand.lead')
+      }
       aside={
         <>
           <ToggleButtonGroup
             exclusive
-            value={stretch}
+            value={dateRange}
             aria-label={t('demand.stretch')}
-            onChange={(_event, value: Stretch | null) => {
+            onChange={(_event, value: DateRange | null) => {
               if (value === null) return;
-              params.set('days', stretchText(value));
+              params.set('days', dateRangeText(value));
               setParams(params, { replace: true });
             }}
           >
@@ -126,7 +130,7 @@ export function Demand() {
             <p className="quiet">{t('demand.facts.none')}</p>
           )}
           <div className={styles['choices']}>
-            {answer && stretch !== 'last-days' && (
+            {answer && dateRange !== 'last-days' && (
               <Button
                 variant="outlined"
                 disabled={take.isTaking}
@@ -138,8 +142,8 @@ export function Demand() {
             <Button
               component={Link}
               variant="outlined"
-              to={`/${house}/demand/shopping?days=${stretchText(stretch)}`}
-              disabled={stretch === 'last-days'}
+              to={`/${house}/demand/shopping?days=${dateRangeText(dateRange)}`}
+              disabled={dateRange === 'last-days'}
             >
               {t('demand.shopping.open')}
             </Button>

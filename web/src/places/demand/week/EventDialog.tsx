@@ -7,7 +7,7 @@ import { useFormats } from '../../../parts/format/format';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { useAddEventMutation, useChangeEventMutation, useRemoveEventMutation } from '../demandApi';
 
 const EXPECTED = { min: 5, max: 500, decimals: 0 };
@@ -31,7 +31,7 @@ export function EventDialog({
   const [add] = useAddEventMutation();
   const [change] = useChangeEventMutation();
   const [remove] = useRemoveEventMutation();
-  const { keep, takeOut, wrong } = useKeeping<EventContent, HouseEvent>({
+  const { keep, takeOut, wrong } = useRecordEditor<EventContent, HouseEvent>({
     house: useHouse(),
     record: event,
     contentOf: plainContent,
@@ -48,7 +48,7 @@ export function EventDialog({
       : { date, patternId: null, name: '', expectedPercent: 130, note: '' },
   );
   const put = (to: Partial<EventContent>) => setContent((before) => ({ ...before, ...to }));
-  const sayService = (id: string) =>
+  const formatServiceMessage = (id: string) =>
     services.find(({ patternId }) => patternId === id)?.name ?? t('demand.event.wholeDay');
   return (
     <RecordDialog
@@ -73,7 +73,7 @@ export function EventDialog({
         width="100%"
         value={content.patternId ?? WHOLE_DAY}
         values={[WHOLE_DAY, ...services.map(({ patternId }) => patternId)]}
-        say={sayService}
+        say={formatServiceMessage}
         onChange={(id) => put({ patternId: id === WHOLE_DAY ? null : id })}
       />
       <LabelledCell

@@ -7,7 +7,7 @@ import { useFormats } from '../../../parts/format/format';
 import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import {
   useAddExceptionMutation,
   useChangeExceptionMutation,
@@ -36,7 +36,7 @@ export function ExceptionDialog({
   const [add] = useAddExceptionMutation();
   const [change] = useChangeExceptionMutation();
   const [remove] = useRemoveExceptionMutation();
-  const { keep, takeOut, wrong } = useKeeping<ServiceExceptionContent, ServiceException>({
+  const { keep, takeOut, wrong } = useRecordEditor<ServiceExceptionContent, ServiceException>({
     house: useHouse(),
     record: exception,
     contentOf: plainContent,

@@ -3,7 +3,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import type { BroughtIn, HouseBook } from '@calm/contract';
+import type { BookImport, HouseBook } from '@calm/contract';
 import type { FileProblem } from '@calm/domain/files';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -11,7 +11,7 @@ import { useNotices } from '../../../parts/messages/Notices';
 import { problemOf } from '../../../state/api/api';
 import {
   bookChanges,
-  broughtIn,
+  imports,
   routeChanges,
   type BookChange,
   type RouteChange,
@@ -19,9 +19,9 @@ import {
 import { contentOf, contentOfRoute } from '../formula/contents';
 import styles from './BookFiles.module.css';
 import { plainMethod } from '../formula/plainMethod';
-import { useBringInMutation } from '../recordsApi';
+import { useImportBookMutation } from '../recordsApi';
 
-type Brought =
+type Imported =
   | { readonly kind: 'bad'; readonly file: string; readonly problems: readonly FileProblem[] }
   | {
       readonly kind: 'fine';
@@ -36,14 +36,14 @@ const files = () => import('@calm/domain/files');
 /** The book out as a file, and a file into the book: shown before it changes anything. */
 export function BookFiles({ house, book }: { readonly house: string; readonly book: HouseBook }) {
   const { t } = useTranslation();
-  const [brought, setBrought] = useState<Brought | null>(null);
+  const [imported, setImported] = useState<Imported | null>(null);
   const input = useRef<HTMLInputElement>(null);
 
   const read = async (file: File) => {
     const [text, { readBookCsv, readBookFile }] = await Promise.all([file.text(), files()]);
     const isTable = /\.(csv|txt|tsv)$/i.test(file.name);
     const answer = isTable ? readBookCsv(text) : readBookFile(text);
-    setBrought(
+    setImported(
       answer.ok
         ? {
             kind: 'fine',
@@ -96,16 +96,20 @@ export function BookFiles({ house, book }: { readonly house: string; readonly bo
           event.target.value = '';
         }}
       />
-      {brought?.kind === 'bad' && (
-        <BadFile file={brought.file} problems={brought.problems} onClose={() => setBrought(null)} />
+      {imported?.kind === 'bad' && (
+        <BadFile
+          file={imported.file}
+          problems={imported.problems}
+          onClose={() => setImported(null)}
+        />
       )}
-      {brought?.kind === 'fine' && (
+      {imported?.kind === 'fine' && (
         <Preview
           house={house}
-          file={brought.file}
-          changes={brought.changes}
-          routes={brought.routes}
-          onClose={() => setBrought(null)}
+          file={imported.file}
+          changes={imported.changes}
+          routes={imported.routes}
+          onClose={() => setImported(null)}
         />
       )}
     </div>
@@ -161,23 +165,23 @@ function Preview({
 }) {
   const { t } = useTranslation();
   const { changed, said, failed } = useNotices();
-  const [bring] = useBringInMutation();
+  const [bring] = useImportBookMutation();
   const [isBringing, setBringing] = useState(false);
   const wanted = [...changes, ...routes].filter(({ kind }) => kind !== 'same');
   const note = t('formulas.files.note', { file });
 
-  const bringIn = async () => {
+  const importBook = async () => {
     setBringing(true);
     try {
-      const brought = broughtIn(changes, routes, note);
-      const now = await bring({ house, brought }).unwrap();
+      const imported = imports(changes, routes, note);
+      const now = await bring({ house, imported }).unwrap();
       const words = t('formulas.files.done', { count: wanted.length, file });
       // What was not in the book before has no version to go back to.
       if (wanted.every(({ present }) => present)) {
         changed(words, () =>
           bring({
             house,
-            brought: wayBack(changes, routes, now, t('formulas.files.back', { file })),
+            imported: wayBack(changes, routes, now, t('formulas.files.back', { file })),
           }).unwrap(),
         );
       } else said(words);
@@ -211,7 +215,7 @@ function Preview({
         <Button
           variant="contained"
           disabled={isBringing || wanted.length === 0}
-          onClick={() => void bringIn()}
+          onClick={() => void importBook()}
         >
           {wanted.length === 0
             ? t('formulas.files.nothing')
@@ -231,7 +235,7 @@ function wayBack(
     readonly routes: readonly { readonly id: string; readonly version: number }[];
   },
   note: string,
-): BroughtIn {
+): BookImport {
   const versionOf = (slug: string) => now.formulas.find((f) => f.slug === slug)?.version ?? 0;
   const versionOfRoute = (id: string) => now.routes.find((route) => route.id === id)?.version ?? 0;
   const was = <T extends { readonly kind: string }>(list: readonly T[]) =>

@@ -1,7 +1,7 @@
 import { bookFileOf, readBookCsv, writeBookCsv } from '@calm/domain/files';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { bookChanges, broughtIn, routeChanges } from './bookChanges';
+import { bookChanges, imports, routeChanges } from './bookChanges';
 
 const book = exampleBook();
 const { formulas } = bookFileOf(book);
@@ -63,7 +63,7 @@ describe('what a file would change of the routes', () => {
     if (!yard || !slab) throw new Error('the house has its doughs');
     const warmer = { ...yard, doughTempC: 26 };
     const changes = bookChanges([warmer, slab, { ...yard, code: 'HB' }], book, plain);
-    const request = broughtIn(changes, routeChanges([first, { ...first, name: 'New' }], book), 'n');
+    const request = imports(changes, routeChanges([first, { ...first, name: 'New' }], book), 'n');
     expect(request.note).toBe('n');
     expect(request.formulas).toMatchObject([
       { slug: 'yard-dough', version: 1, content: { doughTempC: 26 } },

@@ -1,7 +1,7 @@
 import type {
   FileFormula,
   FileRoute,
-  BroughtIn,
+  BookImport,
   FormulaContent,
   FormulaRecord,
   HouseBook,
@@ -65,11 +65,11 @@ export function routeChanges(entries: readonly FileRoute[], book: HouseBook): Ro
 }
 
 /** Everything a file changes, as one request. */
-export function broughtIn(
+export function imports(
   formulas: readonly BookChange[],
   routes: readonly RouteChange[],
   note: string,
-): BroughtIn {
+): BookImport {
   return {
     note,
     formulas: formulas

@@ -14,7 +14,7 @@ import { useBookQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../../state/drafts/useRecordDraft';
 import { useWrite } from '../../../state/api/useWrite';
-import { useWay } from '../../../workers/engine/useSimulation';
+import { useSimulation } from '../../../workers/engine/useSimulation';
 import navStyles from '../../../parts/layout/PlaceNav.module.css';
 import { contentOf } from './contents';
 import { FormulaBasics } from './FormulaBasics';
@@ -113,7 +113,7 @@ function Ingredients({
     [planned, record, content],
   );
   const document = useMemo(() => dough && documentOf(dough, asPlanned(dough)), [dough]);
-  const answer = useWay(document);
+  const answer = useSimulation(document);
   const versions = useFormulaVersionsQuery({ house, slug: record.slug });
   const change = (formula: Formula, what: string) => draft.change({ formula }, what);
   return (

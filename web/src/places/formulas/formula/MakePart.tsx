@@ -20,7 +20,7 @@ import { useFormats } from '../../../parts/format/format';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Choice } from '../../../parts/fields/Choice';
 import { useNotices } from '../../../parts/messages/Notices';
-import { sayReason } from '../../../parts/format/reasonMessage';
+import { formatReasonMessage } from '../../../parts/format/reasonMessage';
 import { BALLS } from '../../../parts/fields/readNumber';
 import { useDraft } from '../../../state/drafts/useDraft';
 import styles from './MakePart.module.css';
@@ -134,7 +134,7 @@ export function MakePart({
       </div>
       {answer.ok ? (
         <>
-          <Outcome
+          <Result
             book={book}
             scaled={answer.value}
             items={items}
@@ -157,7 +157,7 @@ export function MakePart({
         </>
       ) : (
         <p role="alert" className={styles['cannot']}>
-          {answer.reasons.map((reason) => sayReason(t, reason)).join(' ')}
+          {answer.reasons.map((reason) => formatReasonMessage(t, reason)).join(' ')}
         </p>
       )}
     </section>
@@ -179,7 +179,7 @@ const isFelt = (rest: Remainder) =>
   !('extraPerBallG' in rest) || Math.abs(rest.extraPerBallG) >= 0.05;
 
 /** Dough, loads, money, and what the remainder becomes: one sentence each. */
-function Outcome({
+function Result({
   book,
   scaled,
   items,

@@ -65,7 +65,7 @@ export function ProductDialog({
   );
   const put = (to: Partial<ProductContent>) => setContent((before) => ({ ...before, ...to }));
   const aim = (to: Partial<Target>) => put({ target: { ...content.target, ...to } });
-  const { keep, remove, wrong } = useKeeping(house, product, onClose);
+  const { keep, remove, wrong } = useRecordEditor(house, product, onClose);
   const learned = book.losses.trims.find(({ productId }) => productId === product?.id);
   const nameOfRoute = (id: string) => book.routes.find((route) => route.id === id)?.name ?? id;
 
@@ -205,7 +205,7 @@ export function ProductDialog({
 }
 
 /** Adding, changing and taking away, each with its way back. */
-function useKeeping(house: string, product: Product | null, onClose: () => void) {
+function useRecordEditor(house: string, product: Product | null, onClose: () => void) {
   const { t } = useTranslation();
   const { changed } = useNotices();
   const [add] = useAddProductMutation();

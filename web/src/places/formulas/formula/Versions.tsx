@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import { lineName } from './lineName';
-import { useWay } from '../../../workers/engine/useSimulation';
+import { useSimulation } from '../../../workers/engine/useSimulation';
 import styles from './Versions.module.css';
 import { asPlanned, documentOf, type PlannedDough } from '../what-if/whatIf';
 
@@ -145,7 +145,7 @@ function WindowOf({
     const own = { ...dough, record: { ...dough.record, ...content } };
     return documentOf(own, asPlanned(own));
   }, [dough, content]);
-  const answer = useWay(document);
+  const answer = useSimulation(document);
   if (!answer?.ok) return null;
   const { window } = answer.value;
   if (window.kind === 'never') return <>{t(`never.${window.why}`)}</>;

@@ -14,7 +14,7 @@ import { BookNav } from '../BookNav';
 import { BookFiles } from '../files/BookFiles';
 import styles from './Formulas.module.css';
 import { NewFormula } from './NewFormula';
-import { useSayWay } from '../what-if/useDoughMessages';
+import { useRouteMessage } from '../what-if/useDoughMessages';
 
 /** The book: every dough, what is made of it and by which way; each to open and to play with. */
 export function Formulas() {
@@ -24,10 +24,10 @@ export function Formulas() {
   const [sought, setSought] = useState('');
   const [isNewOpen, setNewOpen] = useState(false);
   const seeking = useDeferredValue(sought.trim().toLowerCase());
-  const shelf = useMemo(() => (book ? shelfOf(book) : []), [book]);
+  const collection = useMemo(() => (book ? collectionOf(book) : []), [book]);
   const found = useMemo(
-    () => shelf.filter(({ names }) => names.includes(seeking)).map(({ record }) => record),
-    [shelf, seeking],
+    () => collection.filter(({ names }) => names.includes(seeking)).map(({ record }) => record),
+    [collection, seeking],
   );
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!book) return <Waiting />;
@@ -106,7 +106,7 @@ function Rows({
 const byName = new Intl.Collator();
 
 /** Every formula by name, with what it may be looked for by: made once for a book, not at every letter. */
-function shelfOf(book: HouseBook) {
+function collectionOf(book: HouseBook) {
   return book.formulas
     .map((record) => ({ record, names: namesOf(record, book) }))
     .sort((a, b) => byName.compare(a.record.name, b.record.name));
@@ -132,7 +132,7 @@ function FormulaRow({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const sayWay = useSayWay();
+  const formatRouteMessage = useRouteMessage();
   const { formula } = record;
   const products = book.products.filter((product) => product.formulaId === record.id);
   const route = book.routes.find(({ id }) => id === products[0]?.routeId);
@@ -153,7 +153,7 @@ function FormulaRow({
             form: t(`mix.ingredient.${formula.yeast.form} yeast`).toLowerCase(),
           })}
         </p>
-        {route && <p className="quiet">{sayWay(route.stages)}</p>}
+        {route && <p className="quiet">{formatRouteMessage(route.stages)}</p>}
       </div>
       <div className={styles['products']}>
         {products.map((product) => (

@@ -38,7 +38,7 @@ export function Pantry() {
   const { t } = useTranslation();
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
-  const shelf = useShelf(house);
+  const collection = useCollection(house);
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!book) return <Waiting />;
   return (
@@ -46,7 +46,7 @@ export function Pantry() {
       title={t('formulas.pantry.title')}
       lead={t('formulas.pantry.lead')}
       aside={
-        <Button variant="contained" onClick={() => void shelf.add(book.pantry)}>
+        <Button variant="contained" onClick={() => void collection.add(book.pantry)}>
           {t('formulas.pantry.add')}
         </Button>
       }
@@ -55,17 +55,17 @@ export function Pantry() {
       {book.pantry.length === 0 && <p className="quiet">{t('formulas.pantry.none')}</p>}
       <ul className={styles['items']}>
         {book.pantry.map((item) => (
-          <Item key={item.id} item={item} shelf={shelf} />
+          <Item key={item.id} item={item} collection={collection} />
         ))}
       </ul>
     </Page>
   );
 }
 
-function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shelf }) {
+function Item({ item, collection }: { readonly item: PantryItem; readonly collection: Shelf }) {
   const { t } = useTranslation();
   const content = contentOfItem(item);
-  const put = (to: Partial<Ingredient>) => void shelf.change(item, to);
+  const put = (to: Partial<Ingredient>) => void collection.change(item, to);
   const brings = content.composition ?? NOTHING;
   const isFlour = item.strengthW !== undefined;
   const cell = (
@@ -122,7 +122,7 @@ function Item({ item, shelf }: { readonly item: PantryItem; readonly shelf: Shel
         {isFlour && cell('proteinPercent', PROTEIN, '%', 0.5)}
         <IconButton
           aria-label={t('blocks.remove', { what: item.name })}
-          onClick={() => void shelf.remove(item)}
+          onClick={() => void collection.remove(item)}
         >
           <CloseIcon fontSize="small" />
         </IconButton>
@@ -198,7 +198,7 @@ interface Shelf {
 }
 
 /** Writes to the shelf, each with its way back; what cannot be is said. */
-function useShelf(house: string): Shelf {
+function useCollection(house: string): Shelf {
   const { t } = useTranslation();
   const { changed, failed } = useNotices();
   const [add] = useAddItemMutation();

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { FormulaRecord, HouseBook, Product, RouteContent, RouteRecord } from '@calm/contract';
-import { STANDARD_TARGET, wayOfRoute, type Route } from '@calm/core';
+import { STANDARD_TARGET, doughStagesOfRoute, type Route } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useParams } from 'react-router';
@@ -15,16 +15,16 @@ import { useHouse } from '../../../state/board/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../../state/drafts/useRecordDraft';
 import { useWrite } from '../../../state/api/useWrite';
 import { useCursor } from '../../../state/time/useCursor';
-import { useWay } from '../../../workers/engine/useSimulation';
+import { useSimulation } from '../../../workers/engine/useSimulation';
 import { contentOfRoute } from '../formula/contents';
 import styles from './RoutePage.module.css';
 import { RouteStages } from './RouteStages';
 import { useAddRouteMutation, useChangeRouteMutation, useRemoveRouteMutation } from '../recordsApi';
 import { SaveBar } from '../formula/SaveBar';
-import { sayProblem } from '../formulaMessages';
+import { formatProblemMessage } from '../formulaMessages';
 import { usePlannedDough } from '../what-if/usePlannedDough';
 import { asPlanned, documentOf, stageHours, type PlannedDough } from '../what-if/whatIf';
-import { WayPicture } from '../what-if/SimulationPicture';
+import { SimulationPicture } from '../what-if/SimulationPicture';
 
 /** One route: its stages in order, drawn as the dough goes along them. */
 export function RoutePage() {
@@ -115,18 +115,18 @@ function AlongTheRoute({
   const { atMs } = useCursor();
   const { dough: planned } = usePlannedDough(users[0]?.slug ?? '');
   const dough = useMemo<PlannedDough>(() => {
-    const way = wayOfRoute(stages, planned?.size ?? { loads: 1, balls: 100 });
+    const way = doughStagesOfRoute(stages, planned?.size ?? { loads: 1, balls: 100 });
     return planned ? { ...planned, way } : plainDough(way, book, atMs, t('formulas.routes.plain'));
   }, [stages, planned, book, atMs, t]);
   const whatIf = useMemo(() => asPlanned(dough), [dough]);
   const document = useMemo(() => documentOf(dough, whatIf), [dough, whatIf]);
-  const answer = useWay(document);
+  const answer = useSimulation(document);
   const hours = stageHours(dough, whatIf).at(-1) ?? 0;
   const range = useMemo(() => ({ from: 0, to: Math.max(6, hours + 5) }), [hours]);
   return (
     <div className={styles['picture']}>
       {answer?.ok && (
-        <WayPicture
+        <SimulationPicture
           dough={dough}
           whatIf={whatIf}
           way={answer.value}
@@ -137,7 +137,7 @@ function AlongTheRoute({
       )}
       {answer && !answer.ok && (
         <p role="alert" className={styles['cannot']}>
-          {answer.reasons.map((reason) => sayProblem(t, reason, dough)).join(' ')}
+          {answer.reasons.map((reason) => formatProblemMessage(t, reason, dough)).join(' ')}
         </p>
       )}
       <p className="quiet small">

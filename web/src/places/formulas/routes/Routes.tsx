@@ -15,7 +15,7 @@ import { BookNav } from '../BookNav';
 import styles from '../list/Formulas.module.css';
 import { useLibrary } from '../files/library';
 import { useAddRouteMutation, useRemoveRouteMutation } from '../recordsApi';
-import { useSayWay } from '../what-if/useDoughMessages';
+import { useRouteMessage } from '../what-if/useDoughMessages';
 
 /** Every route of the house, and new ones from the ways of the trade. */
 export function Routes() {
@@ -52,7 +52,7 @@ function RouteRow({
   readonly route: RouteRecord;
 }) {
   const { t } = useTranslation();
-  const sayWay = useSayWay();
+  const formatRouteMessage = useRouteMessage();
   const users = book.products.filter(({ routeId }) => routeId === route.id);
   return (
     <li className={styles['formula']}>
@@ -60,7 +60,7 @@ function RouteRow({
         <h2>
           <Link to={`/${house}/formulas/routes/${route.id}`}>{route.name}</Link>
         </h2>
-        <p className="quiet">{sayWay(route.stages)}</p>
+        <p className="quiet">{formatRouteMessage(route.stages)}</p>
       </div>
       <div className={styles['products']}>
         {users.length > 0 ? users.map(({ name }) => name).join(', ') : t('formulas.routes.unused')}

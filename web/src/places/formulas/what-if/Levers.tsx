@@ -1,10 +1,10 @@
 import Slider from '@mui/material/Slider';
-import type { WayStage } from '@calm/core';
+import type { RouteDoughStage } from '@calm/core';
 import { memo, useId, useLayoutEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import styles from './Levers.module.css';
-import { sayStretch } from '../formulaMessages';
+import { formatRange } from '../formulaMessages';
 import type { WhatIfState } from './useWhatIf';
 import type { PlannedDough, WhatIf } from './whatIf';
 
@@ -104,11 +104,11 @@ export function Levers({
                 min: 0,
                 max: longest(stage),
                 step: 0.25,
-                say: (hours) => sayStretch(f, hours),
+                say: (hours) => formatRange(f, hours),
                 hint: boundsHint(stage, now.hours)
                   ? t('formulas.whatIf.outside', {
-                      least: sayStretch(f, stage.rest.hours.least),
-                      most: sayStretch(f, stage.rest.hours.most),
+                      least: formatRange(f, stage.rest.hours.least),
+                      most: formatRange(f, stage.rest.hours.most),
                     })
                   : undefined,
               },
@@ -133,9 +133,9 @@ export function Levers({
 }
 
 /** A slider reaches half as far again as the route allows: further would be another route. */
-const longest = ({ rest }: WayStage) => Math.ceil(rest.hours.most * 1.5);
+const longest = ({ rest }: RouteDoughStage) => Math.ceil(rest.hours.most * 1.5);
 
-const boundsHint = ({ rest }: WayStage, hours: number) =>
+const boundsHint = ({ rest }: RouteDoughStage, hours: number) =>
   hours < rest.hours.least || hours > rest.hours.most;
 
 interface LeverProps {

@@ -9,7 +9,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import { engine } from '../../../workers/engine/engine';
 import styles from './PeakAt.module.css';
-import { sayProblem, useSayAlternative, wouldPeakMs } from '../formulaMessages';
+import { formatProblemMessage, useAlternativeMessage, wouldPeakMs } from '../formulaMessages';
 import type { WhatIfState } from './useWhatIf';
 import { documentOf, withAlternative, type PlannedDough, type WhatIf } from './whatIf';
 
@@ -28,7 +28,7 @@ export function PeakAt({
   const f = useFormats();
   const middleMs = (dough.doorsMs + dough.closeMs) / 2;
   const [peakMs, setPeakMs] = useState(() => quarter(Math.min(middleMs, dough.doorsMs + HOUR_MS)));
-  const sayAlternative = useSayAlternative(dough, peakMs);
+  const formatAlternativeMessage = useAlternativeMessage(dough, peakMs);
   const [refusal, setRefusal] = useState<NoDose | null>(null);
   const [isSolving, setSolving] = useState(false);
 
@@ -78,7 +78,7 @@ export function PeakAt({
         <div className={styles['refusal']} role="alert">
           <p>
             <b>{t('formulas.whatIf.noDose', { at: f.moment(peakMs) })}</b>{' '}
-            {refusal.reasons.map((reason) => sayProblem(t, reason, dough)).join(' ')}
+            {refusal.reasons.map((reason) => formatProblemMessage(t, reason, dough)).join(' ')}
           </p>
           {refusal.alternatives.length > 0 && (
             <>
@@ -87,7 +87,7 @@ export function PeakAt({
                 {refusal.alternatives.slice(0, 4).map((change) => (
                   <li key={JSON.stringify(change)}>
                     <Button size="small" variant="outlined" onClick={() => take(change)}>
-                      {sayAlternative(change)}
+                      {formatAlternativeMessage(change)}
                     </Button>
                   </li>
                 ))}

@@ -45,14 +45,14 @@ interface ScaleProps {
   readonly bandTo: number;
   readonly say: (value: number) => string;
   /** Only the lowest chart carries the hours. */
-  readonly sayHour?: (hour: number) => string;
+  readonly formatHour?: (hour: number) => string;
 }
 
 /**
  * One line over time, with the band it should be in. The chart library draws the scales and stays as it
  * is while a lever is pulled; the lines, which follow at every frame, are paths of our own.
  */
-export function WayChart({
+export function SimulationChart({
   way,
   planned,
   toX,
@@ -98,12 +98,12 @@ const Scale = memo(function Scale({
   bandFrom,
   bandTo,
   say,
-  sayHour,
+  formatHour,
 }: ScaleProps) {
   return (
     <LineChart
       width={frame.width}
-      height={CHART + (sayHour ? AXIS - HIDDEN_AXIS : 0)}
+      height={CHART + (formatHour ? AXIS - HIDDEN_AXIS : 0)}
       data={frame.ends}
       margin={{ top: HEAD, right: frame.right, bottom: 0, left: 0 }}
       accessibilityLayer={false}
@@ -115,11 +115,11 @@ const Scale = memo(function Scale({
         domain={[frame.from, frame.to]}
         allowDataOverflow
         ticks={frame.ticks}
-        height={sayHour ? AXIS : HIDDEN_AXIS}
-        tick={sayHour ? { fontSize: 14, fill: 'var(--quiet)' } : false}
+        height={formatHour ? AXIS : HIDDEN_AXIS}
+        tick={formatHour ? { fontSize: 14, fill: 'var(--quiet)' } : false}
         tickLine={false}
         axisLine={{ stroke: 'var(--line)' }}
-        tickFormatter={sayHour ?? String}
+        tickFormatter={formatHour ?? String}
       />
       <YAxis
         dataKey="value"

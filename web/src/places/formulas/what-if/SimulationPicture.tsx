@@ -7,7 +7,7 @@ import { useWidth } from '../../../parts/layout/useWidth';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
 import { courseReader } from './courseReader';
-import { CHART, WayChart, type ChartFrame } from './SimulationChart';
+import { CHART, SimulationChart, type ChartFrame } from './SimulationChart';
 import styles from './SimulationPicture.module.css';
 
 const LEFT = 52;
@@ -27,7 +27,7 @@ export interface HourRange {
 }
 
 /** The ribbon, and below it the two clocks and the core's temperature, on one line of time. */
-export function WayPicture({
+export function SimulationPicture({
   dough,
   whatIf,
   way,
@@ -66,7 +66,7 @@ export function WayPicture({
       rise: (value: number) => f.times(value, value % 1 === 0 ? 0 : 1),
       ripe: (value: number) => f.hours(value, 0),
       core: (value: number) => f.temperature(value, 0),
-      hour: (hour: number) => sayTick(f, dough.mixedMs + hour * HOUR_MS),
+      hour: (hour: number) => formatTick(f, dough.mixedMs + hour * HOUR_MS),
     }),
     [f, dough.mixedMs],
   );
@@ -138,7 +138,7 @@ export function WayPicture({
               <Hours frame={frame} toX={toX} say={say.hour} />
             ) : (
               <div className={styles['charts']} aria-hidden="true">
-                <WayChart
+                <SimulationChart
                   {...{ way, planned, frame, toX }}
                   name={t('formulas.whatIf.rise')}
                   row="rises"
@@ -150,7 +150,7 @@ export function WayPicture({
                   bandTo={target.riseMax}
                   say={say.rise}
                 />
-                <WayChart
+                <SimulationChart
                   {...{ way, planned, frame, toX }}
                   name={t('formulas.whatIf.ripe')}
                   row="maturitiesH"
@@ -162,7 +162,7 @@ export function WayPicture({
                   bandTo={mostMaturityH}
                   say={say.ripe}
                 />
-                <WayChart
+                <SimulationChart
                   {...{ way, planned, frame, toX }}
                   name={t('formulas.whatIf.core')}
                   row="coreTempsC"
@@ -173,7 +173,7 @@ export function WayPicture({
                   bandFrom={target.openTempC}
                   bandTo={36}
                   say={say.core}
-                  sayHour={say.hour}
+                  formatHour={say.hour}
                 />
               </div>
             )}
@@ -248,7 +248,7 @@ function ticksOf(range: HourRange, mixedMs: number, hourOfDay: (ms: number) => n
     .filter((hour) => hour <= range.to);
 }
 
-function sayTick(f: ReturnType<typeof useFormats>, ms: number): string {
+function formatTick(f: ReturnType<typeof useFormats>, ms: number): string {
   return f.hour(ms) === 0 ? f.weekday(ms) : f.time(ms);
 }
 

@@ -13,13 +13,13 @@ import { useHouse } from '../../../state/board/useBoard';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import { Levers } from './Levers';
 import { PeakAt } from './PeakAt';
-import { sayProblem } from '../formulaMessages';
+import { formatProblemMessage } from '../formulaMessages';
 import { usePlannedDough } from './usePlannedDough';
-import { useWay } from '../../../workers/engine/useSimulation';
+import { useSimulation } from '../../../workers/engine/useSimulation';
 import { useWhatIf } from './useWhatIf';
 import { documentOf, stageHours, type PlannedDough } from './whatIf';
 import styles from './WhatIf.module.css';
-import { WayPicture, type HourRange } from './SimulationPicture';
+import { SimulationPicture, type HourRange } from './SimulationPicture';
 import { Working } from './Working';
 
 /** One product's dough to play with: pull at anything and see its whole way change. */
@@ -52,8 +52,8 @@ function Play({ house, dough }: { readonly house: string; readonly dough: Planne
   const [stretch, setStretch] = useState<Stretch>('whole');
   const document = useMemo(() => documentOf(dough, shown), [dough, shown]);
   const plannedDocument = useMemo(() => documentOf(dough, planned), [dough, planned]);
-  const answer = useWay(document);
-  const plannedAnswer = useWay(plannedDocument);
+  const answer = useSimulation(document);
+  const plannedAnswer = useSimulation(plannedDocument);
   const plannedWay = plannedAnswer?.ok ? plannedAnswer.value : null;
   const way = answer?.ok ? answer.value : null;
   const range = useMemo(
@@ -80,11 +80,11 @@ function Play({ house, dough }: { readonly house: string; readonly dough: Planne
         <div className={styles['main']}>
           {answer && !answer.ok && (
             <p role="alert" className={styles['cannot']}>
-              {answer.reasons.map((reason) => sayProblem(t, reason, dough)).join(' ')}
+              {answer.reasons.map((reason) => formatProblemMessage(t, reason, dough)).join(' ')}
             </p>
           )}
           {way && (
-            <WayPicture
+            <SimulationPicture
               dough={dough}
               whatIf={shown}
               way={way}

@@ -1,14 +1,14 @@
-import { wayOfRoute, type Route } from '@calm/core';
+import { doughStagesOfRoute, type Route } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 
 /** Says a route in one line: each rest, how long and how warm. */
-export function useSayWay(): (stages: Route) => string {
+export function useRouteMessage(): (stages: Route) => string {
   const { t } = useTranslation();
   const f = useFormats();
   return (stages) => {
-    const way = wayOfRoute(stages, { loads: 1, balls: 100 });
-    return [...way.ahead, ...way.stages]
+    const way = doughStagesOfRoute(stages, { loads: 1, balls: 100 });
+    return [...way.preferments, ...way.stages]
       .map(({ rest }) =>
         t('formulas.stage', {
           name: t(`rest.${rest.key}`),

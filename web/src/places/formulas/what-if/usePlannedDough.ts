@@ -1,4 +1,4 @@
-import { wayOfRoute } from '@calm/core';
+import { doughStagesOfRoute } from '@calm/core';
 import { useMemo } from 'react';
 import { useBoard } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
@@ -37,7 +37,7 @@ export function usePlannedDough(slug: string): {
           balls: lot.items.reduce((sum, item) => sum + item.count, 0),
         }
       : USUAL_SIZE;
-    const way = wayOfRoute(route.stages, size);
+    const way = doughStagesOfRoute(route.stages, size);
     const mix = lot?.stages.find((stage) => stage.kind === 'work' && stage.key === 'mix');
     const wayH = way.stages.reduce(
       (sum, { rest, handsMin }) => sum + rest.hours.preferred + handsMin / 60,

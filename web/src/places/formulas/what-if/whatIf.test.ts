@@ -1,5 +1,5 @@
 import { doseDocument, routeOfDocument } from '@calm/domain';
-import { simulate, wayOfRoute } from '@calm/core';
+import { simulate, doughStagesOfRoute } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { asPlanned, documentOf, stageHours, withAlternative, type PlannedDough } from './whatIf';
@@ -10,7 +10,7 @@ function doughOf(slug: string): PlannedDough {
   const record = book.formulas.find((f) => f.id === product?.formulaId);
   const route = book.routes.find((r) => r.id === product?.routeId);
   if (!product || !record || !route) throw new Error(slug);
-  const way = wayOfRoute(route.stages, { loads: 1, balls: 100 });
+  const way = doughStagesOfRoute(route.stages, { loads: 1, balls: 100 });
   return {
     product,
     record,

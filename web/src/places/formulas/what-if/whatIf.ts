@@ -4,15 +4,15 @@ import {
   flourLimits,
   type LotSize,
   type DoseAlternative,
-  type RouteWay,
-  type WayStage,
+  type RouteDoughStages,
+  type RouteDoughStage,
 } from '@calm/core';
 
 /** A product's dough as the house makes it, and the service it is for. */
 export interface PlannedDough {
   readonly product: Product;
   readonly record: FormulaRecord;
-  readonly way: RouteWay;
+  readonly way: RouteDoughStages;
   readonly size: LotSize;
   /** A pre-ferment's temperature when it is mixed, °C. */
   readonly prefermentTempC: number;
@@ -55,14 +55,18 @@ export function documentOf(dough: PlannedDough, whatIf: WhatIf): DoughDocument {
   const flours = isOtherFlour
     ? formula.flours.map((flour) => ({ ...flour, strengthW: whatIf.strengthW }))
     : formula.flours;
-  const ahead = way.ahead.map((stage) => doughStageOf(stage, { massKg: PREFERMENT_KG }));
+  const preferments = way.preferments.map((stage) =>
+    doughStageOf(stage, { massKg: PREFERMENT_KG }),
+  );
   return {
     formula: { ...formula, flours, yeast: { ...formula.yeast, percent: whatIf.yeastPercent } },
     ballWeightG: product.ballWeightG,
     doughTempC: whatIf.doughTempC,
     stages: way.stages.map((stage, i) => doughStageOf(stage, whatIf.stages[i])),
     histories:
-      ahead.length > 0 ? { preferment: { doughTempC: prefermentTempC, stages: ahead } } : {},
+      preferments.length > 0
+        ? { preferment: { doughTempC: prefermentTempC, stages: preferments } }
+        : {},
     target: product.target,
   };
 }
@@ -71,7 +75,7 @@ export function documentOf(dough: PlannedDough, whatIf: WhatIf): DoughDocument {
 export function withAlternative(
   whatIf: WhatIf,
   change: DoseAlternative,
-  stages: readonly WayStage[],
+  stages: readonly RouteDoughStage[],
 ): WhatIf {
   const withStage = (index: number, to: Partial<WhatIf['stages'][number]>) => ({
     ...whatIf,

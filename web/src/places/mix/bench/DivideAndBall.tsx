@@ -1,4 +1,4 @@
-import { standing, type BoardLot } from '@calm/domain';
+import { currentRecords, type BoardLot } from '@calm/domain';
 import type { Product } from '@calm/contract';
 import { pieceRun, stageKey, useRemainder as remainderUse, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -119,7 +119,7 @@ function Pieces({
   const add = useAddRecord(house);
   const lotId = boardLot.lot?.id ?? '';
   const records = useLotRecords(house, boardLot.lot?.id ?? null);
-  const grams = standing(records, 'piece')
+  const grams = currentRecords(records, 'piece')
     .filter(({ content }) => content.productId === product.id && content.grams > 1)
     .map(({ content }) => content.grams);
   const run = pieceRun(grams, product.ballWeightG, tolerancePercent);

@@ -1,4 +1,4 @@
-import { adviseLoad, standing, type BoardLot } from '@calm/domain';
+import { adviseLoad, currentRecords, type BoardLot } from '@calm/domain';
 import type { RecordOf } from '@calm/contract';
 import type { WeighedLine } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -39,7 +39,7 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
   const [chosen, setChosen] = useState<string | null>(null);
   if (!load || !record || !boardLot.lot) return null;
   const weighed = new Map(
-    standing(records, 'weighed')
+    currentRecords(records, 'weighed')
       .filter(({ content }) => content.loadNumber === number)
       .map((each) => [each.content.key, each]),
   );

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import type { Board } from '../../../state/board/useBoard';
 import { addressOfTrays } from '../../../state/board/trayCode';
-import { useWay } from '../../../workers/engine/useSimulation';
+import { useSimulation } from '../../../workers/engine/useSimulation';
 import { QrMark } from './QrMark';
 import styles from './Paper.module.css';
 
@@ -60,7 +60,7 @@ function ProductLabels({
     () => documentOfLot(lot, product, preferment),
     [lot, product, preferment],
   );
-  const answer = useWay(document);
+  const answer = useSimulation(document);
   const mixedMs = mixedMsOf(lot);
   const window = answer?.ok ? answer.value.window : null;
   const at = (hour: number) =>

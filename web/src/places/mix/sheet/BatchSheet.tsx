@@ -10,8 +10,8 @@ import type { Board } from '../../../state/board/useBoard';
 import styles from './BatchSheet.module.css';
 import { LoadOut } from './LoadOut';
 import { LotNote } from './LotNote';
-import { Onward } from './RemainingSteps';
-import { sayReason } from '../../../parts/format/reasonMessage';
+import { RemainingSteps } from './RemainingSteps';
+import { formatReasonMessage } from '../../../parts/format/reasonMessage';
 import { ScaleChain } from '../bench/ScaleChain';
 import { SheetHead } from './SheetHead';
 import { Steps } from './Steps';
@@ -71,7 +71,7 @@ function OpenSheet({
       ) : (
         <div role="alert" className={styles['cannot']}>
           {scaled.reasons.map((reason) => (
-            <p key={reason.kind}>{sayReason(t, reason)}</p>
+            <p key={reason.kind}>{formatReasonMessage(t, reason)}</p>
           ))}
         </div>
       )}
@@ -104,7 +104,7 @@ function LoadSheet({
           <>
             <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />
             <WindowNow board={board} boardLot={boardLot} />
-            <Onward board={board} boardLot={boardLot} />
+            <RemainingSteps board={board} boardLot={boardLot} />
             <LotNote house={board.house} lot={boardLot.lot} />
           </>
         )}

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { KITCHEN_TEMP } from '../../../parts/fields/readNumber';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import styles from './BatchSheet.module.css';
 import type { LoadTempsState } from './useLoadTemps';
 import type { Sheet } from './useSheet';
@@ -23,7 +23,7 @@ interface LoadOutProps {
 export function LoadOut(props: LoadOutProps) {
   const { load } = props;
   const { t } = useTranslation();
-  const mayMake = useMay('make');
+  const mayMake = usePermission('make');
   return (
     <section className={styles['out']} aria-label={t('mix.out.title')}>
       <h2>{t('mix.out.title')}</h2>

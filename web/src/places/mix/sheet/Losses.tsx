@@ -5,7 +5,7 @@ import { NumberField } from '../../../parts/fields/NumberField';
 import { useNotices } from '../../../parts/messages/Notices';
 import { TwoSides } from '../../../parts/messages/TwoSides';
 import { useDraftedWrite } from '../../../state/api/useDraftedWrite';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import { useWrite } from '../../../state/api/useWrite';
 import styles from './BatchSheet.module.css';
 import { useChangeLossesMutation } from '../mixApi';
@@ -21,7 +21,7 @@ interface Weighed {
 export function Losses({ house, lot }: { readonly house: string; readonly lot: Lot }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const mayMake = useMay('make');
+  const mayMake = usePermission('make');
   const { changed } = useNotices();
   const [change] = useChangeLossesMutation();
   const send = (to: { leftG: number | null; trimG: number | null; version: number }) =>

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { TwoSides } from '../../../parts/messages/TwoSides';
 import { useDraft } from '../../../state/drafts/useDraft';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import { useWrite } from '../../../state/api/useWrite';
 import { useChangeNoteMutation } from '../mixApi';
 
@@ -18,7 +18,7 @@ export function LotNote({ house, lot }: { readonly house: string; readonly lot: 
   const { draft, keep, drop } = useDraft<string>(`note/${house}/${lot.id}`);
   const [readVersion, setReadVersion] = useState(lot.version);
   const [change] = useChangeNoteMutation();
-  const mayMake = useMay('make');
+  const mayMake = usePermission('make');
   const send = (next: NoteChange) => change({ house, lotId: lot.id, change: next }).unwrap();
   const { write, stale, settle } = useWrite(send);
   const text = draft ?? lot.note;

@@ -12,7 +12,7 @@ import { Losses } from './Losses';
 import { useMark } from '../../../state/outbox/useMark';
 
 /** The lot's way from the scale to the doors: each piece of work, when, by whom, done or not. */
-export function Onward({
+export function RemainingSteps({
   board,
   boardLot,
 }: {
@@ -25,7 +25,7 @@ export function Onward({
       <h2>{t('mix.onward.title')}</h2>
       <ol className={styles['steps']}>
         {workOf(boardLot.stages).map((work) => (
-          <OnwardStep key={stageKey(work)} board={board} boardLot={boardLot} work={work} />
+          <RemainingStep key={stageKey(work)} board={board} boardLot={boardLot} work={work} />
         ))}
       </ol>
       {boardLot.lot && <Losses house={board.house} lot={boardLot.lot} />}
@@ -35,7 +35,7 @@ export function Onward({
   );
 }
 
-function OnwardStep({
+function RemainingStep({
   board,
   boardLot,
   work,

@@ -7,7 +7,7 @@ import { problemOf } from '../../../state/api/api';
 import { useFormats } from '../../../parts/format/format';
 import { useNotices } from '../../../parts/messages/Notices';
 import type { Board } from '../../../state/board/useBoard';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import styles from './BatchSheet.module.css';
 import { useStartLotMutation, useWithdrawLotMutation } from '../mixApi';
 import type { Sheet } from './useSheet';
@@ -15,7 +15,7 @@ import type { Sheet } from './useSheet';
 /** Before the start: mixer and start. After: code, and the way back. */
 export function SheetHead({ board, sheet }: { readonly board: Board; readonly sheet: Sheet }) {
   const { t } = useTranslation();
-  const mayMake = useMay('make');
+  const mayMake = usePermission('make');
   return (
     <>
       {sheet.boardLot.lot ? (
@@ -106,7 +106,7 @@ function UnderWay({ board, sheet }: { readonly board: Board; readonly sheet: She
   const { t } = useTranslation();
   const { changed, failed } = useNotices();
   const [withdraw, { isLoading }] = useWithdrawLotMutation();
-  const mayMake = useMay('make');
+  const mayMake = usePermission('make');
   const { lot } = sheet.boardLot;
   if (!lot) return null;
   const send = (isWithdrawn: boolean, version: number) =>

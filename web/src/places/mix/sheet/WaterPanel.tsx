@@ -6,7 +6,7 @@ import { useFormats } from '../../../parts/format/format';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { KITCHEN_TEMP, TAP_TEMP } from '../../../parts/fields/readNumber';
 import { WhyThis } from '../../../parts/messages/WhyThis';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import styles from './WaterPanel.module.css';
 import type { LoadTempsState } from './useLoadTemps';
 import type { Sheet } from './useSheet';
@@ -29,7 +29,7 @@ export function WaterPanel({
   readonly number: number;
 }) {
   const { t } = useTranslation();
-  const mayMake = useMay('make');
+  const mayMake = usePermission('make');
   const f = useFormats();
   const { recipe } = sheet;
   const bowl = scaled.loads[number - 1];

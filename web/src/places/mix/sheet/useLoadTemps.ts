@@ -1,6 +1,6 @@
 import type { LoadTemps } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useErrands } from '../../../state/outbox/useOutboxItems';
+import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
 import type { Sheet } from './useSheet';
 
 /** What the person writes about a load. */
@@ -20,7 +20,7 @@ export function useLoadTemps(house: string, sheet: Sheet, number: number): LoadT
   const { t } = useTranslation();
   const { lot } = sheet.boardLot;
   const record = lot?.loads.find((load) => load.number === number);
-  const post = useErrands(house);
+  const post = useOutboxItems(house);
   const temps: LoadWords = record ? wordsOf(record) : { ...sheet.previewTemps, doughOutC: null };
   return {
     temps,
@@ -28,8 +28,8 @@ export function useLoadTemps(house: string, sheet: Sheet, number: number): LoadT
     write: (change) => {
       const next = { ...temps, ...change };
       if (lot && record) {
-        const deed = { number, lotId: lot.id, change: { ...next, version: record.version } };
-        post({ kind: 'load', ...deed }, t('mix.water.written', { code: lot.code, number }));
+        const command = { number, lotId: lot.id, change: { ...next, version: record.version } };
+        post({ kind: 'load', ...command }, t('mix.water.written', { code: lot.code, number }));
       } else {
         const { doughOutC: _none, ...preview } = next;
         sheet.setPreviewTemps(preview);

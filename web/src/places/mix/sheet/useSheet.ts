@@ -1,6 +1,6 @@
 import { productsOfDough, recipeFor, scaleRecipe, type BoardLot } from '@calm/domain';
 import type { LoadTemps, Recipe } from '@calm/contract';
-import type { Outcome, ScaledLot, ScaleReason } from '@calm/core';
+import type { Result, ScaledLot, ScaleReason } from '@calm/core';
 import { useFrictionsQuery } from '../../../state/api/api';
 import type { Board } from '../../../state/board/useBoard';
 import { useDraft } from '../../../state/drafts/useDraft';
@@ -16,7 +16,7 @@ export interface SheetFriction {
 export interface Sheet {
   readonly boardLot: BoardLot;
   readonly recipe: Recipe;
-  readonly scaled: Outcome<ScaledLot, ScaleReason>;
+  readonly scaled: Result<ScaledLot, ScaleReason>;
   readonly friction: SheetFriction;
   /** Temperatures of a sheet that is not started yet; kept on this device. */
   readonly previewTemps: LoadTemps;

@@ -1,33 +1,33 @@
 import Chip from '@mui/material/Chip';
 import { useTranslation } from 'react-i18next';
 import styles from '../Plan.module.css';
-import type { PlanSayings } from './conflictMessages';
-import type { Bending } from '../editing/usePlanEditing';
+import type { PlanMessages } from './conflictMessages';
+import type { PlanEditing } from '../editing/usePlanEditing';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
 /** What the plan takes to be so, each to be taken back. */
-export function AsIfs({
+export function Assumptions({
   week,
-  sayings,
-  bending,
+  messages,
+  editing,
 }: {
   readonly week: PlanWeek;
-  readonly sayings: PlanSayings;
-  readonly bending: Bending;
+  readonly messages: PlanMessages;
+  readonly editing: PlanEditing;
 }) {
   const { t } = useTranslation();
-  const { asIfs } = week.content;
-  if (asIfs.length === 0) return null;
+  const { assumptions } = week.content;
+  if (assumptions.length === 0) return null;
   return (
-    <section className={styles['asIfs']} aria-label={t('plan.restsOn')}>
+    <section className={styles['assumptions']} aria-label={t('plan.restsOn')}>
       <span className="quiet">{t('plan.restsOn')}</span>
-      {asIfs.map((asIf, i) => {
-        const said = sayings.asIf(asIf);
+      {assumptions.map((assumption, i) => {
+        const said = messages.assumption(assumption);
         return (
           <Chip
             key={i}
             label={said}
-            onDelete={() => bending.asIf(asIfs.filter((_, at) => at !== i))}
+            onDelete={() => editing.assumption(assumptions.filter((_, at) => at !== i))}
           />
         );
       })}

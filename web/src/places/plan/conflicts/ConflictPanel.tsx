@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
-import type { Clash, WayOut } from '@calm/core';
+import type { Clash, Relaxation } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
-import type { PlanSayings } from './conflictMessages';
+import type { PlanMessages } from './conflictMessages';
 
 /** Ways out that are offered. */
 const OFFERED = 6;
@@ -12,13 +12,13 @@ const OFFERED = 6;
 export function ClashPanel({
   clash,
   words,
-  sayings,
+  messages,
   onTake,
 }: {
   readonly clash: Clash;
   readonly words: PlanWords;
-  readonly sayings: PlanSayings;
-  readonly onTake: (way: WayOut) => void;
+  readonly messages: PlanMessages;
+  readonly onTake: (way: Relaxation) => void;
 }) {
   const { t } = useTranslation();
   const what = clash.demands
@@ -38,7 +38,7 @@ export function ClashPanel({
             variant={i === 0 ? 'contained' : 'outlined'}
             onClick={() => onTake(way)}
           >
-            {sayings.wayOut(way)}
+            {messages.relaxation(way)}
           </Button>
         ))}
       </div>

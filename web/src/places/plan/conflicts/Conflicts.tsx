@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
-import { nameOf, type Conflict, type Mending } from '@calm/core';
+import { nameOf, type Conflict, type ConflictFix } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { follower } from '../../../workers/plan/plan';
+import { simulator } from '../../../workers/plan/plan';
 import { useLatest } from '../../../workers/useLatest';
 import styles from '../Plan.module.css';
-import type { PlanSayings } from './conflictMessages';
-import type { Bending } from '../editing/usePlanEditing';
+import type { PlanMessages } from './conflictMessages';
+import type { PlanEditing } from '../editing/usePlanEditing';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
 /** Conflicts that are said before one asks for all of them. */
@@ -16,14 +16,14 @@ const SAID = 1;
 export function Conflicts({
   week,
   conflicts,
-  sayings,
-  bending,
+  messages,
+  editing,
   onSettle,
 }: {
   readonly week: PlanWeek;
   readonly conflicts: readonly Conflict[];
-  readonly sayings: PlanSayings;
-  readonly bending: Bending;
+  readonly messages: PlanMessages;
+  readonly editing: PlanEditing;
   readonly onSettle: () => void;
 }) {
   const { t } = useTranslation();
@@ -35,13 +35,13 @@ export function Conflicts({
       <ul>
         {said.map((conflict, i) => (
           <li key={nameOf(conflict)}>
-            <p>{sayings.conflict(conflict)}</p>
-            <Mendings
+            <p>{messages.conflict(conflict)}</p>
+            <ConflictFixes
               week={week}
               conflict={conflict}
               isAsked={i === 0}
-              sayings={sayings}
-              bending={bending}
+              messages={messages}
+              editing={editing}
               onSettle={onSettle}
             />
           </li>
@@ -56,27 +56,27 @@ export function Conflicts({
   );
 }
 
-interface MendingQuestion extends Pick<PlanWeek, 'problem' | 'lots'> {
+interface ConflictFixQuestion extends Pick<PlanWeek, 'problem' | 'lots'> {
   readonly conflict: Conflict;
   readonly pins: PlanWeek['content']['pins'];
 }
-const askMendings = ({ problem, lots, conflict, pins }: MendingQuestion): Promise<Mending[]> =>
-  follower().mendings(problem, lots, conflict, pins);
+const askFixes = ({ problem, lots, conflict, pins }: ConflictFixQuestion): Promise<ConflictFix[]> =>
+  simulator().fixes(problem, lots, conflict, pins);
 
 /** What would take a conflict away; looked for at once for the first, on asking for the others. */
-function Mendings({
+function ConflictFixes({
   week,
   conflict,
   isAsked,
-  sayings,
-  bending,
+  messages,
+  editing,
   onSettle,
 }: {
   readonly week: PlanWeek;
   readonly conflict: Conflict;
   readonly isAsked: boolean;
-  readonly sayings: PlanSayings;
-  readonly bending: Bending;
+  readonly messages: PlanMessages;
+  readonly editing: PlanEditing;
   readonly onSettle: () => void;
 }) {
   const { t } = useTranslation();
@@ -88,18 +88,18 @@ function Mendings({
     () => (isLooking ? { problem, lots, conflict, pins: content.pins } : null),
     [isLooking, problem, lots, conflict, content.pins],
   );
-  const latest = useLatest(askMendings, question);
+  const latest = useLatest(askFixes, question);
   const found = latest && latest.question === question ? latest.answer : null;
   return (
     <div className={styles['mendings']}>
-      {(found ?? []).map((mending, i) => (
+      {(found ?? []).map((fix, i) => (
         <Button
           key={i}
           size="small"
           variant={i === 0 ? 'contained' : 'outlined'}
-          onClick={() => bending.mend(mending)}
+          onClick={() => editing.applyFix(fix)}
         >
-          {sayings.mending(mending)}
+          {messages.fix(fix)}
         </Button>
       ))}
       {byHand && !isLooking && (

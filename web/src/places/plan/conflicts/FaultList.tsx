@@ -22,7 +22,7 @@ export function FaultList({
       <ul>
         {faults.map((fault) => (
           <li key={JSON.stringify(fault)}>
-            {sayFault(fault, words)}{' '}
+            {formatFaultMessage(fault, words)}{' '}
             <Link to={`/${house}/${placeOf(fault)}`}>{t('plan.mendIt')}</Link>
           </li>
         ))}
@@ -41,7 +41,7 @@ function placeOf({ kind }: WeekFault): string {
   return 'crew';
 }
 
-function sayFault(fault: WeekFault, words: PlanWords): string {
+function formatFaultMessage(fault: WeekFault, words: PlanWords): string {
   return words.t(`weekFaults.${fault.kind}`, {
     ...fault,
     ...('doughId' in fault && { doughId: words.dough(fault.doughId) }),

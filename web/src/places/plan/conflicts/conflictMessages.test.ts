@@ -1,12 +1,12 @@
-import type { AsIf } from '@calm/contract';
-import type { Conflict, Mending, PlannedLot, WayOut } from '@calm/core';
+import type { Assumption } from '@calm/contract';
+import type { Conflict, ConflictFix, PlannedLot, Relaxation } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { formats as f, t } from '../../../test-support/words';
-import { doughWarnings, sayWarning } from './doughWarnings';
+import { doughWarnings, formatWarningMessage } from './doughWarnings';
 import type { PlanWords } from '../planWords';
-import { planSayings } from './conflictMessages';
-import { sayPulls } from '../paper/pullMessages';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import { planMessages } from './conflictMessages';
+import { formatPullsMessage } from '../paper/pullMessages';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 
 const at = Date.parse('2026-11-27T10:00:00Z') / 60_000;
 const lot: PlannedLot = {
@@ -59,7 +59,7 @@ const words: PlanWords = {
   time: (minute) => f.time(minute * 60_000),
   step: (step) => t(`work.${step.key}`),
 };
-const sayings = planSayings({ lots: [lot] }, words);
+const messages = planMessages({ lots: [lot] }, words);
 const step = { lotId: 'yard', stage: 1, serviceId: null };
 const when = { startMin: at, endMin: at + 45 };
 
@@ -129,11 +129,11 @@ describe('what does not fit', () => {
         'Yard dough for Dinner Sat 28 Nov is not planned.',
       ],
     ];
-    for (const [conflict, said] of cases) expect(sayings.conflict(conflict)).toBe(said);
+    for (const [conflict, said] of cases) expect(messages.conflict(conflict)).toBe(said);
   });
 
   it('comes with mendings that say what they do', () => {
-    const cases: readonly (readonly [Mending, string])[] = [
+    const cases: readonly (readonly [ConflictFix, string])[] = [
       [{ kind: 'give', step, personIds: ['tilde'] }, 'Mix: give it to Tilde'],
       [
         { kind: 'move', step, startMin: at + 90, byMin: 90 },
@@ -141,13 +141,13 @@ describe('what does not fit', () => {
       ],
       [{ kind: 'move', step, startMin: at - 15, byMin: -15 }, 'Mix 15\u00a0min earlier, Fri 09:45'],
     ];
-    for (const [mending, said] of cases) expect(sayings.mending(mending)).toBe(said);
+    for (const [fix, said] of cases) expect(messages.fix(fix)).toBe(said);
   });
 });
 
 describe('ways out and what a plan takes to be so', () => {
   it('leave no name of the catalogue unsaid', () => {
-    const ways: readonly WayOut[] = [
+    const ways: readonly Relaxation[] = [
       { kind: 'leave-out', doughId: 'dough', serviceId: 'dinner' },
       { kind: 'call-in', skill: 'mix', when },
       { kind: 'more-room', place: 'Walk-in', trays: 4, tubs: 0 },
@@ -156,15 +156,15 @@ describe('ways out and what a plan takes to be so', () => {
       { kind: 'smaller-load', mixerId: 'spiral', minDoughKg: 0 },
       { kind: 'other-hours', doughId: 'dough', stage: 2, least: 1, most: 3 },
     ];
-    const asIfs: readonly AsIf[] = [
-      ...ways.map((way) => ({ kind: 'way-out', way }) as const),
+    const assumptions: readonly Assumption[] = [
+      ...ways.map((way) => ({ kind: 'relaxation', relaxation: way }) as const),
       { kind: 'away', personId: 'maro', when },
       { kind: 'more-balls', serviceId: 'dinner', percent: 20 },
       { kind: 'warmer', byC: 8, when },
       { kind: 'room-down', place: 'Walk-in', when },
       { kind: 'warm-tap', byC: 6 },
     ];
-    const said = asIfs.map(sayings.asIf);
+    const said = assumptions.map(messages.assumption);
     for (const text of said) {
       expect(text).toMatch(/\w+ \w+/);
       expect(text).not.toMatch(/plan\.|\{\{|undefined|NaN/);
@@ -172,7 +172,7 @@ describe('ways out and what a plan takes to be so', () => {
     expect(new Set(said).size).toBe(said.length);
     expect(said[7]).toBe('Maro is not in Fri 10:00–10:45');
     const day = { startMin: at, endMin: at + 1440 };
-    expect(sayings.asIf({ kind: 'away', personId: 'maro', when: day })).toBe(
+    expect(messages.assumption({ kind: 'away', personId: 'maro', when: day })).toBe(
       'Maro is not in on Fri 27 Nov',
     );
   });
@@ -190,7 +190,7 @@ describe('dough that misses its service', () => {
     },
   ];
   const doorsMin = Date.parse('2026-11-28T16:30:00Z') / 60_000;
-  const followed = (fromMin: number, untilMin: number) =>
+  const simulated = (fromMin: number, untilMin: number) =>
     [
       {
         lotId: 'yard',
@@ -213,28 +213,28 @@ describe('dough that misses its service', () => {
           },
         ],
       },
-    ] as unknown as readonly FollowedPlanLot[];
+    ] as unknown as readonly SimulatedPlanLot[];
 
   it('is late, past it, or nothing to say', () => {
-    expect(doughWarnings(followed(-30, 300), { services })).toEqual([]);
-    expect(doughWarnings(followed(10, 300), { services })).toEqual([]);
-    const [late] = doughWarnings(followed(40, 300), { services });
+    expect(doughWarnings(simulated(-30, 300), { services })).toEqual([]);
+    expect(doughWarnings(simulated(10, 300), { services })).toEqual([]);
+    const [late] = doughWarnings(simulated(40, 300), { services });
     expect(late).toMatchObject({ kind: 'late', lateMin: 40 });
-    expect(late && sayWarning(late, words)).toBe(
+    expect(late && formatWarningMessage(late, words)).toBe(
       'Yard dough for Sat 28 Nov opens well only 40\u00a0min after doors of Dinner Sat 28 Nov.',
     );
-    const [past] = doughWarnings(followed(-300, 20), { services });
-    expect(past && sayWarning(past, words)).toBe(
+    const [past] = doughWarnings(simulated(-300, 20), { services });
+    expect(past && formatWarningMessage(past, words)).toBe(
       'Yard dough for Sat 28 Nov is past it Sat 16:50, too soon for Dinner Sat 28 Nov.',
     );
   });
 
   it('never opens, or no dose brings it there', () => {
-    const [one] = followed(0, 100);
-    const never = { ...one, ways: [{ ...one?.ways[0], way: null }] } as unknown as FollowedPlanLot;
+    const [one] = simulated(0, 100);
+    const never = { ...one, ways: [{ ...one?.ways[0], way: null }] } as unknown as SimulatedPlanLot;
     expect(doughWarnings([never], { services })).toMatchObject([{ kind: 'never' }]);
     const dose = { kind: 'no-dose', reasons: [], alternatives: [] };
-    const none = { ...one, dose } as unknown as FollowedPlanLot;
+    const none = { ...one, dose } as unknown as SimulatedPlanLot;
     expect(doughWarnings([none], { services })).toMatchObject([{ kind: 'no-dose' }]);
   });
 });
@@ -253,11 +253,11 @@ describe('a pull', () => {
       { serviceId: 'dinner', productId: 'round', waves: [wave('15:35', 7), wave('18:50', 1)] },
       { serviceId: 'lunch', productId: 'round', waves: [wave('10:00', 3)] },
     ];
-    const followed = { waves } as unknown as FollowedPlanLot;
-    expect(sayPulls({ ...pull, key: 'pull' }, followed, words)).toEqual([
+    const simulated = { waves } as unknown as SimulatedPlanLot;
+    expect(formatPullsMessage({ ...pull, key: 'pull' }, simulated, words)).toEqual([
       'Yard Round: pull 7 trays 15:35, pull 1 tray 18:50',
     ]);
-    expect(sayPulls(pull, followed, words)).toEqual([]);
-    expect(sayPulls({ ...pull, key: 'pull' }, null, words)).toEqual([]);
+    expect(formatPullsMessage(pull, simulated, words)).toEqual([]);
+    expect(formatPullsMessage({ ...pull, key: 'pull' }, null, words)).toEqual([]);
   });
 });

@@ -1,11 +1,11 @@
-import type { AsIf } from '@calm/contract';
+import type { Assumption } from '@calm/contract';
 import {
   findStep,
   type Conflict,
-  type Mending,
+  type ConflictFix,
   type StepRef,
-  type Stretch,
-  type WayOut,
+  type Interval,
+  type Relaxation,
 } from '@calm/core';
 import type { PlanWords } from '../planWords';
 import type { PlanWeek } from '../editing/usePlanWeek';
@@ -13,9 +13,9 @@ import type { PlanWeek } from '../editing/usePlanWeek';
 const DAY_MIN = 23 * 60;
 
 /** Says what of a plan means what, in the house's words. */
-export function planSayings({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) {
+export function planMessages({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) {
   const { t, f } = words;
-  const when = ({ startMin, endMin }: Stretch) => ({
+  const when = ({ startMin, endMin }: Interval) => ({
     from: words.moment(startMin),
     to: words.time(endMin),
   });
@@ -108,7 +108,7 @@ export function planSayings({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) 
     }
   };
 
-  const mending = (one: Mending): string => {
+  const fix = (one: ConflictFix): string => {
     const found = findStep(lots, one.step);
     const what = found ? words.step(found.step, found.lot) : '';
     if (one.kind === 'give') {
@@ -121,25 +121,29 @@ export function planSayings({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) 
     });
   };
 
-  const wayOut = (way: WayOut): string => {
+  const relaxation = (way: Relaxation): string => {
     switch (way.kind) {
       case 'leave-out':
-        return t('plan.wayOut.leave-out', {
+        return t('plan.relaxation.leave-out', {
           dough: words.dough(way.doughId),
           service: words.service(way.serviceId),
         });
       case 'call-in':
-        return t('plan.wayOut.call-in', { skill: t(`skill.${way.skill}`), ...when(way.when) });
+        return t('plan.relaxation.call-in', { skill: t(`skill.${way.skill}`), ...when(way.when) });
       case 'more-room':
-        return t('plan.wayOut.more-room', { place: way.place, trays: way.trays, tubs: way.tubs });
+        return t('plan.relaxation.more-room', {
+          place: way.place,
+          trays: way.trays,
+          tubs: way.tubs,
+        });
       case 'more-bench':
-        return t('plan.wayOut.more-bench', { count: way.people });
+        return t('plan.relaxation.more-bench', { count: way.people });
       case 'second-mixer':
-        return t('plan.wayOut.second-mixer', { mixer: words.mixer(way.mixerId) });
+        return t('plan.relaxation.second-mixer', { mixer: words.mixer(way.mixerId) });
       case 'smaller-load':
-        return t('plan.wayOut.smaller-load', { mixer: words.mixer(way.mixerId) });
+        return t('plan.relaxation.smaller-load', { mixer: words.mixer(way.mixerId) });
       case 'other-hours':
-        return t('plan.wayOut.other-hours', {
+        return t('plan.relaxation.other-hours', {
           dough: words.dough(way.doughId),
           least: f.hours(way.least),
           most: f.hours(way.most),
@@ -147,37 +151,37 @@ export function planSayings({ lots }: Pick<PlanWeek, 'lots'>, words: PlanWords) 
     }
   };
 
-  const asIf = (one: AsIf): string => {
+  const assumption = (one: Assumption): string => {
     switch (one.kind) {
-      case 'way-out':
-        return wayOut(one.way);
+      case 'relaxation':
+        return relaxation(one.relaxation);
       case 'away':
         if (one.when.endMin - one.when.startMin >= DAY_MIN) {
-          return t('plan.asIf.away-day', {
+          return t('plan.assumption.away-day', {
             who: words.person(one.personId),
             day: f.day(one.when.startMin * 60_000),
           });
         }
-        return t('plan.asIf.away', { who: words.person(one.personId), ...when(one.when) });
+        return t('plan.assumption.away', { who: words.person(one.personId), ...when(one.when) });
       case 'more-balls':
-        return t('plan.asIf.more-balls', {
+        return t('plan.assumption.more-balls', {
           service: words.service(one.serviceId),
           percent: f.percent(one.percent),
         });
       case 'warmer':
-        return t('plan.asIf.warmer', {
+        return t('plan.assumption.warmer', {
           by: f.warmer(one.byC, 0),
           from: words.moment(one.when.startMin),
           to: words.moment(one.when.endMin),
         });
       case 'room-down':
-        return t('plan.asIf.room-down', { place: one.place, ...when(one.when) });
+        return t('plan.assumption.room-down', { place: one.place, ...when(one.when) });
       case 'warm-tap':
-        return t('plan.asIf.warm-tap', { by: f.warmer(one.byC, 0) });
+        return t('plan.assumption.warm-tap', { by: f.warmer(one.byC, 0) });
     }
   };
-  return { conflict, mending, wayOut, asIf, step };
+  return { conflict, fix, relaxation, assumption, step };
 }
 
 /** What says conflicts, ways out and the like. */
-export type PlanSayings = ReturnType<typeof planSayings>;
+export type PlanMessages = ReturnType<typeof planMessages>;

@@ -1,5 +1,5 @@
-import type { ServiceWay } from '@calm/domain';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { SimulatedService } from '@calm/domain';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import type { PlanWords } from '../planWords';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
@@ -21,7 +21,7 @@ const SHORT_MIN = 45;
 
 /** Every service that finds its dough not ready, or past it, and lots that no dose brings there. */
 export function doughWarnings(
-  lots: readonly FollowedPlanLot[],
+  lots: readonly SimulatedPlanLot[],
   { services }: Pick<PlanWeek, 'services'>,
 ): DoughWarning[] {
   return lots.flatMap(({ lotId, dose, ways }): DoughWarning[] => {
@@ -45,14 +45,14 @@ export function doughWarnings(
   });
 }
 
-function windowMinutes({ way, mixedMin }: ServiceWay) {
+function windowMinutes({ way, mixedMin }: SimulatedService) {
   if (!way || way.window.kind === 'never') return null;
   const { earliestHour, latestHour } = way.window;
   return { fromMin: mixedMin + earliestHour * 60, untilMin: mixedMin + latestHour * 60 };
 }
 
 /** A warning in words. */
-export function sayWarning(warning: DoughWarning, words: PlanWords): string {
+export function formatWarningMessage(warning: DoughWarning, words: PlanWords): string {
   const { t, f } = words;
   const about = { lot: words.lotId(warning.lotId), service: words.service(warning.serviceId) };
   switch (warning.kind) {

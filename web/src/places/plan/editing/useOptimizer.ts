@@ -1,6 +1,6 @@
 import type { PlanContent } from '@calm/contract';
 import {
-  bendLot,
+  editLot,
   gapPercent,
   isStep,
   publishedSteps,
@@ -11,19 +11,19 @@ import {
   type Clash,
   type PlannedLot,
   type PlannedStep,
-  type Settling,
+  type SolverProgress,
   type WeekProblem,
 } from '@calm/core';
 import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { settler } from '../../../workers/plan/plan';
-import { isPinned, type Bending } from './usePlanEditing';
+import { optimizer } from '../../../workers/plan/plan';
+import { isPinned, type PlanEditing } from './usePlanEditing';
 import type { PlanWeek } from './usePlanWeek';
 
 /** How settling goes. */
-export type SettlingState =
+export type OptimizerState =
   | { readonly kind: 'idle' }
-  | { readonly kind: 'settling'; readonly settled: Settling | null }
+  | { readonly kind: 'settling'; readonly solved: SolverProgress | null }
   /** Something found no place; why is being looked for. */
   | { readonly kind: 'asking-why' }
   | { readonly kind: 'clash'; readonly clash: Clash }
@@ -36,71 +36,71 @@ const MOST_SECONDS = 20;
 const OPEN_SECONDS = 4;
 
 /** Settles what is not under way, pinned or put elsewhere by hand. */
-export function useSettling(week: PlanWeek, bending: Bending) {
-  const [state, setState] = useState<SettlingState>({ kind: 'idle' });
+export function useOptimizer(week: PlanWeek, editing: PlanEditing) {
+  const [state, setState] = useState<OptimizerState>({ kind: 'idle' });
   const asked = useRef(0);
   /** The plan as it was last put on the page. */
   const put = useRef<PlanContent | null>(null);
 
   const stop = useCallback(() => {
     asked.current += 1;
-    void settler().stop();
+    void optimizer().stop();
     setState((before) =>
-      before.kind === 'settling' && before.settled
-        ? { kind: 'done', gapPercent: gapPercent(before.settled), of: put.current }
+      before.kind === 'settling' && before.solved
+        ? { kind: 'done', gapPercent: gapPercent(before.solved), of: put.current }
         : { kind: 'idle' },
     );
   }, []);
-  useEffect(() => () => void settler().stop(), []);
+  useEffect(() => () => void optimizer().stop(), []);
   // Whoever bends the plan meanwhile has the last word: settling stops and takes nothing back.
-  const isSettling = state.kind === 'settling';
+  const isSolving = state.kind === 'settling';
   useEffect(() => {
-    if (isSettling && put.current !== null && week.content !== put.current) stop();
-  }, [isSettling, week.content, stop]);
+    if (isSolving && put.current !== null && week.content !== put.current) stop();
+  }, [isSolving, week.content, stop]);
 
-  const settle = async () => {
+  const optimize = async () => {
     asked.current += 1;
     const mine = asked.current;
-    const { kept, problem } = settledProblem(week);
+    const { kept, problem } = solvedProblem(week);
     put.current = week.content;
-    setState({ kind: 'settling', settled: null });
+    setState({ kind: 'settling', solved: null });
     let isTaken = false;
-    let best: Settling | null = null;
+    let best: SolverProgress | null = null;
     const began = Date.now();
-    const onBetter = (settled: Settling) => {
+    const onBetter = (solved: SolverProgress) => {
       if (mine !== asked.current) return;
-      setState({ kind: 'settling', settled });
-      if (settled.open > 0 && Date.now() - began > OPEN_SECONDS * 1000) void settler().stop();
-      const isBetter = !best || settled.open < best.open || settled.points < best.points - 1e-9;
-      best = settled;
+      setState({ kind: 'settling', solved });
+      if (solved.open > 0 && Date.now() - began > OPEN_SECONDS * 1000) void optimizer().stop();
+      const isBetter = !best || solved.open < best.open || solved.points < best.points - 1e-9;
+      best = solved;
       // What finds no place at first may find one in a moment: half a plan is not worth showing before.
-      if (settled.open > 0 || !isBetter) return;
-      const content = contentOf(week, kept, settled.plan.lots);
+      if (solved.open > 0 || !isBetter) return;
+      const content = contentOf(week, kept, solved.plan.lots);
       put.current = content;
-      if (isTaken) bending.improve(content);
-      else bending.take(content);
+      if (isTaken) editing.improve(content);
+      else editing.take(content);
       isTaken = true;
     };
-    await settler().settle(problem, MOST_SECONDS, proxy(onBetter));
+    await optimizer().optimize(problem, MOST_SECONDS, proxy(onBetter));
     if (mine !== asked.current) return;
-    const last = best as Settling | null;
+    const last = best as SolverProgress | null;
     const [open] = last?.plan.open ?? [];
     if (!last || !open) {
       setState({ kind: 'done', gapPercent: last ? gapPercent(last) : null, of: put.current });
       return;
     }
     put.current = null;
-    bending.take(contentOf(week, kept, last.plan.lots));
+    editing.take(contentOf(week, kept, last.plan.lots));
     setState({ kind: 'asking-why' });
-    const clash = await settler().clash(problem, open);
+    const clash = await optimizer().clash(problem, open);
     if (mine !== asked.current) return;
     setState(clash ? { kind: 'clash', clash } : { kind: 'idle' });
   };
-  return { state, settle: () => void settle(), stop, forget: () => setState({ kind: 'idle' }) };
+  return { state, optimize: () => void optimize(), stop, forget: () => setState({ kind: 'idle' }) };
 }
 
 /** What is left to be settled, and what stays as it is. */
-export function settledProblem(week: Pick<PlanWeek, 'lots' | 'codes' | 'problem' | 'content'>): {
+export function solvedProblem(week: Pick<PlanWeek, 'lots' | 'codes' | 'problem' | 'content'>): {
   readonly kept: readonly PlannedLot[];
   readonly problem: WeekProblem;
 } {
@@ -130,16 +130,16 @@ function isElsewhere({ doughId, rests }: PlannedLot, { doughs }: WeekProblem): b
 function contentOf(
   { content, problem }: PlanWeek,
   kept: readonly PlannedLot[],
-  settled: readonly PlannedLot[],
+  solved: readonly PlannedLot[],
 ): PlanContent {
-  const exact = settled.map((lot) =>
+  const exact = solved.map((lot) =>
     content.pins
       .filter(({ lotId }) => lotId === lot.id)
-      .reduce((bentLot, pin) => {
+      .reduce((editedLot, pin) => {
         const was = content.lots.find(({ id }) => id === lot.id)?.steps.find((s) => isStep(s, pin));
         return was && was.startMin % QUARTER !== 0
-          ? bendLot(problem, bentLot, pin, was.startMin)
-          : bentLot;
+          ? editLot(problem, editedLot, pin, was.startMin)
+          : editedLot;
       }, lot),
   );
   return { ...content, lots: [...kept, ...exact] };

@@ -1,23 +1,23 @@
-import type { AsIf, PlanContent } from '@calm/contract';
+import type { Assumption, PlanContent } from '@calm/contract';
 import {
-  bendLot,
+  editLot,
   findStep,
   givenTo,
   isStep,
-  mended,
+  fixed,
   restedIn,
-  type Mending,
+  type ConflictFix,
   type PlannedLot,
   type PlannedStep,
   type StepRef,
 } from '@calm/core';
 import { useMemo } from 'react';
-import { bent, dropped, improved, redone, undone } from '../../../state/drafts/planDraft';
+import { edited, dropped, improved, redone, undone } from '../../../state/drafts/planDraft';
 import { useAppDispatch, useAppSelector } from '../../../state/store';
 import type { PlanWeek } from './usePlanWeek';
 
 /** Everything that a person does to a plan; each is one step back. */
-export interface Bending {
+export interface PlanEditing {
   /** The lots as they would be with a step moved; nothing is kept yet. */
   readonly trial: (step: StepRef, toMin: number) => PlannedLot[];
   readonly move: (step: StepRef, toMin: number) => void;
@@ -28,8 +28,8 @@ export interface Bending {
   readonly pin: (step: StepRef, isPinned: boolean) => void;
   /** Pinned when it was not, and the other way round. */
   readonly togglePin: (step: StepRef) => void;
-  readonly mend: (mending: Mending) => void;
-  readonly asIf: (asIfs: readonly AsIf[]) => void;
+  readonly applyFix: (fix: ConflictFix) => void;
+  readonly assumption: (assumptions: readonly Assumption[]) => void;
   /** A whole plan in its place. */
   readonly take: (content: PlanContent) => void;
   /** The same plan, come out better: no new step back. */
@@ -51,18 +51,18 @@ export const heldBy =
     isPinned(content, { lotId, stage: step.stage, serviceId: step.serviceId });
 
 /** Bends the plan of a week. */
-export function useBending(week: PlanWeek): Bending {
+export function usePlanEditing(week: PlanWeek): PlanEditing {
   const dispatch = useAppDispatch();
   const { house, content, lots, problem, published } = week;
   const draft = useAppSelector((state) => state.planDrafts[house]);
   return useMemo(() => {
     const base = published.content;
-    const take = (next: PlanContent) => void dispatch(bent({ house, content: next, base }));
+    const take = (next: PlanContent) => void dispatch(edited({ house, content: next, base }));
     const withLots = (next: readonly PlannedLot[]) => take({ ...content, lots: next });
     const changed = (lotId: string, change: (lot: PlannedLot) => PlannedLot) =>
       lots.map((lot) => (lot.id === lotId ? change(lot) : lot));
     const trial = (step: StepRef, toMin: number) =>
-      changed(step.lotId, (lot) => bendLot(problem, lot, step, toMin, heldBy(week, lot.id)));
+      changed(step.lotId, (lot) => editLot(problem, lot, step, toMin, heldBy(week, lot.id)));
     const pin = (step: StepRef, isNow: boolean) =>
       take({
         ...content,
@@ -84,8 +84,8 @@ export function useBending(week: PlanWeek): Bending {
         withLots(changed(lotId, (lot) => restedIn(lot, stage, place))),
       pin,
       togglePin: (step) => pin(step, !isPinned(content, step)),
-      mend: (mending) => withLots(mended(problem, lots, mending, heldBy(week, mending.step.lotId))),
-      asIf: (asIfs) => take({ ...content, lots, asIfs }),
+      applyFix: (fix) => withLots(fixed(problem, lots, fix, heldBy(week, fix.step.lotId))),
+      assumption: (assumptions) => take({ ...content, lots, assumptions }),
       take,
       improve: (next) => void dispatch(improved({ house, content: next })),
       undo: draft && draft.past.length > 0 ? () => void dispatch(undone(house)) : null,

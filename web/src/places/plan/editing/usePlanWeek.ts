@@ -1,4 +1,4 @@
-import { dateOfService, lotsUnderWay, weekAsIf, weekOfHouse } from '@calm/domain';
+import { dateOfService, startedLots, weekWithAssumptions, weekOfHouse } from '@calm/domain';
 import {
   NO_PLAN,
   type HouseBook,
@@ -67,11 +67,11 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
   const from = addDays(today, -DAYS_BEHIND);
   const last = addDays(mondayAfter(today), 6);
   const days = Math.round((Date.parse(last) - Date.parse(from)) / 86_400_000) + 1;
-  const stretch = { house, from, days };
+  const interval = { house, from, days };
   const options = { skip: !timeZone };
-  const services = useServicesQuery(stretch, options);
-  const shifts = useShiftsQuery(stretch, options);
-  const lots = useLotsQuery(stretch, options);
+  const services = useServicesQuery(interval, options);
+  const shifts = useShiftsQuery(interval, options);
+  const lots = useLotsQuery(interval, options);
   const usage = useUsageQuery({ house, from: today, days: 1 }, options);
   // Plans are made in quarter hours; the picture need not be reckoned anew every second.
   const nowMin = Math.floor(nowMs / 60_000);
@@ -100,10 +100,10 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
     [plain, curves, nowMin],
   );
   const content = draft?.present ?? plain?.published.content ?? NO_PLAN;
-  const { asIfs } = content;
+  const { assumptions } = content;
   const taken = useMemo(
-    () => (plainDocument ? weekAsIf(plainDocument, asIfs) : null),
-    [plainDocument, asIfs],
+    () => (plainDocument ? weekWithAssumptions(plainDocument, assumptions) : null),
+    [plainDocument, assumptions],
   );
   const isDraft = draft !== undefined;
   const week = useMemo(
@@ -133,7 +133,7 @@ function weekFrom({
   readonly lots: readonly Lot[];
 }): PlanWeek {
   const { book, content, problem, published, nowMin } = week;
-  const underWay = lotsUnderWay(problem, book, lots, content);
+  const underWay = startedLots(problem, book, lots, content);
   const codes = new Map(
     underWay.flatMap((planned) => {
       const lot = lots.find(

@@ -1,31 +1,31 @@
 import type { PlannedLot } from '@calm/core';
 import { useDeferredValue, useMemo } from 'react';
-import { follower } from '../../../workers/plan/plan';
+import { simulator } from '../../../workers/plan/plan';
 import type {
-  FollowedPlan,
-  FollowedPlanLot,
+  SimulatedPlan,
+  SimulatedPlanLot,
   PlanQuestion,
 } from '../../../workers/plan/planAnswers';
 import { useLatest } from '../../../workers/useLatest';
 import type { PlanWeek } from './usePlanWeek';
 
-const askWeek = (question: PlanQuestion): Promise<FollowedPlan> => follower().week(question);
+const askWeek = (question: PlanQuestion): Promise<SimulatedPlan> => simulator().week(question);
 
-const askLot = (lot: PlannedLot): Promise<FollowedPlanLot | null> => follower().lot(lot);
+const askLot = (lot: PlannedLot): Promise<SimulatedPlanLot | null> => simulator().lot(lot);
 
 /** Every lot's dough along its plan, and the rooms it stands in. */
-export function useFollowed({
+export function useSimulatedPlan({
   document,
   lots,
   book,
   content,
   mixed,
-}: PlanWeek): FollowedPlan | null {
+}: PlanWeek): SimulatedPlan | null {
   const { places } = book;
-  const { asIfs } = content;
+  const { assumptions } = content;
   const question = useMemo(
-    () => ({ document, lots, places, asIfs, mixed }),
-    [document, lots, places, asIfs, mixed],
+    () => ({ document, lots, places, assumptions, mixed }),
+    [document, lots, places, assumptions, mixed],
   );
   // A whole week is drawn anew between frames, not in one.
   return useDeferredValue(useLatest(askWeek, question)?.answer ?? null);
@@ -38,18 +38,18 @@ export function useFollowed({
  * @param bentLot the lot in hand; null when none is
  */
 export function useInHand(
-  plan: FollowedPlan | null,
-  bentLot: PlannedLot | null,
-): (lotId: string) => FollowedPlanLot | null {
-  const inHand = useLatest(askLot, bentLot)?.answer ?? null;
-  const bentId = bentLot?.id;
+  plan: SimulatedPlan | null,
+  editedLot: PlannedLot | null,
+): (lotId: string) => SimulatedPlanLot | null {
+  const inHand = useLatest(askLot, editedLot)?.answer ?? null;
+  const editedId = editedLot?.id;
   const known = useMemo(
-    () => new Map((plan?.lots ?? []).map((followed) => [followed.lotId, followed])),
+    () => new Map((plan?.lots ?? []).map((simulated) => [simulated.lotId, simulated])),
     [plan],
   );
   return useMemo(
     () => (lotId) =>
-      inHand && bentId === lotId && inHand.lotId === lotId ? inHand : (known.get(lotId) ?? null),
-    [known, inHand, bentId],
+      inHand && editedId === lotId && inHand.lotId === lotId ? inHand : (known.get(lotId) ?? null),
+    [known, inHand, editedId],
   );
 }

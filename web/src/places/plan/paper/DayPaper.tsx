@@ -9,8 +9,8 @@ import { midnightOf } from '../../../state/time/localDate';
 import paper from './DayPaper.module.css';
 import { planSteps } from '../steps/planSteps';
 import { usePlanWords } from '../planWords';
-import { sayPulls } from './pullMessages';
-import { useFollowed, useInHand } from '../editing/useSimulatedPlan';
+import { formatPullsMessage } from './pullMessages';
+import { useSimulatedPlan, useInHand } from '../editing/useSimulatedPlan';
 import { usePlanWeek, type PlanWeek } from '../editing/usePlanWeek';
 
 const DAY_MIN = 24 * 60;
@@ -29,16 +29,16 @@ const WEEK = 'week';
 function Days({ week }: { readonly week: PlanWeek }) {
   const { t } = useTranslation();
   const words = usePlanWords(week);
-  const ofLot = useInHand(useFollowed(week), null);
+  const ofLot = useInHand(useSimulatedPlan(week), null);
   const [params, setParams] = useSearchParams();
-  const ahead = week.dates.slice(1);
-  const date = params.get('date') ?? ahead[0] ?? '';
+  const preferments = week.dates.slice(1);
+  const date = params.get('date') ?? preferments[0] ?? '';
   const who = params.get('who') ?? ALL;
   const set = (key: string, value: string) => {
     params.set(key, value);
     setParams(params, { replace: true });
   };
-  const dates = date === WEEK ? ahead : [date];
+  const dates = date === WEEK ? preferments : [date];
   const pages = dates.flatMap((day) => {
     const fromMin = midnightOf(day, week.book.house.timeZone) / 60_000;
     const steps = planSteps(week.lots, fromMin, fromMin + DAY_MIN).filter(
@@ -62,7 +62,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
           <Choice
             label={t('plan.day')}
             value={date}
-            values={[WEEK, ...ahead]}
+            values={[WEEK, ...preferments]}
             say={(each) => (each === WEEK ? t('plan.paper.wholeWeek') : words.f.date(each))}
             onChange={(value) => set('date', value)}
           />
@@ -96,7 +96,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
             <tbody>
               {steps.map(({ key, lot, step }) => {
                 const others = step.personIds.filter((other) => other !== id).map(words.person);
-                const pulls = sayPulls(step, ofLot(lot.id), words);
+                const pulls = formatPullsMessage(step, ofLot(lot.id), words);
                 return (
                   <tr key={key}>
                     <td className={paper['box']} aria-hidden="true" />

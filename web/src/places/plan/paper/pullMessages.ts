@@ -1,15 +1,15 @@
 import type { PlannedStep } from '@calm/core';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import type { PlanWords } from '../planWords';
 
 /** What a pull takes out of the cold when, wave by wave, for each product; nothing for other work. */
-export function sayPulls(
+export function formatPullsMessage(
   { key, serviceId }: PlannedStep,
-  followed: FollowedPlanLot | null,
+  simulated: SimulatedPlanLot | null,
   words: PlanWords,
 ): string[] {
-  if (key !== 'pull' || !followed) return [];
-  return followed.waves
+  if (key !== 'pull' || !simulated) return [];
+  return simulated.waves
     .filter((each) => each.serviceId === serviceId)
     .map(({ productId, waves }) => {
       const pulls = waves.map(({ trays, pullAt }) =>

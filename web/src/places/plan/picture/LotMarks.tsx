@@ -1,5 +1,5 @@
 import { isStep, type PlannedLot } from '@calm/core';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import type { TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
@@ -10,13 +10,13 @@ const WAVE_PX = 16;
 
 /** Waves after the first, which is the pull's own bead: a small tray under the ribbon, with how many to pull. */
 export function Waves({
-  followed,
+  simulated,
   serviceId,
   scale,
   y,
   words,
 }: {
-  readonly followed: FollowedPlanLot | null;
+  readonly simulated: SimulatedPlanLot | null;
   readonly serviceId: string;
   readonly scale: TimeScale;
   /** Middle of the ribbon, px. */
@@ -24,7 +24,7 @@ export function Waves({
   readonly words: PlanWords;
 }) {
   const marks: { x: number; trays: number; said: string[] }[] = [];
-  const later = (followed?.waves ?? [])
+  const later = (simulated?.waves ?? [])
     .filter((each) => each.serviceId === serviceId)
     .flatMap(({ productId, waves }) => waves.slice(1).map((wave) => ({ productId, ...wave })))
     .sort((a, b) => Date.parse(a.pullAt) - Date.parse(b.pullAt));

@@ -1,8 +1,8 @@
 import { STANDARD_TARGET, type PlannedLot, type PlannedStep, type StepRef } from '@calm/core';
-import type { ServiceWay } from '@calm/domain';
+import type { SimulatedService } from '@calm/domain';
 import { memo, type KeyboardEvent, type PointerEvent } from 'react';
 import { ribbonMiddle, SwellingRibbon } from '../../../parts/lots/SwellingRibbon';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import { PublishedMarks, Waves } from './LotMarks';
 import { spanOfLot, stepBeads, type StepBead, type TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
@@ -41,7 +41,7 @@ export const markOf = ({ stage, serviceId }: Pick<PlannedStep, 'stage' | 'servic
 export const LotRibbon = memo(function LotRibbon({
   lot,
   was,
-  followed,
+  simulated,
   scale,
   y,
   mainHeight,
@@ -58,7 +58,7 @@ export const LotRibbon = memo(function LotRibbon({
   readonly lot: PlannedLot;
   /** As it is published; null when this is no draft of it. */
   readonly was: PlannedLot | null;
-  readonly followed: FollowedPlanLot | null;
+  readonly simulated: SimulatedPlanLot | null;
   readonly scale: TimeScale;
   readonly y: number;
   readonly mainHeight: number;
@@ -72,7 +72,7 @@ export const LotRibbon = memo(function LotRibbon({
   const marks = { clashing, pinned, picked };
   const { toX, pxPerMin } = scale;
   const span = spanOfLot(lot, endOf);
-  const main = followed?.ways[0]?.serviceId ?? lot.serviceIds[0] ?? '';
+  const main = simulated?.ways[0]?.serviceId ?? lot.serviceIds[0] ?? '';
   const others = lot.serviceIds.filter((id) => id !== main);
   const hasWords = pxPerMin >= WORDS_FROM_PX_PER_MIN;
   const ribbonHeight = hasWords ? mainHeight - WORDS_PX : mainHeight;
@@ -82,7 +82,7 @@ export const LotRibbon = memo(function LotRibbon({
   const hasLetters = pxPerMin >= LETTERS_FROM_PX_PER_MIN;
   const labelX = Math.max(toX(span.startMin * MS_PER_MIN), scale.left + 4);
   const wayOf = (serviceId: string) =>
-    followed?.ways.find((each) => each.serviceId === serviceId) ?? null;
+    simulated?.ways.find((each) => each.serviceId === serviceId) ?? null;
   const pullOf = (serviceId: string) =>
     lot.steps.find((step) => step.serviceId === serviceId)?.startMin ?? span.startMin;
   const beadsOf = (i: number) =>
@@ -103,7 +103,7 @@ export const LotRibbon = memo(function LotRibbon({
         y2={lineY}
       />
       <g onPointerDown={(event) => hands.onGrabLot(lot.id, event)}>
-        <WayRibbon
+        <SimulationRibbon
           way={wayOf(main)}
           scale={scale}
           y={y}
@@ -114,7 +114,7 @@ export const LotRibbon = memo(function LotRibbon({
         />
       </g>
       {others.map((serviceId, i) => (
-        <WayRibbon
+        <SimulationRibbon
           key={serviceId}
           way={wayOf(serviceId)}
           scale={scale}
@@ -159,7 +159,7 @@ export const LotRibbon = memo(function LotRibbon({
       />
       {pxPerMin >= LETTERS_FROM_PX_PER_MIN &&
         [main, ...others].map((serviceId, i) => (
-          <Waves key={serviceId} y={middleOf(i)} {...{ followed, serviceId, scale, words }} />
+          <Waves key={serviceId} y={middleOf(i)} {...{ simulated, serviceId, scale, words }} />
         ))}
       {[main, ...others].map((_serviceId, i) => {
         const beads = beadsOf(i);
@@ -184,7 +184,7 @@ export const LotRibbon = memo(function LotRibbon({
 
 const dateOf = ({ serviceIds }: PlannedLot): string => (serviceIds[0] ?? '').slice(0, 10);
 
-function WayRibbon({
+function SimulationRibbon({
   way,
   scale,
   y,
@@ -193,7 +193,7 @@ function WayRibbon({
   endMin,
   label,
 }: {
-  readonly way: ServiceWay | null;
+  readonly way: SimulatedService | null;
   readonly scale: TimeScale;
   readonly y: number;
   readonly height: number;

@@ -3,10 +3,10 @@ import type { PlanContent, Service } from '@calm/contract';
 import { refOf, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
 import { useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useWidth } from '../../../parts/layout/useWidth';
-import { moved, settled } from '../../../state/time/cursor';
+import { moved, solved } from '../../../state/time/cursor';
 import { useAppDispatch } from '../../../state/store';
 import { useCursor } from '../../../state/time/useCursor';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import { Hours } from './Hours';
 import { LotRibbon, markOf, type BeadHands, type BeadMarks } from './LotRibbon';
 import { lanesOf, spanOfLot, stacked, timeScale, type Lane } from './planLayout';
@@ -14,7 +14,7 @@ import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
 import { contentOf } from './stripContent';
 import { StripPicture, stripLabel, stripsOf } from './Strips';
-import { isPinned, type Bending } from '../editing/usePlanEditing';
+import { isPinned, type PlanEditing } from '../editing/usePlanEditing';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
 const LABELS = 140;
@@ -62,7 +62,7 @@ export function PlanPicture({
   ofLot,
   conflicts,
   picked,
-  bending,
+  editing,
   onPick,
   onHold,
 }: {
@@ -73,10 +73,10 @@ export function PlanPicture({
   readonly toMs: number;
   readonly words: PlanWords;
   readonly climate: Climate | undefined;
-  readonly ofLot: (lotId: string) => FollowedPlanLot | null;
+  readonly ofLot: (lotId: string) => SimulatedPlanLot | null;
   readonly conflicts: readonly Conflict[];
   readonly picked: StepRef | null;
-  readonly bending: Bending;
+  readonly editing: PlanEditing;
   readonly onPick: (step: StepRef) => void;
   /** Lots while a bead is in hand; null when it is let go. */
   readonly onHold: (inHand: InHand | null) => void;
@@ -178,7 +178,7 @@ export function PlanPicture({
         ? {
             of: week.content,
             step: held.step,
-            lots: bending.trial(held.step, minuteAt(event, held)),
+            lots: editing.trial(held.step, minuteAt(event, held)),
           }
         : null,
     );
@@ -192,13 +192,13 @@ export function PlanPicture({
     const isMoved = Math.abs(event.clientX - held.startX) > TAP_PX;
     // What was moved stays where the hand left it until the plan that has it there is drawn.
     if (held.kind === 'bead' && !over && isMoved) {
-      return bending.move(held.step, minuteAt(event, held));
+      return editing.move(held.step, minuteAt(event, held));
     }
     onHold(null);
     if (held.kind === 'lot') {
       const rest = coldRestOf(week, held.step.lotId);
       if (over && rest && over.id !== rest.place)
-        bending.putIn(held.step.lotId, rest.stage, over.id);
+        editing.putIn(held.step.lotId, rest.stage, over.id);
       return;
     }
     if (over) giveTo(over.id, held.step);
@@ -208,13 +208,13 @@ export function PlanPicture({
       .find(({ id }) => id === ref.lotId)
       ?.steps.find((s) => markOf(s) === markOf(ref));
     if (!step || step.personIds.includes(personId)) return;
-    bending.give(ref, [...step.personIds.slice(1), personId]);
+    editing.give(ref, [...step.personIds.slice(1), personId]);
   };
 
   // What beads call stays the same while nothing but a hand moves, so that other lots are not drawn anew.
-  const act = useRef({ bending, onPick, week });
+  const act = useRef({ editing, onPick, week });
   useLayoutEffect(() => {
-    act.current = { bending, onPick, week };
+    act.current = { editing, onPick, week };
   });
   const hands = useMemo((): BeadHands => {
     const take = (kind: Grab['kind'], step: StepRef, event: PointerEvent) => {
@@ -240,9 +240,9 @@ export function PlanPicture({
       },
       onGrabLot: (lotId, event) => take('lot', { lotId, stage: -1, serviceId: null }, event),
       onNudge: (step, byMin) => {
-        act.current.bending.nudge(step, byMin);
+        act.current.editing.nudge(step, byMin);
       },
-      onPin: (step) => act.current.bending.togglePin(step),
+      onPin: (step) => act.current.editing.togglePin(step),
     };
   }, []);
 
@@ -251,7 +251,7 @@ export function PlanPicture({
     if (!box) return;
     const ms = fromMs + ((event.clientX - box.left - labels) / scale.pxPerMin) * MS_PER_MIN;
     dispatch(moved(Math.round(ms / CURSOR_STEP_MS) * CURSOR_STEP_MS));
-    dispatch(settled());
+    dispatch(solved());
   };
 
   return (
@@ -299,7 +299,7 @@ export function PlanPicture({
                   key={lot.id}
                   lot={lot}
                   was={wasOf.get(lot.id) ?? null}
-                  followed={ofLot(lot.id)}
+                  simulated={ofLot(lot.id)}
                   scale={scale}
                   y={y}
                   mainHeight={main}

@@ -120,7 +120,7 @@ function Works({
   return (
     <>
       {shifts.map((shift) => (
-        <Stretch
+        <Interval
           key={shift.startMin}
           className="shift"
           scale={scale}
@@ -130,7 +130,7 @@ function Works({
         />
       ))}
       {works.map(({ lot, step }) => (
-        <Stretch
+        <Interval
           key={`${lot.id}${step.stage}${step.serviceId ?? ''}`}
           className={isMixer ? 'mixing' : 'work'}
           scale={scale}
@@ -146,7 +146,7 @@ function Works({
   );
 }
 
-function Stretch({
+function Interval({
   className,
   scale,
   y,

@@ -13,8 +13,8 @@ export function shownLots(
   const wanted = new Set(
     demandsOf(problem).map(({ doughId, serviceId }) => `${doughId}@${serviceId}`),
   );
-  const isUnderWay = new Set(underWay.map(({ id }) => id));
-  return [...underWay, ...lots.filter(({ id }) => !isUnderWay.has(id))].flatMap((lot) => {
+  const isStarted = new Set(underWay.map(({ id }) => id));
+  return [...underWay, ...lots.filter(({ id }) => !isStarted.has(id))].flatMap((lot) => {
     const left = lot.serviceIds.filter((id) => wanted.has(`${lot.doughId}@${id}`));
     return left.length === 0 ? [] : [onlyFor(lot, left)];
   });

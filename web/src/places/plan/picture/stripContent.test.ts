@@ -1,10 +1,10 @@
-import { bendLot, settleWeek, type PlannedLot } from '@calm/core';
+import { editLot, optimizeWeek, type PlannedLot } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { weekOfTen } from '@calm/core/test-support';
 import { contentOf, isSameContent, type Strip } from './stripContent';
 
 const problem = weekOfTen(3);
-const plan = settleWeek(problem).next().value;
+const plan = optimizeWeek(problem).next().value;
 const lots: readonly PlannedLot[] = plan?.plan.lots ?? [];
 const strip = (kind: Strip['kind'], id: string): Strip => ({ kind, id, height: 20 });
 const strips: readonly Strip[] = [
@@ -15,10 +15,10 @@ const strips: readonly Strip[] = [
 ];
 
 /** The first lot with its first step moved, as a hand would. */
-const bentFirst = (toMin: (startMin: number) => number): readonly PlannedLot[] =>
+const editedFirst = (toMin: (startMin: number) => number): readonly PlannedLot[] =>
   lots.map((lot, i) => {
     const [first] = lot.steps;
-    return i === 0 && first ? bendLot(problem, lot, first, toMin(first.startMin)) : lot;
+    return i === 0 && first ? editLot(problem, lot, first, toMin(first.startMin)) : lot;
   });
 
 describe('what stands on a strip', () => {
@@ -50,11 +50,11 @@ describe('what stands on a strip', () => {
   });
 
   it('is another one exactly where the step that moves was or comes to be', () => {
-    const bent = bentFirst((startMin) => startMin + 15);
+    const edited = editedFirst((startMin) => startMin + 15);
     const isTouched = (each: Strip) =>
       !isSameContent(
         contentOf(each, problem, lots, undefined),
-        contentOf(each, problem, bent, undefined),
+        contentOf(each, problem, edited, undefined),
       );
     const moved = lots[0]?.steps[0];
     for (const id of moved?.personIds ?? []) expect(isTouched(strip('person', id))).toBe(true);

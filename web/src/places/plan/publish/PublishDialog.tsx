@@ -11,8 +11,8 @@ import { problemOf } from '../../../state/api/api';
 import styles from '../Plan.module.css';
 import { usePublishMutation } from '../planApi';
 import type { PlanWords } from '../planWords';
-import type { PlanSayings } from '../conflicts/conflictMessages';
-import type { Bending } from '../editing/usePlanEditing';
+import type { PlanMessages } from '../conflicts/conflictMessages';
+import type { PlanEditing } from '../editing/usePlanEditing';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
 /** What a change is, without whose. */
@@ -30,15 +30,15 @@ export function PublishDialog({
   week,
   conflicts,
   words,
-  sayings,
-  bending,
+  messages,
+  editing,
   onClose,
 }: {
   readonly week: PlanWeek;
   readonly conflicts: readonly Conflict[];
   readonly words: PlanWords;
-  readonly sayings: PlanSayings;
-  readonly bending: Bending;
+  readonly messages: PlanMessages;
+  readonly editing: PlanEditing;
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
@@ -56,7 +56,7 @@ export function PublishDialog({
     try {
       const publication = { version: published.version, content: { ...content, lots } };
       await publish({ house, publication }).unwrap();
-      bending.drop();
+      editing.drop();
       said(t('plan.published'));
       onClose();
     } catch (error) {
@@ -71,12 +71,12 @@ export function PublishDialog({
         {conflicts.length > 0 && (
           <p className={styles['open']}>{t('plan.stillNotFitting', { count: conflicts.length })}</p>
         )}
-        {content.asIfs.length > 0 && (
+        {content.assumptions.length > 0 && (
           <>
             <h3>{t('plan.restsOn')}</h3>
             <ul>
-              {content.asIfs.map((asIf, i) => (
-                <li key={i}>{sayings.asIf(asIf)}</li>
+              {content.assumptions.map((assumption, i) => (
+                <li key={i}>{messages.assumption(assumption)}</li>
               ))}
             </ul>
           </>

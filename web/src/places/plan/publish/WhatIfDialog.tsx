@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import { serviceIdOf } from '@calm/domain';
-import type { AsIf } from '@calm/contract';
+import type { Assumption } from '@calm/contract';
 import { changesBetween } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -14,8 +14,8 @@ import { midnightOf } from '../../../state/time/localDate';
 import styles from '../Plan.module.css';
 import { changeText } from './PublishDialog';
 import type { PlanWords } from '../planWords';
-import type { PlanSayings } from '../conflicts/conflictMessages';
-import type { Bending } from '../editing/usePlanEditing';
+import type { PlanMessages } from '../conflicts/conflictMessages';
+import type { PlanEditing } from '../editing/usePlanEditing';
 import type { PlanWeek } from '../editing/usePlanWeek';
 import { useWhatIf } from './useWhatIf';
 
@@ -27,20 +27,20 @@ const MS_PER_MIN = 60_000;
 export function WhatIfDialog({
   week,
   words,
-  sayings,
-  bending,
+  messages,
+  editing,
   onClose,
 }: {
   readonly week: PlanWeek;
   readonly words: PlanWords;
-  readonly sayings: PlanSayings;
-  readonly bending: Bending;
+  readonly messages: PlanMessages;
+  readonly editing: PlanEditing;
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
   const [kind, setKind] = useState<Kind>('away');
-  const ahead = week.dates.filter((date) => dayOf(week, date).endMin > week.nowMin);
-  const [date, setDate] = useState(ahead[1] ?? ahead[0] ?? '');
+  const preferments = week.dates.filter((date) => dayOf(week, date).endMin > week.nowMin);
+  const [date, setDate] = useState(preferments[1] ?? preferments[0] ?? '');
   const [personId, setPersonId] = useState(week.book.people[0]?.id ?? '');
   const services = week.services.filter(
     ({ startsAt }) => Date.parse(startsAt) / MS_PER_MIN > week.nowMin,
@@ -48,14 +48,12 @@ export function WhatIfDialog({
   const [serviceId, setServiceId] = useState(services[0] ? serviceIdOf(services[0]) : '');
   const cooled = week.book.places.filter(({ room }) => room).map(({ name }) => name);
   const [place, setPlace] = useState(cooled[0] ?? '');
-  const asIf = asIfOf(week, { kind, date, personId, serviceId, place });
+  const assumption = assumptionOf(week, { kind, date, personId, serviceId, place });
   const { answer, ask, isAsking } = useWhatIf(week);
-  const isAnswered = answer?.asIf === JSON.stringify(asIf);
-  const settledLots = isAnswered ? answer.settled : null;
-  const changes = settledLots
-    ? changesBetween(week.lots, settledLots, week.nowMin).filter(
-        ({ kind: what }) => what !== 'same',
-      )
+  const isAnswered = answer?.assumption === JSON.stringify(assumption);
+  const solvedLots = isAnswered ? answer.solved : null;
+  const changes = solvedLots
+    ? changesBetween(week.lots, solvedLots, week.nowMin).filter(({ kind: what }) => what !== 'same')
     : [];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
@@ -102,14 +100,14 @@ export function WhatIfDialog({
             <Choice
               label={t('plan.day')}
               value={date}
-              values={ahead}
+              values={preferments}
               say={words.f.date}
               onChange={setDate}
             />
           )}
         </div>
-        <p>{sayings.asIf(asIf)}</p>
-        <Button variant="contained" disabled={isAsking} onClick={() => ask(asIf)}>
+        <p>{messages.assumption(assumption)}</p>
+        <Button variant="contained" disabled={isAsking} onClick={() => ask(assumption)}>
           {t('plan.seeWhat')}
         </Button>
         {isAsking && <LinearProgress aria-label={t('plan.looking')} />}
@@ -121,7 +119,7 @@ export function WhatIfDialog({
                 <li key={each}>{each}</li>
               ))}
             </ul>
-            {settledLots && (
+            {solvedLots && (
               <>
                 <h3>
                   {changes.length > 0
@@ -139,7 +137,7 @@ export function WhatIfDialog({
                 </ul>
               </>
             )}
-            {!settledLots && answer.breaks.length > 0 && <p>{t('plan.notSettled')}</p>}
+            {!solvedLots && answer.breaks.length > 0 && <p>{t('plan.notSettled')}</p>}
           </div>
         )}
       </DialogContent>
@@ -149,10 +147,10 @@ export function WhatIfDialog({
           variant="contained"
           disabled={!isAnswered}
           onClick={() => {
-            bending.take({
+            editing.take({
               ...week.content,
-              lots: settledLots ?? week.lots,
-              asIfs: [...week.content.asIfs, asIf],
+              lots: solvedLots ?? week.lots,
+              assumptions: [...week.content.assumptions, assumption],
             });
             onClose();
           }}
@@ -178,7 +176,7 @@ const TAP_WARMER_C = 6;
 const DOWN_MIN = 180;
 const DOWN_FROM_MIN = 11 * 60;
 
-function asIfOf(
+function assumptionOf(
   week: PlanWeek,
   {
     kind,
@@ -193,7 +191,7 @@ function asIfOf(
     readonly serviceId: string;
     readonly place: string;
   },
-): AsIf {
+): Assumption {
   const when = dayOf(week, date);
   switch (kind) {
     case 'away':

@@ -12,11 +12,11 @@ import {
 import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import type { FollowedPlanLot } from '../../../workers/plan/planAnswers';
+import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
-import { sayPulls } from '../paper/pullMessages';
-import { isPinned, type Bending } from '../editing/usePlanEditing';
+import { formatPullsMessage } from '../paper/pullMessages';
+import { isPinned, type PlanEditing } from '../editing/usePlanEditing';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
 const STEP_MIN = 5;
@@ -26,18 +26,18 @@ export const StepFacts = memo(function StepFacts({
   week,
   lots,
   picked,
-  followed,
+  simulated,
   words,
-  bending,
+  editing,
   inTheWay,
 }: {
   readonly week: PlanWeek;
   /** As they are in hand. */
   readonly lots: readonly PlannedLot[];
   readonly picked: StepRef | null;
-  readonly followed: FollowedPlanLot | null;
+  readonly simulated: SimulatedPlanLot | null;
   readonly words: PlanWords;
-  readonly bending: Bending;
+  readonly editing: PlanEditing;
   /** What does not fit as it is in hand. */
   readonly inTheWay: readonly string[];
 }) {
@@ -79,14 +79,14 @@ export const StepFacts = memo(function StepFacts({
           <>
             <Button
               variant="outlined"
-              onClick={() => bending.move(picked, step.startMin - STEP_MIN)}
+              onClick={() => editing.move(picked, step.startMin - STEP_MIN)}
               aria-label={t('plan.earlier')}
             >
               −5
             </Button>
             <Button
               variant="outlined"
-              onClick={() => bending.move(picked, step.startMin + STEP_MIN)}
+              onClick={() => editing.move(picked, step.startMin + STEP_MIN)}
               aria-label={t('plan.later')}
             >
               +5
@@ -97,7 +97,7 @@ export const StepFacts = memo(function StepFacts({
               personIds={step.personIds}
               picked={picked}
               words={words}
-              bending={bending}
+              editing={editing}
             />
             {rest && (
               <PlaceAfter
@@ -106,13 +106,13 @@ export const StepFacts = memo(function StepFacts({
                 stage={rest.stage}
                 restKey={rest.key}
                 place={rest.place}
-                bending={bending}
+                editing={editing}
               />
             )}
             <ToggleButton
               value="pin"
               selected={pinned}
-              onChange={() => bending.pin(picked, !pinned)}
+              onChange={() => editing.pin(picked, !pinned)}
               size="small"
             >
               {pinned ? <PushPinIcon fontSize="small" /> : <PushPinOutlinedIcon fontSize="small" />}
@@ -127,7 +127,7 @@ export const StepFacts = memo(function StepFacts({
           {said}
         </p>
       ))}
-      <p className="quiet small">{doughFacts(step, followed, words).join(' · ')}</p>
+      <p className="quiet small">{doughFacts(step, simulated, words).join(' · ')}</p>
     </aside>
   );
 });
@@ -139,14 +139,14 @@ const People = memo(function People({
   personIds,
   picked,
   words,
-  bending,
+  editing,
 }: {
   readonly week: PlanWeek;
   readonly doughId: string;
   readonly personIds: readonly string[];
   readonly picked: StepRef;
   readonly words: PlanWords;
-  readonly bending: Bending;
+  readonly editing: PlanEditing;
 }) {
   const { t } = useTranslation();
   const work = week.problem.doughs.find(({ id }) => id === doughId)?.route[picked.stage];
@@ -165,7 +165,7 @@ const People = memo(function People({
         const next = Array.from({ length: hands }, (_x, at) =>
           at === i ? id : (personIds[at] ?? ''),
         );
-        bending.give(
+        editing.give(
           picked,
           next.filter((each) => each !== nobody),
         );
@@ -181,14 +181,14 @@ const PlaceAfter = memo(function PlaceAfter({
   stage,
   restKey,
   place,
-  bending,
+  editing,
 }: {
   readonly week: PlanWeek;
   readonly lotId: string;
   readonly stage: number;
   readonly restKey: RestKey;
   readonly place: string;
-  readonly bending: Bending;
+  readonly editing: PlanEditing;
 }) {
   const { t } = useTranslation();
   const names = [...new Set([place, ...week.problem.places.map(({ name }) => name)])];
@@ -199,7 +199,7 @@ const PlaceAfter = memo(function PlaceAfter({
       values={names}
       width={150}
       say={(name) => name}
-      onChange={(to) => bending.putIn(lotId, stage, to)}
+      onChange={(to) => editing.putIn(lotId, stage, to)}
     />
   );
 });
@@ -207,20 +207,20 @@ const PlaceAfter = memo(function PlaceAfter({
 /** Its yeast, when its balls open well, and what is pulled when. */
 function doughFacts(
   step: PlannedStep,
-  followed: FollowedPlanLot | null,
+  simulated: SimulatedPlanLot | null,
   words: PlanWords,
 ): string[] {
   const { t, f } = words;
-  if (!followed) return [];
+  if (!simulated) return [];
   const moment = (iso: string) => f.moment(Date.parse(iso));
-  const { dose } = followed;
+  const { dose } = simulated;
   const yeast =
     dose?.kind === 'dosed'
       ? [t('plan.dosed', { percent: f.percent(dose.yeastPercent, 2) })]
       : dose?.kind === 'no-dose'
         ? [t('plan.noDose')]
         : [];
-  const windows = followed.windows
+  const windows = simulated.windows
     .filter(({ serviceId }) => step.serviceId === null || step.serviceId === serviceId)
     .map(({ serviceId, window }) =>
       window
@@ -231,5 +231,5 @@ function doughFacts(
           })
         : t('plan.neverReady', { service: words.service(serviceId) }),
     );
-  return [...sayPulls(step, followed, words), ...yeast, ...windows];
+  return [...formatPullsMessage(step, simulated, words), ...yeast, ...windows];
 }

@@ -9,11 +9,11 @@ import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useCursor } from '../../../state/time/useCursor';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import styles from './Air.module.css';
 import { unknownWords } from '../coldWords';
 import { AirChart } from './AirChart';
-import { BringInReadings } from './ImportReadings';
+import { ImportReadings } from './ImportReadings';
 import { Rounds } from './Rounds';
 import { useWalkIn, type WalkInNow } from '../useWalkIn';
 import { useColdDayQuery } from '../walkInApi';
@@ -30,7 +30,7 @@ function Air({ now }: { readonly now: WalkInNow }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs, nowMs } = useCursor();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const [params, setParams] = useSearchParams();
   const { house } = now.board.book;
   const today = dateAt(nowMs, house.timeZone);
@@ -71,7 +71,7 @@ function Air({ now }: { readonly now: WalkInNow }) {
       )}
       <div className={styles['columns']}>
         <Rounds now={now} date={date} isToday={date === today} />
-        {mayMark && <BringInReadings now={now} />}
+        {mayMark && <ImportReadings now={now} />}
       </div>
     </Page>
   );

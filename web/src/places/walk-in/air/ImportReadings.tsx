@@ -7,14 +7,14 @@ import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/format';
 import styles from './Air.module.css';
-import { useBringInReadings, type BringingReadings } from './useImportReadings';
+import { useImportReadings, type BringingReadings } from './useImportReadings';
 import type { WalkInNow } from '../useWalkIn';
 
 /** What loggers have kept, brought in from a table. */
-export function BringInReadings({ now }: { readonly now: WalkInNow }) {
+export function ImportReadings({ now }: { readonly now: WalkInNow }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const bring = useBringInReadings(now);
+  const bring = useImportReadings(now);
   const input = useRef<HTMLInputElement>(null);
   const { state } = bring;
   return (
@@ -91,7 +91,7 @@ function Columns({
   const f = useFormats();
   const titles = [...new Set(opened.titles)];
   const { probes } = now.cold;
-  const sayProbe = (id: string) =>
+  const formatProbeChoice = (id: string) =>
     probes.find((probe) => probe.id === id)?.name ?? t('walkIn.air.leaveOut');
   const isNothing = Object.values(columns.probes).every((probe) => probe === null);
   return (
@@ -158,7 +158,7 @@ function Columns({
           width="100%"
           value={columns.probes[said] ?? NONE}
           values={[NONE, ...probes.map(({ id }) => id)]}
-          say={sayProbe}
+          say={formatProbeChoice}
           onChange={(id) => onMatch({ probes: { ...columns.probes, [said]: id || null } })}
         />
       ))}
@@ -179,7 +179,7 @@ function Found({
   bring,
 }: {
   readonly state: Extract<BringingReadings, { kind: 'tried' }>;
-  readonly bring: ReturnType<typeof useBringInReadings>;
+  readonly bring: ReturnType<typeof useImportReadings>;
 }) {
   const { t } = useTranslation();
   const f = useFormats();

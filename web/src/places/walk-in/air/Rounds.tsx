@@ -7,8 +7,8 @@ import { useNotices } from '../../../parts/messages/Notices';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { clockText } from '../../../parts/fields/TimeOfDay';
 import { dateAt } from '../../../state/time/localDate';
-import { useErrands } from '../../../state/outbox/useOutboxItems';
-import { useMay } from '../../../state/api/usePermission';
+import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
+import { usePermission } from '../../../state/api/usePermission';
 import styles from './Air.module.css';
 import { useRoundDue } from './useRoundDue';
 import type { WalkInNow } from '../useWalkIn';
@@ -29,7 +29,7 @@ export function Rounds({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const { book } = now.board;
   const { timeZone } = book.house;
   const rounds = now.cold.notes.flatMap((note) =>
@@ -92,7 +92,7 @@ function RoundField({
   const { t } = useTranslation();
   const f = useFormats();
   const { said } = useNotices();
-  const post = useErrands(now.board.house);
+  const post = useOutboxItems(now.board.house);
   const [airC, setAirC] = useState<number | null>(null);
   const probe = now.cold.probes.find(
     (each) => each.placeId === place.id && each.zone === zone.name,

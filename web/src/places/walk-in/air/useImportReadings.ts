@@ -31,7 +31,7 @@ export type BringingReadings =
   | { readonly kind: 'tried'; readonly name: string; readonly file: ReadingsFile };
 
 /** Brings a logger's file in: opened, its columns matched, read, then sent in parts; each step can be left. */
-export function useBringInReadings({ board, cold }: WalkInNow) {
+export function useImportReadings({ board, cold }: WalkInNow) {
   const { t } = useTranslation();
   const { said, failed } = useNotices();
   const dispatch = useAppDispatch();

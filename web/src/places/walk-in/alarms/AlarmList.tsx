@@ -1,13 +1,13 @@
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { useSayAlarm } from '../../../state/board/alarmMessages';
+import { useAlarmMessage } from '../../../state/board/alarmMessages';
 import styles from '../racks/WalkIn.module.css';
 import type { WalkInNow } from '../useWalkIn';
 
 /** What is wrong with the cold, or was of late, each with a way to what it means. */
 export function AlarmList({ now }: { readonly now: WalkInNow }) {
   const { t } = useTranslation();
-  const say = useSayAlarm(now.board.book, now.cold);
+  const say = useAlarmMessage(now.board.book, now.cold);
   const shown = now.cold.alarms.filter(
     ({ untilAt, acknowledged }) => untilAt === null || acknowledged === null,
   );

@@ -1,4 +1,4 @@
-import { lotsAtStake, movesFor, placesToMoveTo, type AtStake, type Move } from '@calm/domain';
+import { affectedLots, movesFor, placesToMoveTo, type AffectedLot, type Move } from '@calm/domain';
 import { STANDARD_COLD_RULES, type ColdAlarm, type ColdBoard, type Probe } from '@calm/contract';
 import { CAUSES, type Cause } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -15,9 +15,9 @@ import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { TextCell } from '../../../parts/fields/TextCell';
 import { Waiting } from '../../../parts/messages/Waiting';
-import { useSayAlarm } from '../../../state/board/alarmMessages';
-import { useErrands } from '../../../state/outbox/useOutboxItems';
-import { useMay } from '../../../state/api/usePermission';
+import { useAlarmMessage } from '../../../state/board/alarmMessages';
+import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
+import { usePermission } from '../../../state/api/usePermission';
 import { useWrite } from '../../../state/api/useWrite';
 import air from '../air/Air.module.css';
 import { AirChart } from '../air/AirChart';
@@ -66,13 +66,13 @@ function Alarm({
   const { t } = useTranslation();
   const f = useFormats();
   const { board, cold, racks } = now;
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const trays = useTrays(board.house);
-  const say = useSayAlarm(board.book, cold);
+  const say = useAlarmMessage(board.book, cold);
   const rules = board.book.house.settings.cold ?? STANDARD_COLD_RULES;
   const place = board.book.places.find(({ id }) => id === probe.placeId);
   const stacks = racks.shown.filter(({ isOnRecord }) => isOnRecord).map(({ stack }) => stack);
-  const stake = lotsAtStake(probe, cold.lots, stacks);
+  const affected = affectedLots(probe, cold.lots, stacks);
   const warm = new Set(
     cold.alarms
       .filter(({ untilAt }) => untilAt === null)
@@ -80,7 +80,7 @@ function Alarm({
   );
   const moves = movesFor(
     alarm,
-    stake,
+    affected,
     placesToMoveTo(probe.placeId, board.book.places, stacks, warm),
   );
   const read = cold.air.find(({ probeId }) => probeId === probe.id);
@@ -137,10 +137,10 @@ function Alarm({
         </section>
       </div>
       <h2 className={air['under']}>{t('walkIn.alarm.stakeTitle')}</h2>
-      {stake.length === 0 ? (
+      {affected.length === 0 ? (
         <p className="quiet">{t('walkIn.alarm.stakeNone')}</p>
       ) : (
-        <Stake now={now} stake={stake} trays={trays} mayMark={mayMark} />
+        <AffectedLotLine now={now} affected={affected} trays={trays} mayMark={mayMark} />
       )}
       <Done now={now} alarm={alarm} placeId={probe.placeId} mayMark={mayMark} />
       <p>
@@ -168,14 +168,14 @@ function moveWords(t: TFunction, f: Formats, move: Move, now: WalkInNow, limitC:
   });
 }
 
-function Stake({
+function AffectedLotLine({
   now,
-  stake,
+  affected,
   trays,
   mayMark,
 }: {
   readonly now: WalkInNow;
-  readonly stake: readonly AtStake[];
+  readonly affected: readonly AffectedLot[];
   readonly trays: Trays;
   readonly mayMark: boolean;
 }) {
@@ -193,7 +193,7 @@ function Stake({
           </tr>
         </thead>
         <tbody>
-          {stake.map(({ lot, stacks, trays: count, balls }) => {
+          {affected.map(({ lot, stacks, trays: count, balls }) => {
             const shown = now.racks.shown.find(({ stack }) => stacks.includes(stack));
             const product = now.board.book.products.find(({ id }) => id === lot.productId);
             const isFirst = now.first.has(lot.key);
@@ -281,7 +281,7 @@ function Done({
   });
   const [cause, setCause] = useState<Cause | ''>(alarm.causes[0]?.cause ?? '');
   const [note, setNote] = useState('');
-  const post = useErrands(house);
+  const post = useOutboxItems(house);
   const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
   const actions = now.cold.notes.filter(
     ({ at, content }) =>

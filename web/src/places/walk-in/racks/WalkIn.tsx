@@ -13,7 +13,7 @@ import { Page } from '../../../parts/layout/Page';
 import { clockText } from '../../../parts/fields/TimeOfDay';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useCursor } from '../../../state/time/useCursor';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import { AlarmList } from '../alarms/AlarmList';
 import { FindTrays } from './FindTrays';
 import { OrderOfUse } from './OrderOfUse';
@@ -50,7 +50,7 @@ function Racks({ now, cooled }: { readonly now: WalkInNow; readonly cooled: read
   const f = useFormats();
   const { atMs, isNow } = useCursor();
   const { said } = useNotices();
-  const mayMark = useMay('mark');
+  const mayMark = usePermission('mark');
   const trays = useTrays(now.board.house);
   const [params, setParams] = useSearchParams();
   const largest = [...cooled].sort((a, b) => traysIn(b) - traysIn(a))[0] as Place;

@@ -13,7 +13,7 @@ import { useFormats } from '../../../parts/format/format';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { addDays, dateAt } from '../../../state/time/localDate';
-import { useSayAlarm } from '../../../state/board/alarmMessages';
+import { useAlarmMessage } from '../../../state/board/alarmMessages';
 import { useCursor } from '../../../state/time/useCursor';
 import styles from '../air/Air.module.css';
 import { unknownWords } from '../coldWords';
@@ -38,8 +38,8 @@ function Week({ now }: { readonly now: WalkInNow }) {
   const [params, setParams] = useSearchParams();
   const today = dateAt(nowMs, house.timeZone);
   const from = params.get('from') ?? addDays(today, 1 - DAYS);
-  const stretch = { house: house.slug, from, days: DAYS };
-  const { data, error, refetch } = useColdRecordQuery(stretch);
+  const interval = { house: house.slug, from, days: DAYS };
+  const { data, error, refetch } = useColdRecordQuery(interval);
   const go = (to: string) => setParams({ from: to }, { replace: true });
   const rules = house.settings.cold ?? STANDARD_COLD_RULES;
   return (
@@ -104,7 +104,7 @@ function Sheet({
   const { t } = useTranslation();
   const f = useFormats();
   const { book } = now.board;
-  const say = useSayAlarm(book, now.cold);
+  const say = useAlarmMessage(book, now.cold);
   const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '–';
   const placeOf = (id: string | undefined) => book.places.find((place) => place.id === id)?.name;
   const actions = record.notes.filter(({ content }) => content.kind === 'action');

@@ -9,7 +9,7 @@ import { useTranslation } from 'react-i18next';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import styles from './PlaceDialog.module.css';
 import { useAddPlaceMutation, useChangePlaceMutation, useRemovePlaceMutation } from '../walkInApi';
 
@@ -36,7 +36,7 @@ export function PlaceDialog({
   const [add] = useAddPlaceMutation();
   const [change] = useChangePlaceMutation();
   const [remove] = useRemovePlaceMutation();
-  const { keep, takeOut, wrong } = useKeeping<PlaceContent, Place>({
+  const { keep, takeOut, wrong } = useRecordEditor<PlaceContent, Place>({
     house: useHouse(),
     record: place,
     contentOf: plainContent,

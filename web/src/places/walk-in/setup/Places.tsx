@@ -8,7 +8,7 @@ import { useFormats } from '../../../parts/format/format';
 import { Page } from '../../../parts/layout/Page';
 import { clockText } from '../../../parts/fields/TimeOfDay';
 import { Waiting } from '../../../parts/messages/Waiting';
-import { useMay } from '../../../state/api/usePermission';
+import { usePermission } from '../../../state/api/usePermission';
 import styles from '../air/Air.module.css';
 import { PlaceDialog } from './PlaceDialog';
 import { ProbeDialog } from './ProbeDialog';
@@ -32,7 +32,7 @@ type Open =
 function All({ now }: { readonly now: WalkInNow }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const mayBook = useMay('book');
+  const mayBook = usePermission('book');
   const [open, setOpen] = useState<Open | null>(null);
   const close = () => setOpen(null);
   const { book } = now.board;

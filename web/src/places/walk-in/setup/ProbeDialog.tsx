@@ -8,7 +8,7 @@ import { useFormats } from '../../../parts/format/format';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { nowMs } from '../../../state/time/clock';
-import { plainContent, useKeeping } from '../../../state/drafts/useRecordEditor';
+import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import styles from '../air/Air.module.css';
 import type { WalkInNow } from '../useWalkIn';
 import { useAddProbeMutation, useChangeProbeMutation, useRemoveProbeMutation } from '../walkInApi';
@@ -31,7 +31,7 @@ export function ProbeDialog({
   const [add] = useAddProbeMutation();
   const [change] = useChangeProbeMutation();
   const [remove] = useRemoveProbeMutation();
-  const { keep, takeOut, wrong } = useKeeping<ProbeContent, Probe>({
+  const { keep, takeOut, wrong } = useRecordEditor<ProbeContent, Probe>({
     house,
     record: probe,
     contentOf: plainContent,

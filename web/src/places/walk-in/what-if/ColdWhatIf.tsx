@@ -1,5 +1,5 @@
 import { STANDARD_COLD_RULES, type Place } from '@calm/contract';
-import type { ColdAsIf } from '@calm/domain';
+import type { ColdAssumption } from '@calm/domain';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
@@ -9,7 +9,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { coldWorker } from '../../../workers/cold/cold';
-import type { AsIfCold, AsIfPart, WhatIfAnswer } from '../../../workers/cold/coldAnswers';
+import type { AssumedCold, AssumedPortion, WhatIfAnswer } from '../../../workers/cold/coldAnswers';
 import { useLatest } from '../../../workers/useLatest';
 import styles from '../air/Air.module.css';
 import { AirChart, type AirLine } from '../air/AirChart';
@@ -39,7 +39,7 @@ const WITH_HOURS: readonly Kind[] = ['power-shut', 'power-open', 'weak', 'heatwa
 const HALF = 0.5;
 const HEATWAVE_C = 8;
 
-function asIfOf(kind: Kind, hours: number, placeId: string): ColdAsIf {
+function assumptionOf(kind: Kind, hours: number, placeId: string): ColdAssumption {
   switch (kind) {
     case 'power-shut':
       return { kind: 'power-cut', hours, isDoorOpen: false };
@@ -56,9 +56,12 @@ function asIfOf(kind: Kind, hours: number, placeId: string): ColdAsIf {
   }
 }
 
-type Asked = { readonly question: WalkInNow['question']; readonly asIfs: readonly ColdAsIf[] };
-const ask = async ({ question, asIfs }: Asked): Promise<WhatIfAnswer> =>
-  coldWorker().whatIf(question, asIfs);
+type Asked = {
+  readonly question: WalkInNow['question'];
+  readonly assumptions: readonly ColdAssumption[];
+};
+const ask = async ({ question, assumptions }: Asked): Promise<WhatIfAnswer> =>
+  coldWorker().whatIf(question, assumptions);
 
 function Asking({
   now,
@@ -77,7 +80,7 @@ function Asking({
     (cooled.find(({ zones }) => zones.length > 1) ?? first).id,
   );
   const question = useMemo(
-    () => ({ question: now.question, asIfs: [asIfOf(kind, hours, placeId)] }),
+    () => ({ question: now.question, assumptions: [assumptionOf(kind, hours, placeId)] }),
     [now.question, kind, hours, placeId],
   );
   const latest = useLatest(ask, question);
@@ -122,7 +125,7 @@ function Asking({
           <AirChart
             lines={[
               lineOf(t('walkIn.whatIf.asIs'), both.now, place.id, nowMs),
-              lineOf(t('walkIn.whatIf.asIf'), both.asIf, place.id, nowMs),
+              lineOf(t('walkIn.whatIf.assumption'), both.assumption, place.id, nowMs),
             ]}
             limitC={limitC}
             nowMs={nowMs}
@@ -137,13 +140,13 @@ function Asking({
 }
 
 /** NaN for balls that never open well: those are shown. */
-const untilOf = ({ mixedMs, window }: AsIfPart): number =>
+const untilOf = ({ mixedMs, window }: AssumedPortion): number =>
   window.kind === 'ready' ? mixedMs + window.latestHour * 3_600_000 : NaN;
 
 const BEFORE_MS = 6 * 3_600_000;
 const AFTER_MS = 18 * 3_600_000;
 
-function lineOf(name: string, { rooms }: AsIfCold, placeId: string, nowMs: number): AirLine {
+function lineOf(name: string, { rooms }: AssumedCold, placeId: string, nowMs: number): AirLine {
   const room = rooms.find((each) => each.placeId === placeId);
   const points = [...(room?.airC ?? [])]
     .map((airC, i) => ({
@@ -164,14 +167,14 @@ function Windows({
   both,
 }: {
   readonly now: WalkInNow;
-  readonly both: { readonly now: AsIfCold; readonly asIf: AsIfCold };
+  readonly both: { readonly now: AssumedCold; readonly assumption: AssumedCold };
 }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { products } = now.board.book;
   const nowMs = now.question.nowS * 1000;
   const rows = both.now.parts
-    .map((part, i) => ({ part, asIf: both.asIf.parts[i] }))
+    .map((part, i) => ({ part, assumption: both.assumption.parts[i] }))
     .filter(({ part }) => part.mixedMs <= nowMs && !(untilOf(part) < nowMs))
     .filter(
       ({ part }, i, all) =>
@@ -179,7 +182,7 @@ function Windows({
           (each) => each.part.key === part.key && each.part.productId === part.productId,
         ) === i,
     );
-  const window = (part: AsIfPart | undefined) => {
+  const window = (part: AssumedPortion | undefined) => {
     if (part?.window.kind !== 'ready') return null;
     const at = (hour: number) => part.mixedMs + hour * 3_600_000;
     return {
@@ -188,13 +191,13 @@ function Windows({
       untilMs: at(part.window.latestHour),
     };
   };
-  const say = (part: AsIfPart | undefined) => {
+  const say = (part: AssumedPortion | undefined) => {
     const is = window(part);
     return is
       ? t('walkIn.whatIf.window', { from: f.moment(is.fromMs), until: f.moment(is.untilMs) })
       : t('walkIn.window.never');
   };
-  const moved = (a: AsIfPart, b: AsIfPart | undefined) => {
+  const moved = (a: AssumedPortion, b: AssumedPortion | undefined) => {
     const [is, would] = [window(a), window(b)];
     if (!is || !would) return '';
     const byMs = would.peakMs - is.peakMs;
@@ -211,12 +214,12 @@ function Windows({
           <tr>
             <th scope="col">{t('walkIn.alarm.lot')}</th>
             <th scope="col">{t('walkIn.whatIf.asIs')}</th>
-            <th scope="col">{t('walkIn.whatIf.asIf')}</th>
+            <th scope="col">{t('walkIn.whatIf.assumption')}</th>
             <th scope="col">{t('walkIn.whatIf.moves')}</th>
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ part, asIf }) => (
+          {rows.map(({ part, assumption }) => (
             <tr key={`${part.key}/${part.productId}`}>
               <th scope="row">
                 {part.code}{' '}
@@ -225,8 +228,8 @@ function Windows({
                 </span>
               </th>
               <td>{say(part)}</td>
-              <td>{say(asIf)}</td>
-              <td>{moved(part, asIf)}</td>
+              <td>{say(assumption)}</td>
+              <td>{moved(part, assumption)}</td>
             </tr>
           ))}
         </tbody>
