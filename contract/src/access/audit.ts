@@ -6,7 +6,7 @@ export interface AuditEntry {
   readonly at: string;
   /** Null where nobody was signed in: somebody at the door. */
   readonly personId: string | null;
-  readonly permission: Permission | 'door';
+  readonly permission: Permission | 'sign-in';
   readonly method: string;
   /** What it was done to: the address within the house. */
   readonly path: string;

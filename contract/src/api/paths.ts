@@ -41,7 +41,7 @@ export const paths = {
     `${house(slug)}/formulas/${encodeURIComponent(formula)}`,
   formulaVersions: (slug: string, formula: string) =>
     `${house(slug)}/formulas/${encodeURIComponent(formula)}/versions`,
-  imports: (slug: string) => `${house(slug)}/brought-in`,
+  imports: (slug: string) => `${house(slug)}/imports`,
   products: (slug: string, id?: string) => record(slug, 'products', id),
   routes: (slug: string, id?: string) => record(slug, 'routes', id),
   pantry: (slug: string, id?: string) => record(slug, 'pantry', id),
@@ -55,7 +55,7 @@ export const paths = {
     `${house(slug)}/sales?from=${from}&days=${days}`,
   sale: (slug: string, date: string, patternId: string, productId: string) =>
     `${house(slug)}/sales/${date}/${patternId}/${productId}`,
-  salesImports: (slug: string) => `${house(slug)}/brought-in/sales`,
+  salesImports: (slug: string) => `${house(slug)}/imports/sales`,
   till: (slug: string) => `${house(slug)}/till`,
   forecast: (slug: string, from: string, days: number) =>
     `${house(slug)}/forecast?from=${from}&days=${days}`,
@@ -66,7 +66,7 @@ export const paths = {
   /** @param personId everybody's when absent */
   planCalendar: (slug: string, personId?: string) =>
     `${house(slug)}/plan.ics${personId === undefined ? '' : `?person=${encodeURIComponent(personId)}`}`,
-  signInOptions: (slug: string) => `${house(slug)}/front-door`,
+  signInOptions: (slug: string) => `${house(slug)}/sign-in-options`,
   session: (slug: string) => `${house(slug)}/session`,
   owner: (slug: string) => `${house(slug)}/owner`,
   crew: (slug: string) => `${house(slug)}/crew`,

@@ -16,7 +16,7 @@ export type ProblemKind =
   | 'wrong-secret'
   | 'not-allowed'
   | 'cross-site'
-  | 'door-shut'
+  | 'rate-limited'
   | 'not-found'
   | 'stale'
   | 'cannot-scale'

@@ -184,7 +184,7 @@ describe('the door', () => {
     expect(fifth.status).toBe(429);
     expect(Number(fifth.get('Retry-After'))).toBe(60);
     const right = await attempt(id, secret);
-    expect(problemOf(right).type).toBe('/problems/door-shut');
+    expect(problemOf(right).type).toBe('/problems/rate-limited');
     expect(right.get('Set-Cookie')).toBeUndefined();
     // The clock of this house stands still: an hour later the door opens, and the tries are forgotten.
     const [row] = await house.db.select().from(t.people).where(eq(t.people.id, id));

@@ -42,7 +42,7 @@ const TRIES_A_MINUTE = 60;
 /** The doors of access: coming in and going out, the crew and its shifts, who did what. */
 export function accessRoutes(api: Router, db: Database): void {
   api.get(
-    '/houses/:house/front-door',
+    '/houses/:house/sign-in-options',
     defineRoute(db, {
       needs: 'nothing',
       run: async ({ scope, house }) => ok(await signInOptions(scope, house)),
@@ -59,7 +59,7 @@ export function accessRoutes(api: Router, db: Database): void {
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: (_req, res) =>
-      sendProblem(res, 'door-shut', 'Too many tries from this device. Wait a minute.'),
+      sendProblem(res, 'rate-limited', 'Too many tries from this device. Wait a minute.'),
   });
   api.post(
     '/houses/:house/session',
@@ -113,7 +113,7 @@ function answerTry(res: Response, tried: SignInAttempt, { slug }: House): void {
   }
   const seconds = Math.ceil((tried.until.getTime() - authContext(res).now.getTime()) / 1000);
   res.setHeader('Retry-After', String(seconds));
-  sendProblem(res, 'door-shut', `Too many wrong tries. Try again in ${seconds} s.`);
+  sendProblem(res, 'rate-limited', `Too many wrong tries. Try again in ${seconds} s.`);
 }
 
 function crewRoutes(api: Router, db: Database): void {

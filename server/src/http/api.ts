@@ -105,7 +105,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
     }),
   );
   api.post(
-    '/houses/:house/brought-in',
+    '/houses/:house/imports',
     defineRoute(db, {
       needs: 'book',
       body: bookImportSchema,

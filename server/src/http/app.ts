@@ -92,7 +92,7 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
     }
   });
 
-  for (const large of ['brought-in', 'plan']) {
+  for (const large of ['imports', 'plan']) {
     app.use(`${API}/houses/:house/${large}`, express.json({ limit: BOOK_LIMIT }));
   }
   app.use(`${API}/houses/:house/readings`, express.json({ limit: READINGS_LIMIT }));

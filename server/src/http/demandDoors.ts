@@ -98,7 +98,7 @@ export function demandRoutes(api: Router, db: Database, clock: Clock): void {
     }),
   );
   api.post(
-    '/houses/:house/brought-in/sales',
+    '/houses/:house/imports/sales',
     defineRoute(db, {
       needs: 'plan',
       body: salesImportSchema,

@@ -111,7 +111,7 @@ async function noteWrite(
   await appendAudit(scope, {
     at: now,
     personId: who?.personId ?? null,
-    permission: needs === 'nothing' ? 'door' : needs,
+    permission: needs === 'nothing' ? 'sign-in' : needs,
     method: req.method,
     path: req.path.replace(/^\/houses\/[^/]+/, ''),
   });

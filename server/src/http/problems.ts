@@ -15,7 +15,7 @@ const STATUS: Readonly<Record<ProblemKind, number>> = {
   'in-use': 409,
   'too-large': 413,
   'cannot-scale': 422,
-  'door-shut': 429,
+  'rate-limited': 429,
   unexpected: 500,
   'not-ready': 503,
 };
@@ -27,7 +27,7 @@ const TITLE: Readonly<Record<ProblemKind, string>> = {
   'wrong-secret': 'That is not the password or PIN',
   'not-allowed': 'Your role may not do this',
   'cross-site': 'This came from another site',
-  'door-shut': 'The door is shut for a while',
+  'rate-limited': 'Too many tries',
   'not-found': 'There is no such thing here',
   stale: 'Somebody changed this in the meantime',
   'already-started': 'This dough is already under way for that date',

@@ -1,14 +1,17 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { deviceStorage, isObject, isOneOf } from './storage';
 
-const STORAGE_KEY = 'calm-tray.preferences';
+const THEMES = ['system', 'light', 'dark'] as const;
+const UNITS = ['metric', 'us'] as const;
+const DECIMALS = ['point', 'comma'] as const;
 
 /** How this device shows things. */
 export interface Preferences {
   /** `system` follows the device. */
-  readonly theme: 'system' | 'light' | 'dark';
+  readonly theme: (typeof THEMES)[number];
   readonly isSpineNarrow: boolean;
-  readonly units: 'metric' | 'us';
-  readonly decimal: 'point' | 'comma';
+  readonly units: (typeof UNITS)[number];
+  readonly decimal: (typeof DECIMALS)[number];
 }
 
 const standard: Preferences = {
@@ -18,17 +21,21 @@ const standard: Preferences = {
   decimal: 'point',
 };
 
-function stored(): Preferences {
-  try {
-    return { ...standard, ...(JSON.parse(localStorage.getItem(STORAGE_KEY) ?? '{}') as object) };
-  } catch {
-    return standard;
-  }
-}
+/** A preference that is no longer offered goes back to the standard, and only that one. */
+const storage = deviceStorage<Preferences>('calm-tray.preferences', standard, (stored) => {
+  if (!isObject(stored)) return null;
+  const { theme, isSpineNarrow, units, decimal } = stored;
+  return {
+    theme: isOneOf(THEMES, theme) ? theme : standard.theme,
+    isSpineNarrow: typeof isSpineNarrow === 'boolean' ? isSpineNarrow : standard.isSpineNarrow,
+    units: isOneOf(UNITS, units) ? units : standard.units,
+    decimal: isOneOf(DECIMALS, decimal) ? decimal : standard.decimal,
+  };
+});
 
 export const preferencesSlice = createSlice({
   name: 'preferences',
-  initialState: stored,
+  initialState: storage.read,
   reducers: {
     preferred: (state, { payload }: PayloadAction<Partial<Preferences>>) => ({
       ...state,
@@ -40,10 +47,4 @@ export const preferencesSlice = createSlice({
 export const { preferred } = preferencesSlice.actions;
 
 /** Keeps the preferences on this device. */
-export function storePreferences(preferences: Preferences): void {
-  try {
-    localStorage.setItem(STORAGE_KEY, JSON.stringify(preferences));
-  } catch {
-    // A device without storage starts with the standard each time.
-  }
-}
+export const storePreferences = (preferences: Preferences): void => storage.write(preferences);

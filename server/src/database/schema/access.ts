@@ -66,7 +66,7 @@ export const audit = mysqlTable(
     houseId: houseId(),
     at: instant('at').notNull(),
     personId: refOrNone('person_id'),
-    permission: varchar('deed', { length: 10 }).$type<Permission | 'door'>().notNull(),
+    permission: varchar('permission', { length: 10 }).$type<Permission | 'sign-in'>().notNull(),
     method: varchar('method', { length: 8 }).notNull(),
     path: varchar('path', { length: 300 }).notNull(),
   },

@@ -19,7 +19,7 @@ export function SignIn({ house }: { readonly house: string }) {
   if (error && !door) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!door) return <Waiting />;
   return (
-    <main className={styles['door']}>
+    <main className={styles['signIn']}>
       <header>
         <span className={styles['product']}>Calm Tray</span>
         <span>{door.name}</span>

@@ -50,7 +50,7 @@ const OF_A_STAGE: readonly Tag[] = ['Lots', 'Services', 'Cold'];
 export function liveTags(path: string): readonly Tag[] {
   const [, first = '', second, third = '', fourth] = path.split('/');
   if (first === 'session' || first === 'owner') return [];
-  if (first === 'brought-in' && second === 'sales') return SALES;
+  if (first === 'imports' && second === 'sales') return SALES;
   if (first === 'lots' && third === 'marks' && fourth === '0') return OF_A_STAGE;
   if (first === 'lots' && OF_A_LOT[third]) return OF_A_LOT[third];
   return TAGS[first] ?? [...BOOK, ...SALES];

@@ -1,21 +1,17 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-
-const STORAGE_KEY = 'calm-tray.drafts';
+import { deviceStorage, isObject } from '../storage';
 
 /** What was typed and is not yet acknowledged by the house, by field. Survives a reload. */
 export type DraftsState = Readonly<Record<string, unknown>>;
 
-function stored(): DraftsState {
-  try {
-    return JSON.parse(localStorage.getItem(STORAGE_KEY) ?? '{}') as DraftsState;
-  } catch {
-    return {};
-  }
-}
+/** Fields check their own drafts as they check what is typed: here any object will do. */
+const storage = deviceStorage<DraftsState>('calm-tray.drafts', {}, (stored) =>
+  isObject(stored) ? stored : null,
+);
 
 export const draftsSlice = createSlice({
   name: 'drafts',
-  initialState: stored,
+  initialState: storage.read,
   reducers: {
     drafted: (state, { payload }: PayloadAction<{ key: string; value: unknown }>) => ({
       ...state,
@@ -31,10 +27,4 @@ export const draftsSlice = createSlice({
 export const { drafted, acknowledged } = draftsSlice.actions;
 
 /** Keeps the drafts on this device. */
-export function storeDrafts(drafts: DraftsState): void {
-  try {
-    localStorage.setItem(STORAGE_KEY, JSON.stringify(drafts));
-  } catch {
-    // A device without storage works on; it only forgets unsaved typing on reload.
-  }
-}
+export const storeDrafts = (drafts: DraftsState): void => storage.write(drafts);

@@ -1,9 +1,8 @@
 import type { PlanContent } from '@calm/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { deviceStorage, isObject } from '../storage';
 
-const STORAGE_KEY = 'calm-tray.plan-drafts';
-
-/** A plan that is being bent, with everything it was before. */
+/** A plan that is being edited, with what it was before: the last steps of it. */
 export interface PlanDraft {
   readonly past: readonly PlanContent[];
   readonly present: PlanContent;
@@ -13,24 +12,50 @@ export interface PlanDraft {
 /** Drafts by house. */
 export type PlanDraftsState = Readonly<Record<string, PlanDraft>>;
 
-function stored(): PlanDraftsState {
-  try {
-    return JSON.parse(localStorage.getItem(STORAGE_KEY) ?? '{}') as PlanDraftsState;
-  } catch {
-    return {};
-  }
+/** Steps that can be undone. */
+export const MOST_UNDO_STEPS = 100;
+
+/** A plan as some version of this application wrote it; null when it is none. */
+function parseContent(stored: unknown): PlanContent | null {
+  if (!isObject(stored)) return null;
+  const { lots, pins, asIfs, assumptions = asIfs } = stored;
+  if (![lots, pins, assumptions].every(Array.isArray)) return null;
+  const current = (assumptions as readonly unknown[]).map((each) =>
+    isObject(each) && each['kind'] === 'way-out'
+      ? { kind: 'relaxation', relaxation: each['way'] }
+      : each,
+  );
+  return { lots, pins, assumptions: current } as PlanContent;
 }
+
+function parseDraft(stored: unknown): PlanDraft | null {
+  if (!isObject(stored) || !Array.isArray(stored['past'])) return null;
+  const present = parseContent(stored['present']);
+  const past = stored['past'].map(parseContent).filter((content) => content !== null);
+  return present && { past, present, future: [] };
+}
+
+const storage = deviceStorage<PlanDraftsState>('calm-tray.plan-drafts', {}, (stored) =>
+  isObject(stored)
+    ? Object.fromEntries(
+        Object.entries(stored).flatMap(([house, value]) => {
+          const draft = parseDraft(value);
+          return draft ? [[house, draft]] : [];
+        }),
+      )
+    : null,
+);
 
 interface EditedLots {
   readonly house: string;
   readonly content: PlanContent;
-  /** What is bent when there is no draft yet. */
+  /** What is edited when there is no draft yet. */
   readonly base: PlanContent;
 }
 
 export const planDraftsSlice = createSlice({
   name: 'planDrafts',
-  initialState: stored,
+  initialState: storage.read,
   reducers: {
     /** A change that can be taken back. */
     edited: (state, { payload: { house, content, base } }: PayloadAction<EditedLots>) => {
@@ -39,7 +64,7 @@ export const planDraftsSlice = createSlice({
       return {
         ...state,
         [house]: {
-          past: [...(draft?.past ?? []), before],
+          past: [...(draft?.past ?? []), before].slice(-MOST_UNDO_STEPS),
           present: content,
           future: [],
         },
@@ -114,9 +139,5 @@ function writeDown(): void {
       { ...draft, past: draft.past.slice(-STEPS_STORED), future: [] },
     ]),
   );
-  try {
-    localStorage.setItem(STORAGE_KEY, JSON.stringify(short));
-  } catch {
-    // A device without storage works on; it only forgets the draft on reload.
-  }
+  storage.write(short);
 }

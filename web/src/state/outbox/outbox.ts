@@ -7,6 +7,7 @@ import type {
   RecordStart,
 } from '@calm/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { deviceStorage, isObject, isOneOf } from '../storage';
 
 /** What was done here, as the house is to be told. */
 export type OutboxCommand =
@@ -27,7 +28,7 @@ export type OutboxCommand =
   | { readonly kind: 'handover'; readonly start: HandoverStart }
   | { readonly kind: 'cold'; readonly start: ColdNoteStart };
 
-/** A deed on its way to the house. */
+/** A command on its way to the house. */
 export interface OutboxItem {
   /** Also the key under which the house does it once, however often it is sent. */
   readonly id: string;
@@ -50,26 +51,36 @@ export interface OutboxState {
   readonly isCutOff: boolean;
 }
 
-export const OUTBOX_KEY = 'calm-tray.outbox';
+const KINDS = [
+  'mark',
+  'load',
+  'record',
+  'handover',
+  'cold',
+] as const satisfies readonly OutboxCommand['kind'][];
 
-/** The errands that are kept on this device. */
-export function storedOutboxItems(): readonly OutboxItem[] {
-  try {
-    return JSON.parse(localStorage.getItem(OUTBOX_KEY) ?? '[]') as OutboxItem[];
-  } catch {
-    return [];
-  }
+/** An item as some version of this application wrote it; null when it is none. */
+function parseItem(stored: unknown): OutboxItem | null {
+  if (!isObject(stored)) return null;
+  const { deed, command = deed, ...item } = stored;
+  const isWhole =
+    isObject(command) &&
+    isOneOf(KINDS, command['kind']) &&
+    ['id', 'house', 'personId', 'at', 'words'].every((key) => typeof item[key] === 'string');
+  return isWhole ? ({ refusal: null, ...item, command } as unknown as OutboxItem) : null;
 }
 
-/** Keeps the errands on this device. */
-export function storeOutboxItems({ items }: OutboxState): void {
-  try {
-    const kept = JSON.stringify(items);
-    if (kept !== localStorage.getItem(OUTBOX_KEY)) localStorage.setItem(OUTBOX_KEY, kept);
-  } catch {
-    // A device without storage works on; it only forgets on reload what it could not send.
-  }
-}
+const storage = deviceStorage<readonly OutboxItem[]>('calm-tray.outbox', [], (stored) =>
+  Array.isArray(stored) ? stored.map(parseItem).filter((item) => item !== null) : null,
+);
+
+export const OUTBOX_KEY = storage.key;
+
+/** The items that are kept on this device. */
+export const storedOutboxItems = storage.read;
+
+/** Keeps the items on this device. */
+export const storeOutboxItems = ({ items }: OutboxState): void => storage.write(items);
 
 export const outboxSlice = createSlice({
   name: 'outbox',

@@ -1,32 +1,37 @@
 import type { ClockReading } from '@calm/contract';
+import { deviceStorage, isFiniteNumber, isObject } from '../storage';
 
 /*
  * The house's one clock. The server says what time it is; a device only measures how long ago that
  * was. A wall tablet with a wrong clock plans right, and tests and pictures can fix the time.
  */
 
-const STORAGE_KEY = 'calm-tray.clock';
+/** What the server's clock showed, what this device's clock showed then, and how fast the server's goes. */
+interface ClockSetting {
+  readonly serverMs: number;
+  readonly deviceMs: number;
+  readonly speed: number;
+}
 
-let reading = { serverMs: 0, deviceMs: 0, speed: 1 };
+const storage = deviceStorage<ClockSetting | null>('calm-tray.clock', null, (stored) => {
+  if (!isObject(stored)) return null;
+  const { serverMs, deviceMs, speed } = stored;
+  return isFiniteNumber(serverMs) && isFiniteNumber(deviceMs) && isFiniteNumber(speed)
+    ? { serverMs, deviceMs, speed }
+    : null;
+});
+
+let reading: ClockSetting = { serverMs: 0, deviceMs: 0, speed: 1 };
 
 /** Sets the clock by what the server answered. */
 export function setClock({ now, speed }: ClockReading): void {
   reading = { serverMs: Date.parse(now), deviceMs: Date.now(), speed };
-  try {
-    localStorage.setItem(STORAGE_KEY, JSON.stringify(reading));
-  } catch {
-    // A device without storage asks again the next time.
-  }
+  storage.write(reading);
 }
 
 /** Goes by what the server said last: for a device that cannot reach it. */
 export function setClockFromLastTime(): void {
-  try {
-    const last = JSON.parse(localStorage.getItem(STORAGE_KEY) ?? 'null') as typeof reading | null;
-    if (last) reading = last;
-  } catch {
-    // The device's own clock has to do.
-  }
+  reading = storage.read() ?? reading;
 }
 
 /** How many times as fast as the device's own clock it goes; 0 stands still. */

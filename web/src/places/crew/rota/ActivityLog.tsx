@@ -21,17 +21,17 @@ export function ActivityLog({ crew: { people } }: { readonly crew: Crew }) {
   const f = useFormats();
   const { data } = useAuditQuery(useHouse(), { refetchOnMountOrArgChange: true });
   const nameOf = (id: string | null) =>
-    people.find((person) => person.id === id)?.name ?? t('crew.deeds.somebody');
+    people.find((person) => person.id === id)?.name ?? t('crew.activity.somebody');
   return (
     <section>
-      <h2>{t('crew.deeds.title')}</h2>
-      {data?.length === 0 && <p className="quiet">{t('crew.deeds.none')}</p>}
-      <ul className={styles['deeds']}>
+      <h2>{t('crew.activity.title')}</h2>
+      {data?.length === 0 && <p className="quiet">{t('crew.activity.none')}</p>}
+      <ul className={styles['activity']}>
         {(data ?? []).slice(0, SHOWN).map(({ id, at, personId, permission, path }) => (
           <li key={id}>
             <span className="quiet">{f.moment(Date.parse(at))}</span> {nameOf(personId)}:{' '}
-            {t(`crew.deeds.${permission}`)}{' '}
-            {permission !== 'door' && <code>{plainPath(path)}</code>}
+            {t(`crew.activity.${permission}`)}{' '}
+            {permission !== 'sign-in' && <code>{plainPath(path)}</code>}
           </li>
         ))}
       </ul>

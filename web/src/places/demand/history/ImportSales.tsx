@@ -23,7 +23,7 @@ export function ImportSales({
   const input = useRef<HTMLInputElement>(null);
   const { state } = bring;
   return (
-    <section className={styles['bringIn']}>
+    <section className={styles['importSales']}>
       <h2>{t('demand.history.bringIn')}</h2>
       {state.kind === 'none' && (
         <>
