@@ -75,7 +75,9 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
     });
 
     const lots = async () => {
-      const answer = await phone.request.get(`${server.url}${paths.lots(house, '2026-11-26', 2)}`);
+      const answer = await phone.request.get(
+        `${server.url}${paths.lots(house, { from: '2026-11-26', days: 2 })}`,
+      );
       return (await answer.json()) as Lot[];
     };
     const slab = async () => {

@@ -177,7 +177,7 @@ test('twenty warm trays are brought in by a plan of two goes', async ({
   ).toBeVisible();
   await expect(async () => {
     const answer = await request.get(
-      `${process.env['E2E_URL']}${paths.coldRecord(house, '2026-11-19', 7)}`,
+      `${process.env['E2E_URL']}${paths.coldRecord(house, { from: '2026-11-19', days: 7 })}`,
     );
     const { notes } = (await answer.json()) as ColdRecord;
     expect(
@@ -207,7 +207,7 @@ test('a week’s record is printed, and taken out as a table', async ({
   expect(pages).toBeGreaterThan(0);
   expect(pages).toBeLessThan(5);
   const csv = await request.get(
-    `${process.env['E2E_URL']}${paths.coldRecordCsv(house, '2026-11-19', 7)}`,
+    `${process.env['E2E_URL']}${paths.coldRecordCsv(house, { from: '2026-11-19', days: 7 })}`,
   );
   expect(await csv.text()).toContain('Walk-in,back,day');
 });

@@ -16,3 +16,4 @@ export * from './plan/planSchemas';
 export * from './access/accessSchemas';
 export * from './lots/recordSchemas';
 export * from './cold/coldSchemas';
+export * from './api/routeSchemas';

@@ -47,7 +47,7 @@ export async function probeRound(
   const nowS = Math.floor(nowMs / 1000);
   const day = new Date(nowMs - 3 * DAY_MS).toISOString().slice(0, 10);
   const [lots, cold] = await Promise.all([
-    line.get<Lot[]>(paths.lots(house, day, 8)),
+    line.get<Lot[]>(paths.lots(house, { from: day, days: 8 })),
     line.get<ColdBoard>(paths.cold(house)),
   ]);
   const first = probes.map(({ name }) => sentUntil(memory, cold, name, nowS));
@@ -69,7 +69,7 @@ export async function probeRound(
   let added = 0;
   for (let i = 0; i < ready.length; i += A_POST) {
     const start = startOf(ready.slice(i, i + A_POST));
-    added += (await line.post<ReadingsTaken>(paths.readings(house), start)).added;
+    added += (await line.post<ReadingsTaken>(paths.addReadings(house), start)).added;
   }
   // Only what the house has taken is sent: a house that was down is told all of it again.
   memory.late = due.filter(({ reading }) => reading.sentS > nowS);

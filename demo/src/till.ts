@@ -78,8 +78,8 @@ export async function tillRound(
   memory.round += 1;
   const today = new Date(nowMs - 12 * 60 * MS_PER_MIN).toISOString().slice(0, 10);
   const [services, answer] = await Promise.all([
-    line.get<Service[]>(paths.services(house, today, 2)),
-    line.get<ForecastAnswer>(paths.forecast(house, today, 2)),
+    line.get<Service[]>(paths.services(house, { from: today, days: 2 })),
+    line.get<ForecastAnswer>(paths.forecast(house, { from: today, days: 2 })),
   ]);
   const due = services.flatMap((service) =>
     service.counts.flatMap(({ productId }) => {
@@ -100,9 +100,10 @@ export async function tillRound(
   let added = 0;
   for (let i = 0; i < wanted.length; i += A_POST) {
     const sales = wanted.slice(i, i + A_POST);
-    added += (await line.post<TillAnswer>(paths.till(house), { sales })).added;
+    added += (await line.post<TillAnswer>(paths.recordTillSales(house), { sales })).added;
     const isAgain = memory.round % 5 === 0;
-    if (isAgain) added += (await line.post<TillAnswer>(paths.till(house), { sales })).added;
+    if (isAgain)
+      added += (await line.post<TillAnswer>(paths.recordTillSales(house), { sales })).added;
     for (const { number } of sales) memory.acknowledged.add(number);
   }
   return added;

@@ -92,7 +92,9 @@ describe('water for a load', () => {
 describe('addresses', () => {
   it('cannot be broken out of', () => {
     expect(paths.book('a/../b?x')).toBe('/api/v1/houses/a%2F..%2Fb%3Fx/book');
-    expect(paths.mark('yard', 'id', 1, 'a/b')).toBe('/api/v1/houses/yard/lots/id/marks/1/a%2Fb');
+    expect(paths.changeMark('yard', 'id', 1, 'a/b')).toBe(
+      '/api/v1/houses/yard/lots/id/marks/1/a%2Fb',
+    );
   });
 
   it('carry the kind of a problem', () => {

@@ -59,12 +59,12 @@ describe('a server process', () => {
     for (let round = 0; round < 3; round += 1) {
       const server = await startProcess(port);
       const services = (await (
-        await fetch(url(paths.services(HOUSE, TODAY, 1)), { headers: { cookie } })
+        await fetch(url(paths.services(HOUSE, { from: TODAY, days: 1 })), { headers: { cookie } })
       ).json()) as Service[];
       const service = services[0] as Service;
       const count = service.counts[0];
       const answer = await fetch(
-        url(paths.count(HOUSE, TODAY, service.patternId, count?.productId ?? '')),
+        url(paths.changeCount(HOUSE, TODAY, service.patternId, count?.productId ?? '')),
         {
           method: 'PUT',
           headers: { 'Content-Type': 'application/json', cookie },
@@ -77,7 +77,7 @@ describe('a server process', () => {
     }
     const again = await startProcess(port);
     const services = (await (
-      await fetch(url(paths.services(HOUSE, TODAY, 1)), { headers: { cookie } })
+      await fetch(url(paths.services(HOUSE, { from: TODAY, days: 1 })), { headers: { cookie } })
     ).json()) as Service[];
     expect(services[0]?.counts[0]).toMatchObject({ count: 303, version: 3 });
     again.child.kill('SIGTERM');

@@ -4,7 +4,7 @@ import { ownClock, systemClock } from './clock';
 import { StartError, type Config } from './config';
 import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
-import { LiveHub } from './http/liveHub';
+import { LiveHub } from './http/live/liveHub';
 import { openDatabase } from './database/database';
 
 /** A server that listens. */

@@ -25,3 +25,7 @@ export const text = (max: number) =>
     .pattern(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, 'printable');
 /** The id of a record. */
 export const id = () => Joi.string().guid();
+/** A record's name in addresses. */
+export const slug = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'slug');
+/** A step of a method or a route. */
+export const stepKey = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'step');

@@ -1,38 +1,52 @@
-import Joi from 'joi';
-import { id, localDate } from './fields';
-import { slug } from '../book/bookSchemas';
+import Joi, { type ObjectSchema, type Schema } from 'joi';
+import { id, localDate, slug, stepKey } from './fields';
+import { paramNames, type PathParams, type RouteName, type ROUTES } from './routes';
 
-/** Longest stretch of days one request may ask for. */
+/** Longest range of days one request may ask for. */
 export const MOST_DAYS = 62;
 
-/** Parts of an address. */
-export const params = {
-  house: Joi.object({ house: slug().required() }),
-  count: Joi.object({
-    house: slug().required(),
-    date: localDate().required(),
-    patternId: id().required(),
-    productId: id().required(),
-  }),
-  lot: Joi.object({ house: slug().required(), lot: id().required() }),
-  load: Joi.object({
-    house: slug().required(),
-    lot: id().required(),
-    number: Joi.number().integer().min(1).max(200).required(),
-  }),
-  formula: Joi.object({ house: slug().required(), formula: slug().required() }),
-  record: Joi.object({ house: slug().required(), id: id().required() }),
-  mark: Joi.object({
-    house: slug().required(),
-    lot: id().required(),
-    loadNumber: Joi.number().integer().min(0).max(200).required(),
-    stepKey: Joi.string()
-      .pattern(/^[a-z0-9-]{1,60}$/, 'step')
-      .required(),
-  }),
-} as const;
+/** What each parameter of an address may be; a parameter of one name is the same everywhere. */
+const PARAMS = {
+  house: slug(),
+  formula: slug(),
+  lot: id(),
+  id: id(),
+  patternId: id(),
+  productId: id(),
+  date: localDate(),
+  number: Joi.number().integer().min(1).max(200),
+  loadNumber: Joi.number().integer().min(0).max(200),
+  stepKey: stepKey(),
+} as const satisfies Readonly<Record<string, Schema>>;
 
-/** A stretch of days, from a local date. */
+type NumberParams = 'number' | 'loadNumber';
+
+/** The parameters of a route, once checked. */
+export type RouteParams<Name extends RouteName> = {
+  readonly [Key in PathParams<(typeof ROUTES)[Name]['path']>]: Key extends NumberParams
+    ? number
+    : string;
+};
+
+/**
+ * What the parameters of a path must be.
+ *
+ * @throws RangeError for a path with a parameter that has no schema
+ */
+export function paramsSchema(path: string): ObjectSchema {
+  const known: Readonly<Record<string, Schema>> = PARAMS;
+  return Joi.object(
+    Object.fromEntries(
+      paramNames(path).map((name) => {
+        const schema = known[name];
+        if (!schema) throw new RangeError(`no schema for :${name} of ${path}`);
+        return [name, schema.required()];
+      }),
+    ),
+  );
+}
+
+/** Some days, from a local date. */
 export const daysQuery = Joi.object<{ from: string; days: number }>({
   from: localDate().required(),
   days: Joi.number().integer().min(1).max(MOST_DAYS).required(),

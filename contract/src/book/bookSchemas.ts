@@ -14,10 +14,8 @@ import { BALL_LIMITS_G } from '../engine/vocabulary';
 import Joi from 'joi';
 import { targetSchema } from '../engine/doughSchemas';
 import { composition, formulaSchema } from '../engine/formulaSchemas';
-import { id, localDate, percent, text, version } from '../api/fields';
+import { id, localDate, percent, text, version, slug } from '../api/fields';
 import { routeStagesSchema } from '../engine/routeSchemas';
-
-export const slug = () => Joi.string().pattern(/^[a-z0-9-]{1,60}$/, 'slug');
 
 const speed = Joi.valid('slow', 'fast', 'hand');
 

@@ -1,4 +1,4 @@
-import type { FormulaContent, RouteContent } from './formula';
+import type { FormulaContent, FormulaRecord, RouteContent, RouteRecord } from './formula';
 
 /** Formulas and routes brought in together: all of them, or none. */
 export interface BookImport {
@@ -11,4 +11,10 @@ export interface BookImport {
     | { readonly id: string; readonly version: number; readonly content: RouteContent }
     | { readonly content: RouteContent }
   )[];
+}
+
+/** What an import wrote, in the file's order. */
+export interface BookImportAnswer {
+  readonly formulas: readonly FormulaRecord[];
+  readonly routes: readonly RouteRecord[];
 }

@@ -30,61 +30,61 @@ const DOORS: Readonly<
 > = {
   see: [
     ['get', paths.book(HOUSE)],
-    ['get', paths.lots(HOUSE, TODAY, 1)],
+    ['get', paths.lots(HOUSE, { from: TODAY, days: 1 })],
     ['get', paths.plan(HOUSE)],
     ['get', paths.crew(HOUSE)],
     ['get', paths.salesCsv(HOUSE)],
     ['get', paths.planCalendar(HOUSE)],
-    ['get', paths.records(HOUSE, TODAY, 1)],
+    ['get', paths.records(HOUSE, { from: TODAY, days: 1 })],
     ['get', paths.handovers(HOUSE)],
     ['get', paths.log(HOUSE)],
     ['get', paths.logCsv(HOUSE)],
   ],
   mark: [
-    ['put', paths.mark(HOUSE, ID, 0, 'pull')],
+    ['put', paths.changeMark(HOUSE, ID, 0, 'pull')],
     ['post', paths.lotRecords(HOUSE, ID)],
-    ['post', paths.lotPhotos(HOUSE, ID)],
+    ['post', paths.addPhoto(HOUSE, ID)],
     ['post', paths.handovers(HOUSE)],
-    ['put', paths.handoverRead(HOUSE, ID)],
+    ['put', paths.markHandoverRead(HOUSE, ID)],
   ],
   make: [
     ['post', paths.lots(HOUSE)],
-    ['put', paths.note(HOUSE, ID)],
-    ['put', paths.losses(HOUSE, ID)],
-    ['put', paths.withdrawn(HOUSE, ID)],
-    ['put', paths.load(HOUSE, ID, 1)],
+    ['put', paths.changeNote(HOUSE, ID)],
+    ['put', paths.changeLosses(HOUSE, ID)],
+    ['put', paths.withdrawLot(HOUSE, ID)],
+    ['put', paths.changeLoad(HOUSE, ID, 1)],
   ],
   sell: [
-    ['put', paths.sale(HOUSE, TODAY, ID, ID)],
-    ['post', paths.till(HOUSE)],
+    ['put', paths.changeSale(HOUSE, TODAY, ID, ID)],
+    ['post', paths.recordTillSales(HOUSE)],
   ],
   plan: [
     ['put', paths.plan(HOUSE)],
-    ['put', paths.count(HOUSE, TODAY, ID, ID)],
-    ['post', paths.counts(HOUSE)],
-    ['post', paths.events(HOUSE)],
-    ['put', paths.bookings(HOUSE, ID)],
-    ['delete', paths.servicePatterns(HOUSE, ID)],
-    ['post', paths.serviceExceptions(HOUSE)],
-    ['post', paths.salesImports(HOUSE)],
+    ['put', paths.changeCount(HOUSE, TODAY, ID, ID)],
+    ['post', paths.changeCounts(HOUSE)],
+    ['post', paths.addEvent(HOUSE)],
+    ['put', paths.changeBooking(HOUSE, ID)],
+    ['delete', paths.changeServicePattern(HOUSE, ID)],
+    ['post', paths.addServiceException(HOUSE)],
+    ['post', paths.importSales(HOUSE)],
   ],
   book: [
-    ['put', paths.settings(HOUSE)],
-    ['post', paths.formulas(HOUSE)],
-    ['put', paths.formula(HOUSE, 'yard-dough')],
-    ['post', paths.imports(HOUSE)],
-    ['post', paths.products(HOUSE)],
-    ['put', paths.routes(HOUSE, ID)],
-    ['delete', paths.pantry(HOUSE, ID)],
-    ['post', paths.places(HOUSE)],
+    ['put', paths.changeSettings(HOUSE)],
+    ['post', paths.startFormula(HOUSE)],
+    ['put', paths.saveFormula(HOUSE, 'yard-dough')],
+    ['post', paths.importBook(HOUSE)],
+    ['post', paths.addProduct(HOUSE)],
+    ['put', paths.changeRoute(HOUSE, ID)],
+    ['delete', paths.changeIngredient(HOUSE, ID)],
+    ['post', paths.addPlace(HOUSE)],
   ],
   crew: [
-    ['post', paths.people(HOUSE)],
-    ['put', paths.people(HOUSE, ID)],
-    ['delete', paths.people(HOUSE, ID)],
-    ['put', paths.secret(HOUSE, ID)],
-    ['post', paths.shiftPatterns(HOUSE)],
-    ['delete', paths.shiftExceptions(HOUSE, ID)],
+    ['post', paths.addPerson(HOUSE)],
+    ['put', paths.changePerson(HOUSE, ID)],
+    ['delete', paths.changePerson(HOUSE, ID)],
+    ['put', paths.changeSecret(HOUSE, ID)],
+    ['post', paths.addShiftPattern(HOUSE)],
+    ['delete', paths.changeShiftException(HOUSE, ID)],
     ['get', paths.audit(HOUSE)],
   ],
 };
@@ -143,7 +143,7 @@ describe('the door', () => {
     return { ...person, secret: route.demo?.[person.id] ?? '' };
   };
   const attempt = (personId: string, secret: string) =>
-    house.as(null).post(paths.session(HOUSE)).send({ personId, secret });
+    house.as(null).post(paths.signIn(HOUSE)).send({ personId, secret });
 
   it('lets in whoever knows their PIN or password, and out again', async () => {
     for (const name of ['Maro', 'Bashir']) {
@@ -157,7 +157,7 @@ describe('the door', () => {
       const cookie = given.split(';')[0] ?? '';
       const me = house.as(cookie);
       expect((await me.get(paths.session(HOUSE))).body).toMatchObject({ personId: id, name });
-      expect((await me.delete(paths.session(HOUSE))).status).toBe(204);
+      expect((await me.delete(paths.signOut(HOUSE))).status).toBe(204);
       expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(401);
     }
   });
@@ -226,7 +226,7 @@ describe('another site', () => {
     ['a sister site', { 'Sec-Fetch-Site': 'same-site' }],
   ])('cannot write with a stolen page: %s', async (_how, headers: Record<string, string>) => {
     const service = (await house.services())[0];
-    const path = paths.count(
+    const path = paths.changeCount(
       HOUSE,
       TODAY,
       service?.patternId ?? '',
@@ -252,9 +252,9 @@ describe('who did what', () => {
     const [lot] = await house.lots();
     if (!lot) throw new Error('a lot is under way');
     const note = { note: 'A little slack', version: lot.version };
-    expect((await hand.put(paths.note(HOUSE, lot.id)).send(note)).status).toBe(200);
-    expect((await hand.put(paths.note(HOUSE, lot.id)).send(note)).status).toBe(409);
-    expect((await hand.post(paths.people(HOUSE)).send({})).status).toBe(403);
+    expect((await hand.put(paths.changeNote(HOUSE, lot.id)).send(note)).status).toBe(200);
+    expect((await hand.put(paths.changeNote(HOUSE, lot.id)).send(note)).status).toBe(409);
+    expect((await hand.post(paths.addPerson(HOUSE)).send({})).status).toBe(403);
     const after = (await house.http.get(paths.audit(HOUSE))).body as Record<string, unknown>[];
     const [latest] = after;
     const tilde = (await house.book()).people.find(({ name }) => name === 'Tilde');
@@ -265,7 +265,7 @@ describe('who did what', () => {
       path: `/lots/${lot.id}/note`,
     });
     expect(after.filter(({ id }) => Number(id) > (before[0]?.id ?? 0))).toHaveLength(1);
-    const older = await house.http.get(paths.audit(HOUSE, Number(latest?.['id'])));
+    const older = await house.http.get(paths.audit(HOUSE, { before: Number(latest?.['id']) }));
     expect(older.body).toEqual(after.slice(1));
   });
 });
@@ -275,23 +275,23 @@ describe('the crew', () => {
 
   it('gains somebody, who signs in with the PIN they were given, and changes role', async () => {
     const content = { name: 'Ilka', initials: 'IL', role: 'hand', skills: ['ball'] } as const;
-    const added = await house.http.post(paths.people(HOUSE)).send(content);
+    const added = await house.http.post(paths.addPerson(HOUSE)).send(content);
     expect(added.status).toBe(201);
     const { id, version, canSignIn } = added.body as Crew['people'][number];
     expect(canSignIn).toBe(false);
-    const weak = await house.http.put(paths.secret(HOUSE, id)).send({ secret: 'letters' });
+    const weak = await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: 'letters' });
     expect(problemOf(weak).errors).toMatchObject([{ path: 'secret', code: 'pin' }]);
-    expect((await house.http.put(paths.secret(HOUSE, id)).send({ secret: '8351' })).status).toBe(
-      200,
-    );
+    expect(
+      (await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '8351' })).status,
+    ).toBe(200);
     expect((await crew()).people.find((each) => each.id === id)?.canSignIn).toBe(true);
     // A manager comes in by a password: the PIN no longer opens.
     const change = { version, content: { ...content, role: 'manager' } };
-    const changed = await house.http.put(paths.people(HOUSE, id)).send(change);
+    const changed = await house.http.put(paths.changePerson(HOUSE, id)).send(change);
     expect(changed.body).toMatchObject({ role: 'manager', canSignIn: false });
-    const short = await house.http.put(paths.secret(HOUSE, id)).send({ secret: '12345678' });
+    const short = await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '12345678' });
     expect(problemOf(short).errors).toMatchObject([{ path: 'secret', code: 'string.min' }]);
-    expect((await house.http.delete(paths.people(HOUSE, id))).status).toBe(200);
+    expect((await house.http.delete(paths.removePerson(HOUSE, id))).status).toBe(200);
     expect((await crew()).people.some((each) => each.id === id)).toBe(false);
   });
 
@@ -300,9 +300,9 @@ describe('the crew', () => {
     if (!maro) throw new Error('Maro looks after the house');
     const { id, version, name, initials, skills } = maro;
     const demoted = { version, content: { name, initials, skills, role: 'hand' } };
-    const res = await house.http.put(paths.people(HOUSE, id)).send(demoted);
+    const res = await house.http.put(paths.changePerson(HOUSE, id)).send(demoted);
     expect(problemOf(res).errors).toMatchObject([{ code: 'role.last-manager' }]);
-    const gone = await house.http.delete(paths.people(HOUSE, id));
+    const gone = await house.http.delete(paths.removePerson(HOUSE, id));
     expect(problemOf(gone).errors).toMatchObject([{ code: 'role.last-manager' }]);
   });
 
@@ -310,7 +310,7 @@ describe('the crew', () => {
     const bashir = (await crew()).people.find(({ name }) => name === 'Bashir');
     const cookie = await signedIn(house.db, HOUSE, 'Bashir');
     expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(200);
-    await house.http.put(paths.secret(HOUSE, bashir?.id ?? '')).send({ secret: '90210' });
+    await house.http.put(paths.changeSecret(HOUSE, bashir?.id ?? '')).send({ secret: '90210' });
     expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(401);
   });
 
@@ -319,28 +319,28 @@ describe('the crew', () => {
     const FRIDAY = '2026-11-27';
     const shiftsOf = async (date: string) => {
       const all = await house.get<{ personId: string; startsAt: string }[]>(
-        paths.shifts(HOUSE, date, 1),
+        paths.shifts(HOUSE, { from: date, days: 1 }),
       );
       return all.filter(({ personId }) => personId === tilde).map(({ startsAt }) => startsAt);
     };
     expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T09:00:00.000Z']);
     const away = { personId: tilde, date: FRIDAY, hours: null, note: 'Dentist' };
-    const added = await house.http.post(paths.shiftExceptions(HOUSE)).send(away);
+    const added = await house.http.post(paths.addShiftException(HOUSE)).send(away);
     expect(added.status).toBe(201);
     expect(await shiftsOf(FRIDAY)).toEqual([]);
     const { id, version } = added.body as { id: string; version: number };
     const later = { ...away, hours: { startMin: 14 * 60, endMin: 20 * 60 } };
-    await house.http.put(paths.shiftExceptions(HOUSE, id)).send({ version, content: later });
+    await house.http.put(paths.changeShiftException(HOUSE, id)).send({ version, content: later });
     expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T13:00:00.000Z']);
     // One day is told once.
-    expect((await house.http.post(paths.shiftExceptions(HOUSE)).send(away)).status).toBe(400);
-    await house.http.delete(paths.shiftExceptions(HOUSE, id));
+    expect((await house.http.post(paths.addShiftException(HOUSE)).send(away)).status).toBe(400);
+    await house.http.delete(paths.removeShiftException(HOUSE, id));
     expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T09:00:00.000Z']);
     const pattern = { personId: tilde, weekday: 7, startMin: 600, endMin: 540 };
-    const crossed = await house.http.post(paths.shiftPatterns(HOUSE)).send(pattern);
+    const crossed = await house.http.post(paths.addShiftPattern(HOUSE)).send(pattern);
     expect(problemOf(crossed).errors).toMatchObject([{ path: 'endMin' }]);
     const stranger = { ...pattern, endMin: 900, personId: ID };
-    const unknown = await house.http.post(paths.shiftPatterns(HOUSE)).send(stranger);
+    const unknown = await house.http.post(paths.addShiftPattern(HOUSE)).send(stranger);
     expect(problemOf(unknown).errors).toMatchObject([{ path: 'personId', code: 'id.unknown' }]);
   });
 });
@@ -354,15 +354,15 @@ describe('a house that nobody looks after', () => {
     const owner = { name: 'Odile', initials: 'OD', password: 'long enough to keep' };
     const weak = await house
       .as(null)
-      .post(paths.owner('other-yard'))
+      .post(paths.startOwner('other-yard'))
       .send({ ...owner, password: 'short' });
     expect(problemOf(weak).errors).toMatchObject([{ path: 'password', code: 'string.min' }]);
-    const made = await house.as(null).post(paths.owner('other-yard')).send(owner);
+    const made = await house.as(null).post(paths.startOwner('other-yard')).send(owner);
     expect(made.status).toBe(201);
     const cookie = made.get('Set-Cookie')?.[0]?.split(';')[0] ?? '';
     const me = await house.as(cookie).get(paths.session('other-yard'));
     expect(me.body).toMatchObject({ name: 'Odile', role: 'manager' });
-    const again = await house.as(null).post(paths.owner('other-yard')).send(owner);
+    const again = await house.as(null).post(paths.startOwner('other-yard')).send(owner);
     expect(problemOf(again).errors).toMatchObject([{ code: 'owner.there' }]);
   });
 });
@@ -372,8 +372,7 @@ describe('a device that tries everybody', () => {
     const codes: number[] = [];
     for (let i = 0; i < 60 && codes.at(-1) !== 429; i += 1)
       codes.push(
-        (await house.as(null).post(paths.session(HOUSE)).send({ personId: ID, secret: '1' }))
-          .status,
+        (await house.as(null).post(paths.signIn(HOUSE)).send({ personId: ID, secret: '1' })).status,
       );
     expect(codes.at(-1)).toBe(429);
   });

@@ -1,6 +1,5 @@
 import { API } from '@calm/contract';
 import compression from 'compression';
-import cookieParser from 'cookie-parser';
 import { sql } from 'drizzle-orm';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -10,7 +9,7 @@ import { pinoHttp } from 'pino-http';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
 import { apiRouter } from './api';
-import type { LiveHub } from './liveHub';
+import type { LiveHub } from './live/liveHub';
 import { problemHandler, sendProblem } from './problems';
 import { webFiles } from './webFiles';
 
@@ -25,12 +24,6 @@ export interface AppParts {
   /** False once the server has been told to stop. */
   readonly isTakingWork: () => boolean;
 }
-
-/** The largest request body, the largest of a whole book, of readings, and of a photo. */
-const BODY_LIMIT = '100kb';
-const BOOK_LIMIT = '8mb';
-const READINGS_LIMIT = '1mb';
-const PHOTO_LIMIT = '1mb';
 
 /** The Express application: log, headers, health, API, web files, problems. */
 export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppParts): Express {
@@ -92,13 +85,7 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
     }
   });
 
-  for (const large of ['imports', 'plan']) {
-    app.use(`${API}/houses/:house/${large}`, express.json({ limit: BOOK_LIMIT }));
-  }
-  app.use(`${API}/houses/:house/readings`, express.json({ limit: READINGS_LIMIT }));
-  app.use(`${API}/houses/:house/lots/:lot/photos`, express.json({ limit: PHOTO_LIMIT }));
-  app.use(API, cookieParser());
-  app.use(API, express.json({ limit: BODY_LIMIT }), apiRouter(db, clock, live));
+  app.use(API, apiRouter(db, clock, live));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));
   app.use(problemHandler);

@@ -58,9 +58,16 @@ export function sendProblem(
   res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }
 
-/** Sends why a use case did nothing. */
-export function sendRefusal(res: Response, refusal: Refusal): void {
+/** Sends why a use case did nothing: the first of its reasons. */
+export function sendRefusals(res: Response, [refusal]: readonly Refusal[]): void {
+  if (refusal) sendRefusal(res, refusal);
+  else sendProblem(res, 'unexpected', 'It has been logged under this request id. Try once more.');
+}
+
+function sendRefusal(res: Response, refusal: Refusal): void {
   switch (refusal.kind) {
+    case 'signed-out':
+      return sendProblem(res, 'signed-out', 'Nobody is signed in here.');
     case 'bad-input':
       return sendBadInput(res, refusal.errors);
     case 'not-found':

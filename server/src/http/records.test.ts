@@ -16,16 +16,16 @@ let house: Awaited<ReturnType<typeof startHouse>>;
 let lot: Lot;
 beforeAll(async () => {
   house = await startHouse();
-  const res = await house.http.post(paths.lots(HOUSE)).send(roundStart(await house.book()));
+  const res = await house.http.post(paths.startLot(HOUSE)).send(roundStart(await house.book()));
   lot = res.body as Lot;
 });
 afterAll(() => house.drop());
 
 const EARLIER = '2026-11-25T14:31:00.000Z';
 const mark = (body: object, step = '1-weigh') =>
-  house.http.put(paths.mark(HOUSE, lot.id, 0, step)).send(body);
+  house.http.put(paths.changeMark(HOUSE, lot.id, 0, step)).send(body);
 const add = (content: RecordContent, more: object = {}) =>
-  house.http.post(paths.lotRecords(HOUSE, lot.id)).send({ id: randomUUID(), content, ...more });
+  house.http.post(paths.addLotRecord(HOUSE, lot.id)).send({ id: randomUUID(), content, ...more });
 
 describe('a step', () => {
   it('is begun, given two more minutes, handed on, and done when the device says', async () => {
@@ -71,7 +71,7 @@ describe('what is seen and measured', () => {
     const tilde = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
     const content = { kind: 'looked', found: 'early', coreTempC: 9.5, note: '' } as const;
     const res = await tilde
-      .post(paths.lotRecords(HOUSE, lot.id))
+      .post(paths.addLotRecord(HOUSE, lot.id))
       .send({ id: randomUUID(), content, at: EARLIER });
     expect(res.status).toBe(201);
     const people = (await house.book()).people;
@@ -79,14 +79,18 @@ describe('what is seen and measured', () => {
     const kept = res.body as LotRecord;
     expect([name(kept.personId), kept.at, kept.content]).toEqual(['Tilde', EARLIER, content]);
     expect(await house.get(paths.lotRecords(HOUSE, lot.id))).toContainEqual(kept);
-    expect(await house.get(paths.records(HOUSE, '2026-11-29', 1))).toContainEqual(kept);
+    expect(await house.get(paths.records(HOUSE, { from: '2026-11-29', days: 1 }))).toContainEqual(
+      kept,
+    );
   });
 
   it('sends single weights with their own lot alone', async () => {
     const productId = lot.items[0]?.productId ?? '';
     const piece = (await add({ kind: 'piece', productId, grams: 276 })).body as LotRecord;
     expect(await house.get(paths.lotRecords(HOUSE, lot.id))).toContainEqual(piece);
-    expect(await house.get(paths.records(HOUSE, '2026-11-29', 1))).not.toContainEqual(piece);
+    expect(
+      await house.get(paths.records(HOUSE, { from: '2026-11-29', days: 1 })),
+    ).not.toContainEqual(piece);
   });
 
   it('is corrected once, by one of its kind, and stays as it was', async () => {
@@ -126,7 +130,7 @@ describe('a photo', () => {
   const jpeg = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3, 4, 0xff, 0xd9]);
   const put = (bytes: Buffer, id = randomUUID()) =>
     house.http
-      .post(paths.lotPhotos(HOUSE, lot.id))
+      .post(paths.addPhoto(HOUSE, lot.id))
       .send({ id, note: 'Bubbles', jpeg: bytes.toString('base64') });
 
   it('is kept with its record, and given back as a picture and nothing else', async () => {
@@ -158,11 +162,11 @@ describe('a handover', () => {
       note: 'Flour stood by the oven',
     };
     const tilde = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
-    const kept = (await tilde.post(paths.handovers(HOUSE)).send(start)).body as Handover;
+    const kept = (await tilde.post(paths.addHandover(HOUSE)).send(start)).body as Handover;
     expect(kept).toMatchObject({ ...start, at: NOW, read: null });
     const wren = house.as(await signedIn(house.db, HOUSE, 'Wren'));
-    const read = await wren.put(paths.handoverRead(HOUSE, kept.id));
-    const again = await tilde.put(paths.handoverRead(HOUSE, kept.id));
+    const read = await wren.put(paths.markHandoverRead(HOUSE, kept.id));
+    const again = await tilde.put(paths.markHandoverRead(HOUSE, kept.id));
     expect(again.body).toEqual(read.body);
     expect((read.body as Handover).read?.at).toBe(NOW);
     const [latest] = await house.get<Handover[]>(paths.handovers(HOUSE));
@@ -204,10 +208,10 @@ describe('the log', () => {
     expect(log.planned?.at(-1)?.endMs).toBe(Date.parse(lot.doorsAt));
     expect(log.records.length).toBeGreaterThan(3);
     const back = { isWithdrawn: true, version: log.lot.version };
-    await house.http.put(paths.withdrawn(HOUSE, lot.id)).send(back);
+    await house.http.put(paths.withdrawLot(HOUSE, lot.id)).send(back);
     expect(await house.get(paths.lotLog(HOUSE, lot.id))).toMatchObject({ isWithdrawn: true });
     const again = { isWithdrawn: false, version: log.lot.version + 1 };
-    await house.http.put(paths.withdrawn(HOUSE, lot.id)).send(again);
+    await house.http.put(paths.withdrawLot(HOUSE, lot.id)).send(again);
   });
 
   it('goes out as a table that no program takes for sums', async () => {

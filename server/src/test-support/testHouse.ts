@@ -14,7 +14,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { ownClock } from '../clock';
 import { createApp } from '../http/app';
-import { LiveHub } from '../http/liveHub';
+import { LiveHub } from '../http/live/liveHub';
 import { migrate, openDatabase, type Database } from '../database/database';
 import * as t from '../database/schema';
 import { openSession } from '../store/access/sessions';
@@ -89,8 +89,8 @@ export async function startHouse() {
     get,
     book: (house = HOUSE) => get<HouseBook>(paths.book(house)),
     services: (from = TODAY, days = 2, house = HOUSE) =>
-      get<Service[]>(paths.services(house, from, days)),
-    lots: (from = TODAY, days = 3, house = HOUSE) => get<Lot[]>(paths.lots(house, from, days)),
+      get<Service[]>(paths.services(house, { from, days })),
+    lots: (from = TODAY, days = 3, house = HOUSE) => get<Lot[]>(paths.lots(house, { from, days })),
   };
 }
 

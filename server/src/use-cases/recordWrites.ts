@@ -1,8 +1,9 @@
+import { ok, fail } from '@calm/core';
 import type { RecordChange } from '@calm/contract';
 import { randomUUID } from 'node:crypto';
 import type { Scope } from '../database/scope';
 import { isDuplicate, isInUse } from '../database/transaction';
-import { badInput, ok, type Result } from './result';
+import { badInput, type Result } from './result';
 import type { RecordName } from '../store/recordName';
 import type { Repository } from '../store/repository';
 
@@ -41,7 +42,7 @@ export async function changeRecord<Content, Stored>(
     throw error;
   }
   const current = await repository.find(scope, id);
-  if (current && !isWritten) return { kind: 'stale', current, sent: change };
+  if (current && !isWritten) return fail({ kind: 'stale', current, sent: change });
   return found(repository, current);
 }
 
@@ -52,11 +53,11 @@ export async function removeRecord<Content, Stored>(
   id: string,
 ): Promise<Result<Stored>> {
   const there = await repository.find(scope, id);
-  if (!there) return { kind: 'not-found', what: repository.what };
+  if (!there) return fail({ kind: 'not-found', what: repository.what });
   try {
     await repository.remove(scope, id);
   } catch (error) {
-    if (isInUse(error)) return { kind: 'in-use', what: repository.what };
+    if (isInUse(error)) return fail({ kind: 'in-use', what: repository.what });
     throw error;
   }
   return ok(there);
@@ -66,10 +67,26 @@ function found<Stored>(
   repository: { readonly what: RecordName },
   stored: Stored | null,
 ): Result<Stored> {
-  return stored ? ok(stored) : { kind: 'not-found', what: repository.what };
+  return stored ? ok(stored) : fail({ kind: 'not-found', what: repository.what });
 }
 
 const nameTaken = (path: string) =>
   badInput(path, 'name.taken', 'There is one of this name already.');
 
 const unknownId = (path: string) => badInput(path, 'id.unknown', 'The house has no such thing.');
+
+/** The three writes of one repository. */
+export interface RecordWrites<Content, Stored> {
+  add(scope: Scope, content: Content): Promise<Result<Stored>>;
+  change(scope: Scope, id: string, change: RecordChange<Content>): Promise<Result<Stored>>;
+  remove(scope: Scope, id: string): Promise<Result<Stored>>;
+}
+
+/** The writes of records that people add, change and delete. */
+export const recordWrites = <Content, Stored>(
+  repository: Repository<Content, Stored>,
+): RecordWrites<Content, Stored> => ({
+  add: (scope, content) => addRecord(scope, repository, content),
+  change: (scope, id, change) => changeRecord(scope, repository, id, change),
+  remove: (scope, id) => removeRecord(scope, repository, id),
+});

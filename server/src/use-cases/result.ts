@@ -1,9 +1,11 @@
+import { fail, type ScaleReason } from '@calm/core';
+import type * as core from '@calm/core';
 import type { FieldError } from '@calm/contract';
-import type { ScaleReason } from '@calm/core';
 import type { RecordName } from '../store/recordName';
 
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =
+  | { readonly kind: 'signed-out' }
   | {
       readonly kind: 'not-found';
       readonly what:
@@ -15,14 +17,12 @@ export type Refusal =
   | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }
   | { readonly kind: 'bad-input'; readonly errors: readonly FieldError[] };
 
-/** What a use case came to. */
-export type Result<T> = { readonly kind: 'done'; readonly value: T } | Refusal;
+/** What a use case came to; a refusal is the one reason why it did nothing. */
+export type Result<T> = core.Result<T, Refusal>;
 
-/** It worked. */
-export const ok = <T>(value: T): Result<T> => ({ kind: 'done', value });
+/** A refusal, as a use case hands it back. */
+export type Refused = Extract<Result<never>, { readonly ok: false }>;
 
 /** One field that cannot be. */
-export const badInput = (path: string, code: string, message: string): Refusal => ({
-  kind: 'bad-input',
-  errors: [{ path, code, message }],
-});
+export const badInput = (path: string, code: string, message: string): Refused =>
+  fail<Refusal>({ kind: 'bad-input', errors: [{ path, code, message }] });

@@ -1,9 +1,25 @@
-import { secretKindOf, type CrewContent, type CrewMember, type RecordChange } from '@calm/contract';
-import { hasManager, personRepository, writeSecret } from '../../store/access/crew';
+import {
+  type AuditEntry,
+  type Crew,
+  secretKindOf,
+  type CrewContent,
+  type CrewMember,
+  type RecordChange,
+} from '@calm/contract';
+import {
+  readCrew,
+  shiftExceptionRepository,
+  shiftRepository,
+  hasManager,
+  personRepository,
+  writeSecret,
+} from '../../store/access/crew';
+import { readAudit } from '../../store/access/auditLog';
+import { ok } from '@calm/core';
 import type { Scope } from '../../database/scope';
 import { closeSessions } from '../../store/access/sessions';
 import { badInput, type Result } from '../result';
-import { changeRecord, removeRecord } from '../recordWrites';
+import { changeRecord, recordWrites, removeRecord } from '../recordWrites';
 
 const lastManager = (path: string) =>
   badInput(
@@ -26,11 +42,11 @@ export async function changePerson(
   const isStepDown = before?.role === 'manager' && role !== 'manager';
   if (isStepDown && !(await hasManager(scope, id))) return lastManager('content/role');
   const changed = await changeRecord(scope, personRepository, id, change);
-  if (changed.kind !== 'done' || !before || before.role === role) return changed;
+  if (!changed.ok || !before || before.role === role) return changed;
   await closeSessions(scope, { personId: id });
   if (secretKindOf(before.role) === secretKindOf(role)) return changed;
   await writeSecret(scope, id, null);
-  return { kind: 'done', value: { ...changed.value, canSignIn: false } };
+  return ok({ ...changed.value, canSignIn: false });
 }
 
 /** Takes somebody out of the crew; what they did stays on record. */
@@ -39,3 +55,15 @@ export async function removePerson(scope: Scope, id: string): Promise<Result<Cre
   if (there?.role === 'manager' && !(await hasManager(scope, id))) return lastManager('');
   return removeRecord(scope, personRepository, id);
 }
+
+/** Crew members as records; changing and removing them needs more than that: `changePerson`, `removePerson`. */
+export const people = recordWrites(personRepository);
+export const shiftPatterns = recordWrites(shiftRepository);
+export const shiftExceptions = recordWrites(shiftExceptionRepository);
+
+/** Everybody, their weeks, and the days that differ. */
+export const crewOf = (scope: Scope): Promise<Crew> => readCrew(scope);
+
+/** Who changed what, newest first, before an entry. */
+export const activityLog = (scope: Scope, before?: number): Promise<AuditEntry[]> =>
+  readAudit(scope, before);

@@ -1,3 +1,4 @@
+import { ok, fail } from '@calm/core';
 import {
   isGoodSecret,
   secretKindOf,
@@ -26,7 +27,7 @@ import {
   openSession,
 } from '../../store/access/sessions';
 import { hashSecret } from './hashSecret';
-import { badInput, ok, type Refusal, type Result } from '../result';
+import { badInput, type Refused, type Result } from '../result';
 
 /** Wrong tries in a row before the door stays shut for a while. */
 export const MOST_TRIES = 5;
@@ -94,7 +95,7 @@ export async function startOwner(
 }
 
 /** Why a secret will not do for a role; null when it does. */
-function weakness(role: Role, secret: string): Refusal | null {
+function weakness(role: Role, secret: string): Refused | null {
   if (isGoodSecret(role, secret)) return null;
   const { least, most } = PIN_LENGTH;
   return secretKindOf(role) === 'password'
@@ -113,7 +114,7 @@ export async function changeSecret(
   secret: string,
 ): Promise<Result<{ readonly canSignIn: true }>> {
   const person = await personRepository.find(scope, id);
-  if (!person) return { kind: 'not-found', what: 'person' };
+  if (!person) return fail({ kind: 'not-found', what: 'person' });
   const weak = weakness(person.role, secret);
   if (weak) return weak;
   await writeSecret(scope, id, await hashSecret(secret));

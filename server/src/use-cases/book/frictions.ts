@@ -1,4 +1,5 @@
-import type { MixerFriction } from '@calm/contract';
+import type { House, MixerFriction } from '@calm/contract';
+import { readBook } from '../../store/house/houses';
 import { learnFriction, type LoggedMix } from '@calm/core';
 import { readLoggedLoads } from '../../store/lots/loads';
 import type { Scope } from '../../database/scope';
@@ -41,4 +42,10 @@ function loggedMix(load: LoggedLoad): LoggedMix {
     doughOutC: doughOutC ?? NaN,
     ...(prefermentTempC !== null && { prefermentTempC }),
   };
+}
+
+/** How much each mixer heats each dough, as learned or as the house has set it. */
+export async function frictionsOf(scope: Scope, house: House): Promise<MixerFriction[]> {
+  const { mixers } = await readBook(scope, house);
+  return learnedFrictions(scope, (id) => mixers.find((mixer) => mixer.id === id)?.frictionC ?? 0);
 }

@@ -11,7 +11,7 @@ afterAll(() => house.drop());
 
 const contentOf = ({ name, formula, doughTempC, method, mixerId }: FormulaRecord) =>
   ({ name, formula, doughTempC, method, mixerId }) satisfies FormulaContent;
-const post = (body: object) => house.http.post(paths.imports(HOUSE)).send(body);
+const post = (body: object) => house.http.post(paths.importBook(HOUSE)).send(body);
 
 it('brings in new formulas, new versions and routes at once', async () => {
   const { formulas, routes } = await house.book();

@@ -1,15 +1,10 @@
-import type { BookImport, FormulaRecord, RouteRecord } from '@calm/contract';
+import { ok } from '@calm/core';
+import type { BookImport, BookImportAnswer, FormulaRecord, RouteRecord } from '@calm/contract';
 import { routeRepository } from '../../store/book/routes';
 import type { Scope } from '../../database/scope';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 import { saveFormula, startFormula } from './saveFormula';
 import { addRecord, changeRecord } from '../recordWrites';
-
-/** What came of a file, in its order. */
-export interface BookImportResult {
-  readonly formulas: readonly FormulaRecord[];
-  readonly routes: readonly RouteRecord[];
-}
 
 /**
  * Writes a file's formulas and routes into the book. The first that cannot be ends it, and the
@@ -19,7 +14,7 @@ export async function importBook(
   scope: Scope,
   { note, formulas, routes }: BookImport,
   now: Date,
-): Promise<Result<BookImportResult>> {
+): Promise<Result<BookImportAnswer>> {
   const madeFormulas: FormulaRecord[] = [];
   const madeRoutes: RouteRecord[] = [];
   for (const one of formulas) {
@@ -27,7 +22,7 @@ export async function importBook(
       'slug' in one
         ? await saveFormula(scope, one.slug, { note, ...one }, now)
         : await startFormula(scope, { note, ...one }, now);
-    if (result.kind !== 'done') return result;
+    if (!result.ok) return result;
     madeFormulas.push(result.value);
   }
   for (const one of routes) {
@@ -35,7 +30,7 @@ export async function importBook(
       'id' in one
         ? await changeRecord(scope, routeRepository, one.id, one)
         : await addRecord(scope, routeRepository, one.content);
-    if (result.kind !== 'done') return result;
+    if (!result.ok) return result;
     madeRoutes.push(result.value);
   }
   return ok({ formulas: madeFormulas, routes: madeRoutes });

@@ -10,7 +10,7 @@ beforeAll(async () => {
 afterAll(() => house.drop());
 
 const put = (lot: Lot, change: object, of = HOUSE) =>
-  house.http.put(paths.losses(of, lot.id)).send({ version: lot.version, ...change });
+  house.http.put(paths.changeLosses(of, lot.id)).send({ version: lot.version, ...change });
 const weighedLot = async () => {
   const lot = (await house.lots('2026-11-18', 7)).find(({ leftG }) => leftG !== null);
   if (!lot) throw new Error('the demo house has weighed its lots');

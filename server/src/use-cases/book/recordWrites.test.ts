@@ -23,12 +23,12 @@ const NOWHERE = '00000000-0000-4000-8000-000000000000';
 describe('a product', () => {
   it('is added at the end, at an address of its name, changed, and taken away', async () => {
     const content = { ...contentOfProduct((await first()).product), name: 'Dusk Round' };
-    const added = await house.http.post(paths.products(HOUSE)).send(content);
+    const added = await house.http.post(paths.addProduct(HOUSE)).send(content);
     expect(added.status).toBe(201);
     expect(added.body).toMatchObject({ ...content, slug: 'dusk-round', version: 1 });
     expect((await house.book()).products.at(-1)).toEqual(added.body);
 
-    const at = paths.products(HOUSE, added.body.id);
+    const at = paths.changeProduct(HOUSE, added.body.id);
     const smaller = { ...content, ballWeightG: 240.5, name: 'Dusk Small' };
     const changed = await house.http.put(at).send({ version: 1, content: smaller });
     expect(changed.body).toMatchObject({ ballWeightG: 240.5, slug: 'dusk-round', version: 2 });
@@ -39,7 +39,7 @@ describe('a product', () => {
 
   it('cannot go while a lot has it', async () => {
     const { product } = await first();
-    const problem = problemOf(await house.http.delete(paths.products(HOUSE, product.id)));
+    const problem = problemOf(await house.http.delete(paths.removeProduct(HOUSE, product.id)));
     expect(problem).toMatchObject({ type: '/problems/in-use', status: 409 });
     expect((await first()).product).toEqual(product);
   });
@@ -48,7 +48,7 @@ describe('a product', () => {
     const content = { ...contentOfProduct((await first()).product), name: 'Lost' };
     const other = await house.book('other-yard');
     const post = (change: object) =>
-      house.http.post(paths.products(HOUSE)).send({ ...content, ...change });
+      house.http.post(paths.addProduct(HOUSE)).send({ ...content, ...change });
     const wrong = [
       [{ formulaId: other.formulas[0]?.id }, 'formulaId', 'id.unknown'],
       [{ routeId: other.routes[0]?.id }, 'routeId', 'id.unknown'],
@@ -66,13 +66,13 @@ describe('a product', () => {
 describe('a route', () => {
   it('changes for lots to come, and never under one that is started', async () => {
     const book = await house.book();
-    const started = await house.http.post(paths.lots(HOUSE)).send(roundStart(book));
+    const started = await house.http.post(paths.startLot(HOUSE)).send(roundStart(book));
     const route = book.routes.find(({ id }) => id === book.products[0]?.routeId) as RouteRecord;
     const stages = route.stages.map((stage) =>
       stage.kind === 'rest' ? { ...stage, airTempC: stage.airTempC + 1 } : stage,
     );
     const change = { version: route.version, content: { name: 'Warmer', stages } };
-    const changed = await house.http.put(paths.routes(HOUSE, route.id)).send(change);
+    const changed = await house.http.put(paths.changeRoute(HOUSE, route.id)).send(change);
     expect(changed.body).toMatchObject({ name: 'Warmer', version: route.version + 1 });
     const [lot] = (await house.lots('2026-11-29', 1)).filter((l) => l.id === started.body.id);
     expect(lot?.recipe.route).toEqual(route.stages);
@@ -83,7 +83,7 @@ describe('a route', () => {
     const stages = route.stages.map((stage) =>
       stage.kind === 'rest' ? { ...stage, hours: { least: 5, preferred: 2, most: 9 } } : stage,
     );
-    const res = await house.http.post(paths.routes(HOUSE)).send({ name: 'Muddled', stages });
+    const res = await house.http.post(paths.addRoute(HOUSE)).send({ name: 'Muddled', stages });
     expect(problemOf(res).errors?.[0]?.path).toMatch(/^stages\/\d+\/hours\/preferred$/);
   });
 });
@@ -93,7 +93,7 @@ describe('something the house buys', () => {
     const book = await house.book();
     const salt = book.pantry.find(({ name }) => name === 'salt') as PantryItem;
     const { id, version, ...content } = salt;
-    const at = paths.pantry(HOUSE, id);
+    const at = paths.changeIngredient(HOUSE, id);
     await house.http.put(at).send({ version, content: { ...content, allergens: ['celery'] } });
     const after = await house.book();
     after.formulas.forEach((formula) => expect(formula.allergens).toContain('celery'));
@@ -101,12 +101,12 @@ describe('something the house buys', () => {
 
   it('has one name', async () => {
     const post = (name: string) =>
-      house.http.post(paths.pantry(HOUSE)).send({ name, allergens: [] });
+      house.http.post(paths.addIngredient(HOUSE)).send({ name, allergens: [] });
     expect((await post('semolina')).status).toBe(201);
     expect(problemOf(await post('Semolina')).errors).toMatchObject([{ code: 'name.taken' }]);
     const { item } = await first();
     const rename = { version: item.version, content: { name: 'semolina', allergens: [] } };
-    const res = await house.http.put(paths.pantry(HOUSE, item.id)).send(rename);
+    const res = await house.http.put(paths.changeIngredient(HOUSE, item.id)).send(rename);
     expect(problemOf(res).errors).toMatchObject([{ path: 'content/name', code: 'name.taken' }]);
   });
 
@@ -114,13 +114,15 @@ describe('something the house buys', () => {
     const { item } = await first();
     const { id, version, ...content } = item;
     const put = (costPerKg: number) =>
-      house.http.put(paths.pantry(HOUSE, id)).send({ version, content: { ...content, costPerKg } });
+      house.http
+        .put(paths.changeIngredient(HOUSE, id))
+        .send({ version, content: { ...content, costPerKg } });
     const statuses = (await Promise.all([1, 2, 3].map(put))).map(({ status }) => status).sort();
     expect(statuses).toEqual([200, 409, 409]);
     const late = problemOf<PantryItem>(await put(9));
     expect(late.current?.version).toBe(version + 1);
     const gone = await house.http
-      .put(paths.pantry(HOUSE, NOWHERE))
+      .put(paths.changeIngredient(HOUSE, NOWHERE))
       .send({ version: 1, content: { name: 'nothing', allergens: [] } });
     expect(gone.status).toBe(404);
   });

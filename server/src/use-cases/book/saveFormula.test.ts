@@ -26,7 +26,7 @@ const contentOf = ({ name, formula, doughTempC, method, mixerId }: FormulaRecord
 const versions = (slug = 'yard-dough') =>
   house.get<FormulaVersion[]>(paths.formulaVersions(HOUSE, slug));
 const put = (change: object, slug = 'yard-dough', of = HOUSE) =>
-  house.http.put(paths.formula(of, slug)).send(change);
+  house.http.put(paths.saveFormula(of, slug)).send(change);
 
 describe('a formula', () => {
   it('is saved as its next version; the one before stays as it was', async () => {
@@ -46,7 +46,7 @@ describe('a formula', () => {
 
   it('never changes under a lot: the lot keeps the recipe it was started with', async () => {
     const book = await house.book();
-    const started = await house.http.post(paths.lots(HOUSE)).send(roundStart(book));
+    const started = await house.http.post(paths.startLot(HOUSE)).send(roundStart(book));
     expect(started.status).toBe(201);
     const before = await yard();
     const content = contentOf(before);
@@ -131,7 +131,7 @@ describe('a new formula', () => {
   };
 
   it('comes into the book as version 1, at an address made of its name', async () => {
-    const res = await house.http.post(paths.formulas(HOUSE)).send(await start());
+    const res = await house.http.post(paths.startFormula(HOUSE)).send(await start());
     expect(res.status).toBe(201);
     expect(res.body).toMatchObject({ slug: 'hafen-dough-no-2', code: 'HD', version: 1 });
     expect(await versions('hafen-dough-no-2')).toMatchObject([{ version: 1, note: 'First try' }]);
@@ -140,12 +140,16 @@ describe('a new formula', () => {
   it('needs a name and a code of its own', async () => {
     const content = { ...contentOf(await yard()), name: 'Häfen dough no 2' };
     const sameName = await house.http
-      .post(paths.formulas(HOUSE))
+      .post(paths.startFormula(HOUSE))
       .send(await start({ code: 'HX', content }));
     expect(problemOf(sameName).errors).toMatchObject([{ path: 'content/name' }]);
-    const sameCode = await house.http.post(paths.formulas(HOUSE)).send(await start({ code: 'YR' }));
+    const sameCode = await house.http
+      .post(paths.startFormula(HOUSE))
+      .send(await start({ code: 'YR' }));
     expect(problemOf(sameCode).errors).toMatchObject([{ path: 'code', code: 'code.taken' }]);
-    const noCode = await house.http.post(paths.formulas(HOUSE)).send(await start({ code: 'y1' }));
+    const noCode = await house.http
+      .post(paths.startFormula(HOUSE))
+      .send(await start({ code: 'y1' }));
     expect(noCode.status).toBe(400);
   });
 });

@@ -1,3 +1,4 @@
+import { ok, fail, allergensOf } from '@calm/core';
 import type {
   FormulaChange,
   FormulaContent,
@@ -5,7 +6,6 @@ import type {
   FormulaStart,
   FormulaVersion,
 } from '@calm/contract';
-import { allergensOf } from '@calm/core';
 import { randomUUID } from 'node:crypto';
 import {
   findFormula,
@@ -19,10 +19,10 @@ import {
 } from '../../store/book/formulas';
 import { readPantry } from '../../store/book/pantry';
 import type { Scope } from '../../database/scope';
-import { badInput, ok, type Refusal, type Result } from '../result';
+import { badInput, type Refused, type Result } from '../result';
 import { slugOf } from '@calm/domain';
 
-const NO_FORMULA: Refusal = { kind: 'not-found', what: 'formula' };
+const NO_FORMULA: Refused = fail({ kind: 'not-found', what: 'formula' });
 
 /** Every version of a formula, the newest first. */
 export async function formulaVersions(
@@ -46,12 +46,12 @@ export async function saveFormula(
   const formula = await findFormula(scope, slug);
   if (!formula) return NO_FORMULA;
   const checked = await checkedContent(scope, change.content);
-  if (checked.kind !== 'done') return checked;
+  if (!checked.ok) return checked;
   const content = checked.value;
   const isWritten = await writeNextVersion(scope, formula.id, change.version, content);
   const current = await findFormula(scope, slug);
   if (!current) return NO_FORMULA;
-  if (!isWritten) return { kind: 'stale', current, sent: change };
+  if (!isWritten) return fail({ kind: 'stale', current, sent: change });
   const { note } = change;
   await keepVersion(scope, formula.id, { version: current.version, note, savedAt: now, content });
   return ok(current);
@@ -64,7 +64,7 @@ export async function startFormula(
   now: Date,
 ): Promise<Result<FormulaRecord>> {
   const checked = await checkedContent(scope, wanted);
-  if (checked.kind !== 'done') return checked;
+  if (!checked.ok) return checked;
   const content = checked.value;
   if (await isCodeTaken(scope, code)) {
     return badInput('code', 'code.taken', `Another formula's lots already start with ${code}.`);

@@ -27,7 +27,7 @@ afterAll(() => house.drop());
 
 const board = () => house.get<ColdBoard>(paths.cold(HOUSE));
 const post = async (start: ReadingsStart, slug = HOUSE): Promise<ReadingsTaken> => {
-  const res = await house.http.post(paths.readings(slug)).send(start);
+  const res = await house.http.post(paths.addReadings(slug)).send(start);
   if (res.status !== 200) throw new Error(`${res.status} ${res.text}`);
   return res.body as ReadingsTaken;
 };
@@ -36,7 +36,7 @@ async function newProbe(name: string): Promise<Probe> {
   const { places } = await house.book();
   const walkIn = places.find((place) => place.name === 'Walk-in');
   const content = { name, placeId: walkIn?.id, zone: 'middle', calibrations: [] };
-  const res = await house.http.post(paths.probes(HOUSE)).send(content);
+  const res = await house.http.post(paths.addProbe(HOUSE)).send(content);
   expect(res.status).toBe(201);
   return res.body as Probe;
 }
@@ -97,7 +97,7 @@ describe('readings', () => {
   it('are refused of probes that the house has not, of a time to come, and where numbers are missing', async () => {
     await newProbe('strict');
     const send = (probe: string, atS: number[], airC: number[]) =>
-      house.http.post(paths.readings(HOUSE)).send({ probes: [{ probe, atS, airC }] });
+      house.http.post(paths.addReadings(HOUSE)).send({ probes: [{ probe, atS, airC }] });
     expect((await send('nobody', [NOW_S], [3])).status).toBe(400);
     expect((await send('strict', [NOW_S + 7200], [3])).status).toBe(400);
     expect((await send('strict', [NOW_S, NOW_S + 1], [3])).status).toBe(400);
@@ -115,9 +115,9 @@ describe('readings', () => {
     const calibrations = [{ from: new Date((NOW_S - 3600) * 1000).toISOString(), offsetC: -0.5 }];
     const { id: _i, version, ...content } = probe;
     await house.http
-      .put(paths.probes(HOUSE, probe.id))
+      .put(paths.changeProbe(HOUSE, probe.id))
       .send({ version, content: { ...content, calibrations } });
-    const day = await house.get<ColdDay>(paths.coldDay(HOUSE, TODAY));
+    const day = await house.get<ColdDay>(paths.coldDay(HOUSE, { date: TODAY }));
     const own = day.days.find(({ probeId }) => probeId === probe.id)?.summary;
     expect(own?.maxC).toBeCloseTo(3.5, 6);
     expect((await storedOf('checked'))?.sum).toBe(120 * 400);
@@ -126,7 +126,7 @@ describe('readings', () => {
   it('keep a probe that has them', async () => {
     const probe = await newProbe('kept');
     await post({ probes: [{ probe: 'kept', atS: [NOW_S - 60], airC: [3] }] });
-    expect((await house.http.delete(paths.probes(HOUSE, probe.id))).status).toBe(409);
+    expect((await house.http.delete(paths.removeProbe(HOUSE, probe.id))).status).toBe(409);
   });
 });
 
@@ -173,7 +173,7 @@ describe('an alarm', () => {
     const [silent] = await alarmsOf(seen);
     expect(silent?.kind).toBe('silent');
     const put = await house.http
-      .put(paths.alarm(HOUSE, silent?.id ?? ''))
+      .put(paths.acknowledgeAlarm(HOUSE, silent?.id ?? ''))
       .send({ version: silent?.version, cause: 'probe', note: 'Battery.' });
     expect(put.status).toBe(200);
     await post({ probes: [gap('lost'), gap('seen')] });
@@ -189,7 +189,9 @@ describe('an alarm', () => {
     const [alarm] = await alarmsOf(probe);
     const wren = house.as(await signedIn(house.db, HOUSE, 'Wren'));
     const put = (version: number) =>
-      wren.put(paths.alarm(HOUSE, alarm?.id ?? '')).send({ version, cause: null, note: '' });
+      wren
+        .put(paths.acknowledgeAlarm(HOUSE, alarm?.id ?? ''))
+        .send({ version, cause: null, note: '' });
     expect((await put(99)).status).toBe(409);
     expect((await put(alarm?.version ?? 0)).status).toBe(200);
     const [now] = await alarmsOf(probe);
@@ -198,7 +200,7 @@ describe('an alarm', () => {
     expect(
       (
         await house.http
-          .put(paths.alarm(HOUSE, randomUUID()))
+          .put(paths.acknowledgeAlarm(HOUSE, randomUUID()))
           .send({ version: 1, cause: null, note: '' })
       ).status,
     ).toBe(404);
@@ -265,16 +267,18 @@ describe('the record of the cold', () => {
     const round = start({ kind: 'round', placeId: walkIn?.id ?? '', zone: 'door', airC: 4.2 });
     const action = start({ kind: 'action', placeId: walkIn?.id ?? '', note: '=2+2 shut the door' });
     for (const note of [round, action]) {
-      expect((await house.http.post(paths.coldNotes(HOUSE)).send(note)).status).toBe(201);
+      expect((await house.http.post(paths.addColdNote(HOUSE)).send(note)).status).toBe(201);
     }
-    expect((await house.http.post(paths.coldNotes(HOUSE)).send(round)).status).toBe(400);
-    const record = await house.get<ColdRecord>(paths.coldRecord(HOUSE, '2026-11-19', 7));
+    expect((await house.http.post(paths.addColdNote(HOUSE)).send(round)).status).toBe(400);
+    const record = await house.get<ColdRecord>(
+      paths.coldRecord(HOUSE, { from: '2026-11-19', days: 7 }),
+    );
     const probes = new Set(record.days.map(({ probeId }) => probeId));
     expect(record.days).toHaveLength(7 * probes.size);
     expect(record.alarms.some(({ acknowledged }) => acknowledged?.cause === 'door')).toBe(true);
     const written = record.notes.filter(({ at }) => at === NOW).map(({ content }) => content.kind);
     expect(written.sort()).toEqual(['action', 'round']);
-    const csv = await house.http.get(paths.coldRecordCsv(HOUSE, '2026-11-19', 7));
+    const csv = await house.http.get(paths.coldRecordCsv(HOUSE, { from: '2026-11-19', days: 7 }));
     expect(csv.headers['content-type']).toContain('text/csv');
     expect(csv.text).toContain('Walk-in,door,taken by hand');
     // A note that a spreadsheet would reckon with is only a note.
@@ -284,9 +288,11 @@ describe('the record of the cold', () => {
   it('goes by the house’s own limit', async () => {
     const { house: kept } = await house.book();
     const cold = { ...STANDARD_COLD_RULES, limitC: 2 };
-    const res = await house.http.put(paths.settings(HOUSE)).send({ version: kept.version, cold });
+    const res = await house.http
+      .put(paths.changeSettings(HOUSE))
+      .send({ version: kept.version, cold });
     expect(res.status).toBe(200);
-    const day = await house.get<ColdDay>(paths.coldDay(HOUSE, '2026-11-24'));
+    const day = await house.get<ColdDay>(paths.coldDay(HOUSE, { date: '2026-11-24' }));
     const most = Math.max(...day.days.map(({ summary }) => summary?.aboveMin ?? 0));
     expect(most).toBeGreaterThan(1000);
   });

@@ -1,3 +1,4 @@
+import { ok, fail, type ReadyWindow } from '@calm/core';
 import {
   airOfPlaces,
   boardLots,
@@ -20,7 +21,6 @@ import {
   type Place,
   type ProbeAir,
 } from '@calm/contract';
-import type { ReadyWindow } from '@calm/core';
 import { findAlarm, readAlarms, writeAcknowledgement } from '../../store/cold/alarms';
 import { latestAuditKey } from '../../store/access/auditLog';
 import { insertColdNote, readColdNotes } from '../../store/cold/coldNotes';
@@ -33,7 +33,7 @@ import type { Scope } from '../../database/scope';
 import { plainServices } from '../demand/calendar';
 import { bookOf } from '../book/losses';
 import { seenAt, type Writing } from '../lots/records';
-import { badInput, ok, type Result } from '../result';
+import { badInput, type Result } from '../result';
 
 /** Dates of services that the cold has to do with: those just over, and those whose dough is coming in. */
 const DAYS_BEFORE = 1;
@@ -162,8 +162,8 @@ export async function acknowledgeAlarm(
 ): Promise<Result<ColdAlarm>> {
   const isWritten = await writeAcknowledgement(scope, id, sent, now, personId);
   const current = await findAlarm(scope, id);
-  if (!current) return { kind: 'not-found', what: 'alarm' };
-  return isWritten ? ok(current) : { kind: 'stale', current, sent };
+  if (!current) return fail({ kind: 'not-found', what: 'alarm' });
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent });
 }
 
 /** Puts on record what somebody read or did. */
@@ -173,7 +173,7 @@ export async function addColdNote(
   { personId, now }: Writing,
 ): Promise<Result<ColdNote>> {
   const seen = seenAt(at, now);
-  if (seen.kind !== 'done') return seen;
+  if (!seen.ok) return seen;
   const note: ColdNote = { id, at: seen.value.toISOString(), personId, content };
   return (await insertColdNote(scope, note))
     ? ok(note)

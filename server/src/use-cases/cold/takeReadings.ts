@@ -1,8 +1,9 @@
+import { ok } from '@calm/core';
 import type { House, ReadingsStart, ReadingsTaken } from '@calm/contract';
 import { readProbes } from '../../store/cold/probes';
 import { addReadings } from '../../store/cold/readings';
 import type { Scope } from '../../database/scope';
-import { badInput, ok, type Result } from '../result';
+import { badInput, type Result } from '../result';
 import { watchCold } from './watchCold';
 
 /** A logger's clock may be ahead by this much, s; later readings are of a clock that nobody has set. */

@@ -29,7 +29,7 @@ afterAll(() => house.drop());
 
 const HOUR = 3_600_000;
 const lateOn = async (date: string) => {
-  const services = await house.get<Service[]>(paths.services(HOUSE, date, 1));
+  const services = await house.get<Service[]>(paths.services(HOUSE, { from: date, days: 1 }));
   const late = services.find(({ name }) => name === 'Late');
   if (!late) throw new Error(`no late service on ${date}`);
   const [startMs, endMs] = [Date.parse(late.startsAt), Date.parse(late.endsAt)];
@@ -64,10 +64,12 @@ describe('a service from 18:00 to 02:00', () => {
     const late = await lateOn('2026-11-28');
     const [first] = late.counts;
     expect(first).toMatchObject({ count: 0, origin: 'usual' });
-    const url = paths.count(HOUSE, late.date, late.patternId, first?.productId ?? '');
+    const url = paths.changeCount(HOUSE, late.date, late.patternId, first?.productId ?? '');
     await house.http.put(url).send({ count: 40, version: 0 }).expect(200);
     expect((await lateOn('2026-11-28')).counts[0]).toMatchObject({ count: 40, origin: 'chosen' });
-    const answer = await house.get<ForecastAnswer>(paths.forecast(HOUSE, '2026-11-28', 2));
+    const answer = await house.get<ForecastAnswer>(
+      paths.forecast(HOUSE, { from: '2026-11-28', days: 2 }),
+    );
     const late40 = answer.forecasts.filter(({ patternId }) => patternId === late.patternId);
     expect(late40).toHaveLength(late.counts.length);
     late40.forEach(({ parts }) => expect(parts[0]?.kind).toBe('usual'));
@@ -79,7 +81,7 @@ describe('weeks when clocks change', () => {
     ['2026-10-19', 7 * 24 + 1],
     ['2027-03-22', 7 * 24 - 1],
   ])('the week of %s has %i hours and each service at its hour', async (monday, hours) => {
-    const services = await house.get<Service[]>(paths.services(HOUSE, monday, 8));
+    const services = await house.get<Service[]>(paths.services(HOUSE, { from: monday, days: 8 }));
     const byClock = new Intl.DateTimeFormat('en-GB', {
       timeZone: 'Europe/Copenhagen',
       hour: '2-digit',
@@ -92,11 +94,10 @@ describe('weeks when clocks change', () => {
     const tuesdays = services.filter(({ name }) => name === 'Dinner');
     const [first] = tuesdays;
     const last = await house.get<Service[]>(
-      paths.services(
-        HOUSE,
-        new Date(Date.parse(monday) + 8 * 24 * HOUR).toISOString().slice(0, 10),
-        1,
-      ),
+      paths.services(HOUSE, {
+        from: new Date(Date.parse(monday) + 8 * 24 * HOUR).toISOString().slice(0, 10),
+        days: 1,
+      }),
     );
     const nextTuesday = last.find(({ name }) => name === 'Dinner');
     expect(

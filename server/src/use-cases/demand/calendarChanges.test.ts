@@ -37,7 +37,7 @@ describe('a service of the week', () => {
   };
 
   it('comes on its weekday, from its first day to its last', async () => {
-    const res = await house.http.post(paths.servicePatterns(HOUSE)).send(late).expect(201);
+    const res = await house.http.post(paths.addServicePattern(HOUSE)).send(late).expect(201);
     const { id, version } = res.body as ServicePattern;
     expect(await namesOn('2026-12-04')).toEqual(['Lunch 11:00', 'Dinner 16:30', 'Late 22:00']);
     expect(await namesOn('2026-12-11')).toHaveLength(3);
@@ -45,29 +45,29 @@ describe('a service of the week', () => {
     expect(await namesOn('2026-12-18')).toHaveLength(2);
     expect(await namesOn('2026-12-05')).toHaveLength(2);
     const longer = { version, content: { ...late, lastDate: null } };
-    await house.http.put(paths.servicePatterns(HOUSE, id)).send(longer).expect(200);
+    await house.http.put(paths.changeServicePattern(HOUSE, id)).send(longer).expect(200);
     expect(await namesOn('2026-12-18')).toHaveLength(3);
-    await house.http.delete(paths.servicePatterns(HOUSE, id)).expect(200);
+    await house.http.delete(paths.removeServicePattern(HOUSE, id)).expect(200);
     expect(await namesOn('2026-12-04')).toHaveLength(2);
   });
 
   it('with a history is not taken away, but ends on a day', async () => {
     const id = await patternOf('Lunch');
-    const res = await house.http.delete(paths.servicePatterns(HOUSE, id));
+    const res = await house.http.delete(paths.removeServicePattern(HOUSE, id));
     expect(problemOf(res)).toMatchObject({ status: 409, type: '/problems/in-use' });
     const calendar = await house.get<HouseCalendar>(paths.calendar(HOUSE));
     const pattern = calendar.patterns.find((each) => each.id === id);
     if (!pattern) throw new Error('Friday has a lunch');
     const { id: _, version, ...content } = pattern;
     const ended = { version, content: { ...content, lastDate: '2026-12-31' } };
-    await house.http.put(paths.servicePatterns(HOUSE, id)).send(ended).expect(200);
+    await house.http.put(paths.changeServicePattern(HOUSE, id)).send(ended).expect(200);
     expect(await namesOn('2027-01-01')).toEqual(['Dinner 16:30']);
     expect(await namesOn(FRIDAY)).toEqual(['Lunch 11:00', 'Dinner 16:30']);
   });
 
   it('is refused when it ends before it begins, or its last day before its first', async () => {
     const wrong = { ...late, endMin: 22 * 60, lastDate: '2026-12-01' };
-    const { errors } = problemOf(await house.http.post(paths.servicePatterns(HOUSE)).send(wrong));
+    const { errors } = problemOf(await house.http.post(paths.addServicePattern(HOUSE)).send(wrong));
     expect(errors?.map(({ path }) => path).sort()).toEqual(['endMin', 'lastDate']);
   });
 });
@@ -76,12 +76,14 @@ describe('a day that differs', () => {
   const closed = { date: FRIDAY, patternId: null, hours: null, note: 'Stock-taking' };
 
   it('is closed whole, and wants nothing', async () => {
-    const res = await house.http.post(paths.serviceExceptions(HOUSE)).send(closed).expect(201);
+    const res = await house.http.post(paths.addServiceException(HOUSE)).send(closed).expect(201);
     expect(await namesOn(FRIDAY)).toEqual([]);
-    const answer = await house.get<ForecastAnswer>(paths.forecast(HOUSE, FRIDAY, 1));
+    const answer = await house.get<ForecastAnswer>(
+      paths.forecast(HOUSE, { from: FRIDAY, days: 1 }),
+    );
     expect(answer.forecasts).toEqual([]);
     await house.http
-      .delete(paths.serviceExceptions(HOUSE, (res.body as ServiceException).id))
+      .delete(paths.removeServiceException(HOUSE, (res.body as ServiceException).id))
       .expect(200);
     expect(await namesOn(FRIDAY)).toHaveLength(2);
   });
@@ -89,19 +91,19 @@ describe('a day that differs', () => {
   it('keeps other hours for one service, and that goes before the whole day', async () => {
     const patternId = await patternOf('Dinner');
     const early = { ...closed, patternId, hours: { startMin: 16 * 60, endMin: 21 * 60 } };
-    await house.http.post(paths.serviceExceptions(HOUSE)).send(closed).expect(201);
-    await house.http.post(paths.serviceExceptions(HOUSE)).send(early).expect(201);
+    await house.http.post(paths.addServiceException(HOUSE)).send(closed).expect(201);
+    await house.http.post(paths.addServiceException(HOUSE)).send(early).expect(201);
     expect(await namesOn(FRIDAY)).toEqual(['Dinner 15:00']);
     const { exceptions } = await house.get<HouseCalendar>(paths.calendar(HOUSE));
     expect(exceptions).toMatchObject([{ hours: null }, { hours: early.hours, patternId }]);
     for (const { id } of exceptions) {
-      await house.http.delete(paths.serviceExceptions(HOUSE, id)).expect(200);
+      await house.http.delete(paths.removeServiceException(HOUSE, id)).expect(200);
     }
   });
 
   it('of a service that the house has not is refused', async () => {
     const elsewhere = { ...closed, patternId: '00000000-0000-4000-8000-000000000000' };
-    const res = await house.http.post(paths.serviceExceptions(HOUSE)).send(elsewhere);
+    const res = await house.http.post(paths.addServiceException(HOUSE)).send(elsewhere);
     expect(problemOf(res).errors).toMatchObject([{ path: 'patternId', code: 'id.unknown' }]);
   });
 });
@@ -111,9 +113,9 @@ describe('a party', () => {
     const round = book.products.find(({ slug }) => slug === 'yard-round')?.id ?? '';
     const patternId = await patternOf('Dinner');
     const expected = async () =>
-      (await house.get<ForecastAnswer>(paths.forecast(HOUSE, FRIDAY, 1))).forecasts.find(
-        (each) => each.productId === round && each.patternId === patternId,
-      );
+      (
+        await house.get<ForecastAnswer>(paths.forecast(HOUSE, { from: FRIDAY, days: 1 }))
+      ).forecasts.find((each) => each.productId === round && each.patternId === patternId);
     const before = await expected();
     const party = {
       date: FRIDAY,
@@ -123,7 +125,7 @@ describe('a party', () => {
       balls: [{ productId: round, count: 30 }],
       note: 'Long table.',
     };
-    const res = await house.http.post(paths.bookings(HOUSE)).send(party).expect(201);
+    const res = await house.http.post(paths.addBooking(HOUSE)).send(party).expect(201);
     const after = await expected();
     expect((after?.mean ?? 0) - (before?.mean ?? 0)).toBeCloseTo(30, 9);
     expect((after?.ready ?? 0) - (before?.ready ?? 0)).toBe(30);
@@ -132,10 +134,10 @@ describe('a party', () => {
       9,
     );
     expect(after?.parts.at(-1)).toEqual({ kind: 'booked', balls: 30 });
-    await house.http.delete(paths.bookings(HOUSE, (res.body as Booking).id)).expect(200);
+    await house.http.delete(paths.removeBooking(HOUSE, (res.body as Booking).id)).expect(200);
     expect(await expected()).toEqual(before);
     const strange = { ...party, balls: [{ productId: patternId, count: 3 }] };
-    const refused = await house.http.post(paths.bookings(HOUSE)).send(strange);
+    const refused = await house.http.post(paths.addBooking(HOUSE)).send(strange);
     expect(problemOf(refused).errors).toMatchObject([{ path: 'balls/0/productId' }]);
   });
 });
@@ -145,7 +147,9 @@ describe('a party that was', () => {
     const round = book.products.find(({ slug }) => slug === 'yard-round')?.id ?? '';
     const tuesday = '2026-12-01';
     const expected = async () => {
-      const answer = await house.get<ForecastAnswer>(paths.forecast(HOUSE, tuesday, 1));
+      const answer = await house.get<ForecastAnswer>(
+        paths.forecast(HOUSE, { from: tuesday, days: 1 }),
+      );
       return answer.forecasts.find(({ productId }) => productId === round)?.mean ?? NaN;
     };
     const before = await expected();
@@ -157,18 +161,19 @@ describe('a party that was', () => {
       balls: [{ productId: round, count: 60 }],
       note: '',
     };
-    const res = await house.http.post(paths.bookings(HOUSE)).send(party).expect(201);
+    const res = await house.http.post(paths.addBooking(HOUSE)).send(party).expect(201);
     expect(await expected()).toBeLessThan(before - 1);
-    await house.http.delete(paths.bookings(HOUSE, (res.body as Booking).id)).expect(200);
+    await house.http.delete(paths.removeBooking(HOUSE, (res.body as Booking).id)).expect(200);
     expect(await expected()).toBeCloseTo(before, 9);
   });
 });
 
 describe('what running out weighs against throwing away', () => {
-  const serviceLevel = async (change: object) => house.http.put(paths.settings(HOUSE)).send(change);
+  const serviceLevel = async (change: object) =>
+    house.http.put(paths.changeSettings(HOUSE)).send(change);
   const ready = async () => {
     const { enoughPercent, forecasts } = await house.get<ForecastAnswer>(
-      paths.forecast(HOUSE, FRIDAY, 1),
+      paths.forecast(HOUSE, { from: FRIDAY, days: 1 }),
     );
     return { enoughPercent, balls: forecasts.reduce((sum, each) => sum + each.ready, 0) };
   };
@@ -207,14 +212,14 @@ describe('what running out weighs against throwing away', () => {
 
 describe('a service that is closed', () => {
   it('takes no count', async () => {
-    const services = await house.get<Service[]>(paths.services(HOUSE, FRIDAY, 1));
+    const services = await house.get<Service[]>(paths.services(HOUSE, { from: FRIDAY, days: 1 }));
     const [lunch] = services;
     const product = lunch?.counts[0]?.productId ?? '';
     await house.http
-      .post(paths.serviceExceptions(HOUSE))
+      .post(paths.addServiceException(HOUSE))
       .send({ date: FRIDAY, patternId: null, hours: null, note: '' })
       .expect(201);
-    const url = paths.count(HOUSE, FRIDAY, lunch?.patternId ?? '', product);
+    const url = paths.changeCount(HOUSE, FRIDAY, lunch?.patternId ?? '', product);
     await house.http.put(url).send({ count: 9, version: 0 }).expect(404);
   });
 });

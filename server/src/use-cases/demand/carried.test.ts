@@ -23,12 +23,12 @@ const lotOf = (slug: string, date: string) =>
 
 /** Counts what was left of a product after yesterday's dinner. */
 async function countLeft(slug: string, leftBalls: number) {
-  const sales = await house.get<Sale[]>(paths.sales(HOUSE, YESTERDAY, 1));
+  const sales = await house.get<Sale[]>(paths.sales(HOUSE, { from: YESTERDAY, days: 1 }));
   const sale = sales.find(({ productId }) => productId === productOf(slug));
   if (!sale) throw new Error(`nothing sold of ${slug}`);
   const { date, patternId, productId, version, sold } = sale;
   await house.http
-    .put(paths.sale(HOUSE, date, patternId, productId))
+    .put(paths.changeSale(HOUSE, date, patternId, productId))
     .send({ sale: { sold, soldOutMin: null, leftBalls }, version })
     .expect(200);
 }
@@ -98,7 +98,12 @@ describe('balls that are made already', () => {
 
   it('are left over tonight when fewer are wanted than are under way', async () => {
     const [tonight] = (await house.services('2026-11-25', 1)).filter((s) => s.name === 'Dinner');
-    const url = paths.count(HOUSE, '2026-11-25', tonight?.patternId ?? '', productOf('yard-round'));
+    const url = paths.changeCount(
+      HOUSE,
+      '2026-11-25',
+      tonight?.patternId ?? '',
+      productOf('yard-round'),
+    );
     await house.http.put(url).send({ count: 20, version: 0 }).expect(200);
     const own = lotOf('yard-round', '2026-11-25')?.code;
     const later = (await countsOf('yard-round', '2026-11-26', 3)).flatMap(

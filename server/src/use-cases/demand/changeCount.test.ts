@@ -15,7 +15,7 @@ async function dinnerOn(date: string) {
   const round = book.products.find((p) => p.slug === 'yard-round');
   const count = dinner?.counts.find((c) => c.productId === round?.id);
   if (!dinner || !count) throw new Error(`no dinner on ${date}`);
-  const url = paths.count(HOUSE, date, dinner.patternId, count.productId);
+  const url = paths.changeCount(HOUSE, date, dinner.patternId, count.productId);
   const put = (body: object) => house.http.put(url).send(body);
   return { count, put };
 }
@@ -69,7 +69,7 @@ describe('a count', () => {
   it('is refused for a service that the date does not have', async () => {
     const services = await house.services(TODAY, 1);
     const [count] = services[0]?.counts ?? [];
-    const monday = paths.count(
+    const monday = paths.changeCount(
       HOUSE,
       '2026-11-30',
       services[0]?.patternId ?? '',
@@ -81,7 +81,7 @@ describe('a count', () => {
 });
 
 describe('several counts at once', () => {
-  const post = (counts: object[]) => house.http.post(paths.counts(HOUSE)).send({ counts });
+  const post = (counts: object[]) => house.http.post(paths.changeCounts(HOUSE)).send({ counts });
   const ofWeek = async () => {
     const services = await house.services('2026-12-01', 6);
     return services.flatMap(({ date, patternId, counts }) =>

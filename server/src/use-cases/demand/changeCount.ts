@@ -1,10 +1,11 @@
+import { ok, fail } from '@calm/core';
 import { servicesOn } from '@calm/domain';
 import type { CountChange, CountsChange, ProductCount } from '@calm/contract';
 import { readCount, writeCount, type CountKey } from '../../store/demand/counts';
 import { productRepository } from '../../store/book/products';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 
 /** Sets how many balls of a product a service wants, or puts it back to the usual. */
 export async function changeCount(
@@ -14,13 +15,13 @@ export async function changeCount(
 ): Promise<Result<ProductCount>> {
   const held = servicesOn(await readCalendar(scope), key.date);
   if (!held.some(({ pattern }) => pattern.id === key.patternId))
-    return { kind: 'not-found', what: 'service' };
+    return fail({ kind: 'not-found', what: 'service' });
   if (!(await productRepository.find(scope, key.productId)))
-    return { kind: 'not-found', what: 'product' };
+    return fail({ kind: 'not-found', what: 'product' });
 
   const isWritten = await writeCount(scope, key, change.count, change.version);
   const current = await readCount(scope, key);
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }
 
 /** Sets several counts. The first that cannot be ends it, and the transaction takes back the ones before. */
@@ -31,7 +32,7 @@ export async function changeCounts(
   const written: ProductCount[] = [];
   for (const { date, patternId, productId, ...change } of counts) {
     const result = await changeCount(scope, { date, patternId, productId }, change);
-    if (result.kind !== 'done') return result;
+    if (!result.ok) return result;
     written.push(result.value);
   }
   return ok(written);

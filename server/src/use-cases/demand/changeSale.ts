@@ -1,10 +1,11 @@
+import { ok, fail } from '@calm/core';
 import { servicesOn } from '@calm/domain';
 import type { Sale, SaleChange } from '@calm/contract';
 import { productRepository } from '../../store/book/products';
 import { findSale, writeSale, type SaleKey } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { badInput, ok, type Result } from '../result';
+import { badInput, type Result } from '../result';
 
 /** What a sale is when nobody has written it down. */
 const unsold = (key: SaleKey): Sale => ({
@@ -23,9 +24,9 @@ export async function changeSale(
 ): Promise<Result<Sale>> {
   const held = servicesOn(await readCalendar(scope), key.date);
   const service = held.find(({ pattern }) => pattern.id === key.patternId);
-  if (!service) return { kind: 'not-found', what: 'service' };
+  if (!service) return fail({ kind: 'not-found', what: 'service' });
   if (!(await productRepository.find(scope, key.productId)))
-    return { kind: 'not-found', what: 'product' };
+    return fail({ kind: 'not-found', what: 'product' });
   const outMin = change.sale?.soldOutMin ?? null;
   if (outMin !== null && (outMin < service.startMin || outMin > service.endMin)) {
     return badInput(
@@ -36,5 +37,5 @@ export async function changeSale(
   }
   const isWritten = await writeSale(scope, key, change.sale, change.version);
   const current = (await findSale(scope, key)) ?? unsold(key);
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }

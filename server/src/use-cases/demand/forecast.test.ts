@@ -18,7 +18,7 @@ afterAll(() => house.drop());
 
 const MONDAY = '2026-11-30';
 const forecast = (from = MONDAY, days = 7, of = HOUSE) =>
-  house.get<ForecastAnswer>(paths.forecast(of, from, days));
+  house.get<ForecastAnswer>(paths.forecast(of, { from, days }));
 const round = () => book.products.find(({ slug }) => slug === 'yard-round')?.id ?? '';
 
 /** Rows of the exported table, split by hand: nothing of the application is used to read it. */
@@ -35,7 +35,7 @@ async function exported(): Promise<Record<string, string>[]> {
 describe('forecasts of the demo house', () => {
   it('are there for every product at every service, between their bounds', async () => {
     const { forecasts, series, enoughPercent } = await forecast();
-    const services = await house.get<Service[]>(paths.services(HOUSE, MONDAY, 7));
+    const services = await house.get<Service[]>(paths.services(HOUSE, { from: MONDAY, days: 7 }));
     expect(forecasts).toHaveLength(services.length * book.products.length);
     expect(enoughPercent).toBe(80);
     for (const { mean, p10, p90, ready, parts } of forecasts) {
@@ -97,7 +97,7 @@ describe('forecasts of the demo house', () => {
   it('of a house without history are its usual counts', async () => {
     const other = await forecast(MONDAY, 2, 'other-yard');
     expect(other.series.every(({ kind }) => kind !== 'short')).toBe(true);
-    const bare = await house.http.get(paths.forecast('no-such-house', MONDAY, 7));
+    const bare = await house.http.get(paths.forecast('no-such-house', { from: MONDAY, days: 7 }));
     expect(bare.status).toBe(404);
   });
 });
@@ -115,20 +115,22 @@ describe('an event', () => {
 
   it('moves its day by what the house expects, and back when it is taken away', async () => {
     const before = await meanOn('2026-12-04');
-    const added = await house.http.post(paths.events(HOUSE)).send(content);
+    const added = await house.http.post(paths.addEvent(HOUSE)).send(content);
     expect(added.status).toBe(201);
     expect((await meanOn('2026-12-04')) / before).toBeCloseTo(1.5, 6);
     expect(await meanOn('2026-12-05')).toBeGreaterThan(0);
     const { id } = added.body as HouseEvent;
     const change = { version: 1, content: { ...content, expectedPercent: 120 } };
-    await house.http.put(paths.events(HOUSE, id)).send(change).expect(200);
+    await house.http.put(paths.changeEvent(HOUSE, id)).send(change).expect(200);
     expect((await meanOn('2026-12-04')) / before).toBeCloseTo(1.2, 6);
-    await house.http.delete(paths.events(HOUSE, id)).expect(200);
+    await house.http.delete(paths.removeEvent(HOUSE, id)).expect(200);
     expect(await meanOn('2026-12-04')).toBeCloseTo(before, 9);
   });
 
   it('of one service leaves the others of its day alone', async () => {
-    const friday = await house.get<Service[]>(paths.services(HOUSE, '2026-12-04', 1));
+    const friday = await house.get<Service[]>(
+      paths.services(HOUSE, { from: '2026-12-04', days: 1 }),
+    );
     const dinner = friday.find(({ name }) => name === 'Dinner');
     const means = async () => {
       const { forecasts } = await forecast('2026-12-04', 1);
@@ -141,7 +143,7 @@ describe('an event', () => {
     };
     const before = await means();
     const one = { ...content, patternId: dinner?.patternId };
-    await house.http.post(paths.events(HOUSE)).send(one).expect(201);
+    await house.http.post(paths.addEvent(HOUSE)).send(one).expect(201);
     const after = await means();
     expect(after.lunch).toBeCloseTo(before.lunch, 9);
     expect(after.dinner / before.dinner).toBeCloseTo(1.5, 6);
@@ -149,10 +151,10 @@ describe('an event', () => {
 
   it('is refused with what is wrong with it', async () => {
     const wrong = { ...content, date: '2026-02-30', expectedPercent: 900, name: '' };
-    const { errors } = problemOf(await house.http.post(paths.events(HOUSE)).send(wrong));
+    const { errors } = problemOf(await house.http.post(paths.addEvent(HOUSE)).send(wrong));
     expect(errors?.map(({ path }) => path).sort()).toEqual(['date', 'expectedPercent', 'name']);
     const elsewhere = { ...content, patternId: '00000000-0000-4000-8000-000000000000' };
-    const res = await house.http.post(paths.events(HOUSE)).send(elsewhere);
+    const res = await house.http.post(paths.addEvent(HOUSE)).send(elsewhere);
     expect(problemOf(res).errors).toMatchObject([{ path: 'patternId', code: 'id.unknown' }]);
   });
 });

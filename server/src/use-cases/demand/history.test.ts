@@ -30,7 +30,7 @@ const dinnerOn = async (date: string): Promise<Service> => {
 };
 const soldOn = async (date: string) => {
   const { patternId } = await dinnerOn(date);
-  const sales = await house.get<Sale[]>(paths.sales(HOUSE, date, 1));
+  const sales = await house.get<Sale[]>(paths.sales(HOUSE, { from: date, days: 1 }));
   return sales.find((sale) => sale.patternId === patternId && sale.productId === round);
 };
 
@@ -38,7 +38,7 @@ describe('what a service sold', () => {
   const YESTERDAY = '2026-11-24';
   const write = async (body: object, date = YESTERDAY) => {
     const { patternId } = await dinnerOn(date);
-    return house.http.put(paths.sale(HOUSE, date, patternId, round)).send(body);
+    return house.http.put(paths.changeSale(HOUSE, date, patternId, round)).send(body);
   };
 
   it('is corrected by hand over the version that was read, and taken out', async () => {
@@ -57,9 +57,7 @@ describe('what a service sold', () => {
 
 describe('history from a file', () => {
   const importBook = async (sales: readonly ImportedSale[], how: object = {}) =>
-    house.http
-      .post(paths.salesImports(HOUSE))
-      .send({ sales, over: 'keep', isTrial: false, ...how });
+    house.http.post(paths.importSales(HOUSE)).send({ sales, over: 'keep', isTrial: false, ...how });
   const came = async (sales: readonly ImportedSale[], how?: object) =>
     (await importBook(sales, how)).body as SalesImportResult;
   const old = async (): Promise<ImportedSale[]> => {
@@ -115,7 +113,8 @@ describe('history from a file', () => {
 
 describe('a till', () => {
   const post = async (sales: readonly object[]) =>
-    (await house.http.post(paths.till(HOUSE)).send({ sales }).expect(200)).body as TillAnswer;
+    (await house.http.post(paths.recordTillSales(HOUSE)).send({ sales }).expect(200))
+      .body as TillAnswer;
   const at = (time: string) => `2026-11-25T${time}:00.000Z`;
   const sale = (number: string, time: string, balls = 1) => ({
     number,
@@ -171,7 +170,9 @@ describe('the till that stands in for one', () => {
     }
     for (let more = 0; more < 4; more += 1) added += await tillRound(line, HOUSE, ends, memory);
     expect(added).toBe(memory.acknowledged.size);
-    const answer = await house.get<ForecastAnswer>(paths.forecast(HOUSE, thursday, 1));
+    const answer = await house.get<ForecastAnswer>(
+      paths.forecast(HOUSE, { from: thursday, days: 1 }),
+    );
     const { patternId } = await dinnerOn(thursday);
     const mean = answer.forecasts.find(
       (each) => each.productId === round && each.patternId === patternId,
@@ -187,7 +188,9 @@ describe('the till that stands in for one', () => {
 
 describe('how balls go through a service', () => {
   it('is learned by quarter hours of the last weeks', async () => {
-    const { usage } = await house.get<ForecastAnswer>(paths.forecast(HOUSE, '2026-11-26', 1));
+    const { usage } = await house.get<ForecastAnswer>(
+      paths.forecast(HOUSE, { from: '2026-11-26', days: 1 }),
+    );
     const dinner = usage.find((each) => each.service === 'Dinner' && each.productId === round);
     expect(dinner?.curve).toHaveLength(20);
     expect(dinner?.balls).toBeGreaterThan(2000);

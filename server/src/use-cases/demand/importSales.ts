@@ -1,3 +1,4 @@
+import { ok, fail } from '@calm/core';
 import { servicesOn, addDays } from '@calm/domain';
 import type {
   ImportedSale,
@@ -11,7 +12,7 @@ import { readProductIds } from '../../store/book/products';
 import { putSales, readSales } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 
 const MOST_ERRORS = 50;
 
@@ -24,7 +25,7 @@ export async function importSales(
   { sales, over, isTrial }: SalesImport,
 ): Promise<Result<SalesImportResult>> {
   const errors = faults(sales, await readCalendar(scope), await readProductIds(scope));
-  if (errors.length > 0) return { kind: 'bad-input', errors };
+  if (errors.length > 0) return fail({ kind: 'bad-input', errors });
   const dates = sales.map(({ date }) => date).sort();
   const [from = '', to = ''] = [dates[0], dates.at(-1)];
   const there = new Map((await readSales(scope, from, addDays(to, 1))).map((s) => [keyOf(s), s]));

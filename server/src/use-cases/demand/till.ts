@@ -1,11 +1,11 @@
+import { ok, QUARTER_MIN } from '@calm/core';
 import { servicesOn, addDays, instantOf, localDateOf } from '@calm/domain';
 import type { House, TillAnswer, TillSale } from '@calm/contract';
-import { QUARTER_MIN } from '@calm/core';
 import { readProductIds } from '../../store/book/products';
 import { addToSales, noteTillSale, type SaleKey } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
-import { badInput, ok, type Result } from '../result';
+import { badInput, type Result } from '../result';
 
 const MS_PER_MIN = 60_000;
 /** Orders are taken a little before doors and typed a little after the last of them. */

@@ -1,7 +1,8 @@
+import { ok, fail } from '@calm/core';
 import type { House, SettingsChange } from '@calm/contract';
 import { findHouseById, writeSettings } from '../../store/house/houses';
 import type { Scope } from '../../database/scope';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 
 /** Changes some of a house's settings, over the version that was read. */
 export async function changeSettings(
@@ -11,6 +12,6 @@ export async function changeSettings(
 ): Promise<Result<House>> {
   const isWritten = await writeSettings(scope, version, { ...house.settings, ...change });
   const current = await findHouseById(scope);
-  if (!current) return { kind: 'not-found', what: 'house' };
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
+  if (!current) return fail({ kind: 'not-found', what: 'house' });
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }

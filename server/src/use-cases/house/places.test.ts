@@ -32,11 +32,11 @@ describe('a place', () => {
     const [first] = (await house.book()).places;
     if (!first) throw new Error('the demo has places');
     const content = { ...contentOf(first), name: 'Cellar', tubs: 3 };
-    const added = await house.http.post(paths.places(HOUSE)).send(content);
+    const added = await house.http.post(paths.addPlace(HOUSE)).send(content);
     expect(added.status).toBe(201);
     expect(added.body).toMatchObject({ ...content, version: 1 });
 
-    const at = paths.places(HOUSE, added.body.id);
+    const at = paths.changePlace(HOUSE, added.body.id);
     const zones = [{ name: 'shelf', positions: 5, warmerC: -1 }];
     const change = { version: 1, content: { ...content, zones } };
     expect((await house.http.put(at).send(change)).body).toMatchObject({ zones, version: 2 });
@@ -52,7 +52,7 @@ describe('a place', () => {
     if (!first) throw new Error('the demo has places');
     const content = contentOf(first);
     const post = (change: object) =>
-      house.http.post(paths.places(HOUSE)).send({ ...content, name: 'Attic', ...change });
+      house.http.post(paths.addPlace(HOUSE)).send({ ...content, name: 'Attic', ...change });
     const wrong = [
       [{ name: 'Walk-in' }, 'name', 'name.taken'],
       [{ tubs: -1 }, 'tubs', 'number.min'],
@@ -74,7 +74,7 @@ describe('a place', () => {
     const other = await house.book('other-yard');
     const [theirs] = other.places;
     if (!theirs) throw new Error('the demo has places');
-    const at = paths.places(HOUSE, theirs.id);
+    const at = paths.changePlace(HOUSE, theirs.id);
     const change = { version: 1, content: { ...contentOf(theirs), tubs: 99 } };
     expect((await house.http.put(at).send(change)).status).toBe(404);
     expect((await house.http.delete(at)).status).toBe(404);
@@ -86,10 +86,10 @@ describe('what a house works with', () => {
   it('is changed with its settings', async () => {
     const { version } = (await house.book()).house;
     const kitchen = { ...STANDARD_KITCHEN, benchPlaces: 4 };
-    const res = await house.http.put(paths.settings(HOUSE)).send({ version, kitchen });
+    const res = await house.http.put(paths.changeSettings(HOUSE)).send({ version, kitchen });
     expect(res.body).toMatchObject({ settings: { kitchen }, version: version + 1 });
     const wrong = await house.http
-      .put(paths.settings(HOUSE))
+      .put(paths.changeSettings(HOUSE))
       .send({ version: version + 1, kitchen: { ...kitchen, tubKg: 0 } });
     expect(problemOf(wrong)).toMatchObject({ type: '/problems/bad-input' });
   });

@@ -1,3 +1,4 @@
+import { ok, fail } from '@calm/core';
 import { adviseLoad, markAfter, scaleRecipe } from '@calm/domain';
 import type {
   LoadChange,
@@ -15,9 +16,9 @@ import { activeKeyOf, findActiveLot, findLot, findLotRow, updateLot } from '../.
 import { readMark, writeMark } from '../../store/lots/marks';
 import type { Scope } from '../../database/scope';
 import { seenAt } from './records';
-import { badInput, ok, type Refusal, type Result } from '../result';
+import { badInput, type Refused, type Result } from '../result';
 
-const NO_LOT: Refusal = { kind: 'not-found', what: 'lot' };
+const NO_LOT: Refused = fail({ kind: 'not-found', what: 'lot' });
 
 /** Writes what the thermometers showed at one load, and the water that asks for. */
 export async function changeLoad(
@@ -29,7 +30,7 @@ export async function changeLoad(
   const lot = await findLot(scope, lotId);
   const load = lot?.loads.find((l) => l.number === number);
   if (!lot) return NO_LOT;
-  if (!load) return { kind: 'not-found', what: 'load' };
+  if (!load) return fail({ kind: 'not-found', what: 'load' });
   const scaled = scaleRecipe(lot.recipe, lot.items);
   const bowl = scaled.ok ? scaled.value.loads[0] : undefined;
   const { version, ...temps } = change;
@@ -39,7 +40,7 @@ export async function changeLoad(
   const isWritten = await updateLoad(scope, lotId, number, version, { ...temps, waterTempC });
   const current = (await findLot(scope, lotId))?.loads.find((l) => l.number === number);
   if (!current) return NO_LOT;
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }
 
 /** Writes how a step stands: begun, done, given more time, skipped, handed to somebody. */
@@ -53,17 +54,17 @@ export async function changeMark(
   const lot = await findLot(scope, lotId);
   if (!lot) return NO_LOT;
   const isLoad = loadNumber === 0 || lot.loads.some((l) => l.number === loadNumber);
-  if (!isLoad) return { kind: 'not-found', what: 'load' };
+  if (!isLoad) return fail({ kind: 'not-found', what: 'load' });
   if (change.personId && !(await personRepository.find(scope, change.personId))) {
     return badInput('personId', 'id.unknown', 'There is no such person on the crew.');
   }
   const seen = seenAt(change.at, now);
-  if (seen.kind !== 'done') return seen;
+  if (!seen.ok) return seen;
   const before = await readMark(scope, lotId, loadNumber, stepKey);
   const after = markAfter(before, change, seen.value.toISOString());
   const isWritten = before.version === change.version && (await writeMark(scope, lotId, after));
   const current = isWritten ? after : await readMark(scope, lotId, loadNumber, stepKey);
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }
 
 /** Writes the note that is pinned to a lot. */
@@ -75,7 +76,7 @@ export async function changeNote(
   const isWritten = await updateLot(scope, lotId, version, { note });
   const current = await findLot(scope, lotId);
   if (!current) return NO_LOT;
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: { note, version } };
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: { note, version } });
 }
 
 /** Writes what a lot left behind and what was trimmed off. */
@@ -88,7 +89,7 @@ export async function changeLosses(
   const isWritten = await updateLot(scope, lotId, version, { leftG, trimG });
   const current = await findLot(scope, lotId);
   if (!current) return NO_LOT;
-  return isWritten ? ok(current) : { kind: 'stale', current, sent: change };
+  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }
 
 /** Takes a lot back that was started by mistake, or restores it. Nothing of it is lost. */
@@ -101,14 +102,14 @@ export async function withdrawLot(
   if (!row) return NO_LOT;
   const key = activeKeyOf(row.formulaId, row.routeId, row.serviceDate);
   const other = isWithdrawn ? null : await findActiveLot(scope, key);
-  if (other && other.id !== lotId) return { kind: 'already-started', current: other };
+  if (other && other.id !== lotId) return fail({ kind: 'already-started', current: other });
   const activeKey = isWithdrawn ? null : key;
   const isWritten = await updateLot(scope, lotId, version, { activeKey });
   return isWritten
     ? ok({ version: version + 1, isWithdrawn })
-    : {
+    : fail({
         kind: 'stale',
         current: { version: row.version, isWithdrawn: row.activeKey === null },
         sent: { isWithdrawn, version },
-      };
+      });
 }

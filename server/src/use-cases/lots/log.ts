@@ -1,10 +1,11 @@
+import { ok, fail } from '@calm/core';
 import type { LogPage, LogQuery, LotLog } from '@calm/contract';
 import Papa from 'papaparse';
 import { readLog } from '../../store/lots/log';
 import { findLotRow, withParts } from '../../store/lots/lots';
 import { readLotRecords } from '../../store/lots/records';
 import type { Scope } from '../../database/scope';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 
 const PAGE = 50;
 /** Most lots that one table holds: some years of a busy house. */
@@ -21,12 +22,12 @@ export async function logPage(scope: Scope, query: LogQuery): Promise<LogPage> {
 /** Everything on record of a lot, taken back or not. */
 export async function lotLog(scope: Scope, lotId: string): Promise<Result<LotLog>> {
   const row = await findLotRow(scope, lotId);
-  if (!row) return { kind: 'not-found', what: 'lot' };
+  if (!row) return fail({ kind: 'not-found', what: 'lot' });
   const [[lot], records] = await Promise.all([
     withParts(scope, [row]),
     readLotRecords(scope, lotId),
   ]);
-  if (!lot) return { kind: 'not-found', what: 'lot' };
+  if (!lot) return fail({ kind: 'not-found', what: 'lot' });
   return ok({ lot, isWithdrawn: row.activeKey === null, planned: row.planned, records });
 }
 

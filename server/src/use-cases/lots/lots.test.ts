@@ -11,7 +11,7 @@ afterAll(() => house.drop());
 
 async function started(serviceDate: string): Promise<Lot> {
   const start = roundStart(await house.book(), { serviceDate });
-  const res = await house.http.post(paths.lots(HOUSE)).send(start);
+  const res = await house.http.post(paths.startLot(HOUSE)).send(start);
   if (res.status !== 201) throw new Error(res.text);
   return res.body as Lot;
 }
@@ -34,7 +34,7 @@ describe('starting a lot', () => {
   it('is refused while the dough is under way for that date, and shows the lot', async () => {
     const lot = await started('2026-12-03');
     const again = roundStart(await house.book(), { serviceDate: '2026-12-03' });
-    const res = await house.http.post(paths.lots(HOUSE)).send(again);
+    const res = await house.http.post(paths.startLot(HOUSE)).send(again);
     expect(res.status).toBe(409);
     expect(problemOf<Lot>(res)).toMatchObject({
       type: '/problems/already-started',
@@ -45,7 +45,7 @@ describe('starting a lot', () => {
   it('makes one lot of many starts at the same moment', async () => {
     const start = roundStart(await house.book(), { serviceDate: '2026-12-04' });
     const answers = await Promise.all(
-      Array.from({ length: 8 }, () => house.http.post(paths.lots(HOUSE)).send(start)),
+      Array.from({ length: 8 }, () => house.http.post(paths.startLot(HOUSE)).send(start)),
     );
     expect(answers.filter((res) => res.status === 201)).toHaveLength(1);
     expect(answers.filter((res) => res.status === 409)).toHaveLength(7);
@@ -55,7 +55,7 @@ describe('starting a lot', () => {
   it('says why when no mixer load fits', async () => {
     const start = roundStart(await house.book(), { serviceDate: '2026-12-05' });
     const items = start.items.map((item) => ({ ...item, count: 3 }));
-    const res = await house.http.post(paths.lots(HOUSE)).send({ ...start, items });
+    const res = await house.http.post(paths.startLot(HOUSE)).send({ ...start, items });
     expect(res.status).toBe(422);
     expect(problemOf(res).reasons).toMatchObject([
       { kind: 'load-below-least', minDoughKg: 6, nearest: [{ loads: 1 }] },
@@ -65,12 +65,12 @@ describe('starting a lot', () => {
   it('is refused on a day without a service, and for a product of another dough', async () => {
     const book = await house.book();
     const monday = await house.http
-      .post(paths.lots(HOUSE))
+      .post(paths.startLot(HOUSE))
       .send(roundStart(book, { serviceDate: '2026-11-30' }));
     expect(monday.status).toBe(404);
     const slab = book.products.find((p) => p.slug === 'slab');
     const mixed = await house.http
-      .post(paths.lots(HOUSE))
+      .post(paths.startLot(HOUSE))
       .send(roundStart(book, { items: [{ productId: slab?.id ?? '', count: 4 }] }));
     expect(problemOf(mixed).errors).toMatchObject([{ path: 'items/0/productId' }]);
   });
@@ -79,7 +79,7 @@ describe('starting a lot', () => {
 describe('withdrawing a lot', () => {
   it('takes it off the board, frees its dough, and can be undone', async () => {
     const lot = await started('2026-12-06');
-    const url = paths.withdrawn(HOUSE, lot.id);
+    const url = paths.withdrawLot(HOUSE, lot.id);
     const gone = await house.http.put(url).send({ isWithdrawn: true, version: lot.version });
     expect(gone.body).toEqual({ isWithdrawn: true, version: 2 });
     expect(await house.lots('2026-12-06', 1)).toEqual([]);
@@ -90,7 +90,7 @@ describe('withdrawing a lot', () => {
 
   it('cannot bring back a lot whose place is taken', async () => {
     const first = await started('2026-12-09');
-    const url = paths.withdrawn(HOUSE, first.id);
+    const url = paths.withdrawLot(HOUSE, first.id);
     await house.http.put(url).send({ isWithdrawn: true, version: 1 });
     const second = await started('2026-12-09');
     expect(second.code).toBe('YR-1125-B');
@@ -100,9 +100,9 @@ describe('withdrawing a lot', () => {
 
   it('leaves a 404 for whoever still had it open', async () => {
     const lot = await started('2026-12-10');
-    await house.http.put(paths.withdrawn(HOUSE, lot.id)).send({ isWithdrawn: true, version: 1 });
+    await house.http.put(paths.withdrawLot(HOUSE, lot.id)).send({ isWithdrawn: true, version: 1 });
     const mark = await house.http
-      .put(paths.mark(HOUSE, lot.id, 1, 'water-salt'))
+      .put(paths.changeMark(HOUSE, lot.id, 1, 'water-salt'))
       .send({ isDone: true, version: 0 });
     expect(mark.status).toBe(404);
     expect(problemOf(mark).detail).toBe('No lot with this address.');
@@ -113,7 +113,7 @@ describe('a load', () => {
   it('asks for the water of its own temperatures', async () => {
     const lot = await started('2026-12-11');
     const [load] = lot.loads;
-    const put = (body: object) => house.http.put(paths.load(HOUSE, lot.id, 1)).send(body);
+    const put = (body: object) => house.http.put(paths.changeLoad(HOUSE, lot.id, 1)).send(body);
     const temps = { roomTempC: 22, flourTempC: 27, tapTempC: 14, prefermentTempC: null };
     const warmer = await put({ ...temps, doughOutC: null, version: 1 });
     const record = warmer.body as LoadRecord;
@@ -123,7 +123,7 @@ describe('a load', () => {
     const stale = await put({ ...temps, doughOutC: 20, version: 2 });
     expect(problemOf(stale)).toMatchObject({ status: 409, current: { doughOutC: 24.6 } });
     const missing = await house.http
-      .put(paths.load(HOUSE, lot.id, 9))
+      .put(paths.changeLoad(HOUSE, lot.id, 9))
       .send({ ...temps, doughOutC: null, version: 1 });
     expect(missing.status).toBe(404);
   });
@@ -133,7 +133,7 @@ describe('a mark', () => {
   it('is made once, taken back, and tells a second hand', async () => {
     const lot = await started('2026-12-12');
     const put = (body: object) =>
-      house.http.put(paths.mark(HOUSE, lot.id, 1, 'water-salt')).send(body);
+      house.http.put(paths.changeMark(HOUSE, lot.id, 1, 'water-salt')).send(body);
     const tick = await put({ isDone: true, version: 0 });
     expect(tick.body).toEqual({ ...emptyMark(1, 'water-salt'), doneAt: NOW, version: 1 });
     expect((await put({ isDone: true, version: 0 })).status).toBe(409);
@@ -145,7 +145,7 @@ describe('a mark', () => {
 describe('a note', () => {
   it('keeps every script and emoji, and refuses control characters', async () => {
     const lot = await started('2026-12-13');
-    const put = (body: object) => house.http.put(paths.note(HOUSE, lot.id)).send(body);
+    const put = (body: object) => house.http.put(paths.changeNote(HOUSE, lot.id)).send(body);
     const note = 'Klæbrig 🌡️ 面团 — 10 min more';
     expect((await put({ note, version: 1 })).body).toMatchObject({ note, version: 2 });
     expect((await put({ note: 'bell \u0007', version: 2 })).status).toBe(400);

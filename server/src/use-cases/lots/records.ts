@@ -1,3 +1,12 @@
+import { addDays } from '@calm/domain';
+import { readRecords, insertRecord, readLotRecords } from '../../store/lots/records';
+import {
+  readHandovers,
+  findHandover,
+  insertHandover,
+  writeHandoverRead,
+} from '../../store/lots/handovers';
+import { ok, fail } from '@calm/core';
 import {
   LARGEST_PHOTO,
   type Handover,
@@ -7,12 +16,10 @@ import {
   type RecordStart,
 } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
-import { findHandover, insertHandover, writeHandoverRead } from '../../store/lots/handovers';
 import { findLotRow } from '../../store/lots/lots';
 import { insertPhoto } from '../../store/lots/photos';
-import { insertRecord, readLotRecords } from '../../store/lots/records';
 import type { Scope } from '../../database/scope';
-import { badInput, ok, type Refusal, type Result } from '../result';
+import { badInput, type Refused, type Result } from '../result';
 
 /** Longest that a device may have been away with what it saw, ms. */
 const LONGEST_AWAY_MS = 7 * 24 * 3_600_000;
@@ -44,9 +51,9 @@ export async function addLotRecord(
   { id, at, correctsId, content }: RecordStart,
   { personId, now }: Writing,
 ): Promise<Result<LotRecord>> {
-  if (!(await findLotRow(scope, lotId))) return { kind: 'not-found', what: 'lot' };
+  if (!(await findLotRow(scope, lotId))) return fail({ kind: 'not-found', what: 'lot' });
   const seen = seenAt(at, now);
-  if (seen.kind !== 'done') return seen;
+  if (!seen.ok) return seen;
   if (correctsId !== undefined) {
     const wrong = await cannotCorrect(scope, lotId, correctsId, content.kind);
     if (wrong) return wrong;
@@ -82,7 +89,7 @@ export async function addPhoto(
   const content = { kind: 'photo', photoId: id, note } as const;
   const start = { id, content, ...(at !== undefined && { at }) };
   const record = await addLotRecord(scope, lotId, start, writing);
-  if (record.kind === 'done') await insertPhoto(scope, { id, lotId, jpeg: bytes });
+  if (record.ok) await insertPhoto(scope, { id, lotId, jpeg: bytes });
   return record;
 }
 
@@ -98,7 +105,7 @@ async function cannotCorrect(
   lotId: string,
   correctsId: string,
   kind: string,
-): Promise<Refusal | null> {
+): Promise<Refused | null> {
   const records = await readLotRecords(scope, lotId);
   const wrong = records.find(({ id }) => id === correctsId);
   if (!wrong) return badInput('correctsId', 'id.unknown', 'This lot has no such record.');
@@ -106,7 +113,7 @@ async function cannotCorrect(
     return badInput('content/kind', 'kind.other', 'A record is corrected by one of its own kind.');
   }
   const later = records.find((each) => each.correctsId === correctsId);
-  return later ? { kind: 'stale', current: later, sent: { correctsId } } : null;
+  return later ? fail({ kind: 'stale', current: later, sent: { correctsId } }) : null;
 }
 
 /** Keeps a shift's word to the next one. */
@@ -116,7 +123,7 @@ export async function addHandover(
   { personId, now }: Writing,
 ): Promise<Result<Handover>> {
   const seen = seenAt(at, now);
-  if (seen.kind !== 'done') return seen;
+  if (!seen.ok) return seen;
   const handover = { id: uuid(), at: seen.value.toISOString(), personId, ...start, read: null };
   await insertHandover(scope, handover);
   return ok(handover);
@@ -130,5 +137,16 @@ export async function readHandover(
 ): Promise<Result<Handover>> {
   await writeHandoverRead(scope, id, now, personId);
   const handover = await findHandover(scope, id);
-  return handover ? ok(handover) : { kind: 'not-found', what: 'handover' };
+  return handover ? ok(handover) : fail({ kind: 'not-found', what: 'handover' });
 }
+
+/** What was seen and measured of the lots of some days, from a local date. */
+export const recordsBetween = (scope: Scope, from: string, days: number): Promise<LotRecord[]> =>
+  readRecords(scope, from, addDays(from, days - 1));
+
+/** What was seen and measured of a lot. */
+export const recordsOfLot = (scope: Scope, lotId: string): Promise<LotRecord[]> =>
+  readLotRecords(scope, lotId);
+
+/** The last handovers, newest first. */
+export const latestHandovers = (scope: Scope): Promise<Handover[]> => readHandovers(scope);

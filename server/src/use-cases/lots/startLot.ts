@@ -1,3 +1,4 @@
+import { ok, fail, countBack, type LotSize, type PlannedStage } from '@calm/core';
 import {
   adviseLoad,
   lotItem,
@@ -9,7 +10,6 @@ import {
   localDateOf,
 } from '@calm/domain';
 import type { House, HouseBook, Lot, LotStart, Product, Recipe, Service } from '@calm/contract';
-import { countBack, type LotSize, type PlannedStage } from '@calm/core';
 import { v7 as uuid } from 'uuid';
 import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../../store/lots/lots';
 import { readPlan } from '../../store/plan/plans';
@@ -17,7 +17,7 @@ import type { Scope } from '../../database/scope';
 import { servicesBetween } from '../demand/calendar';
 import { learnedFrictions } from '../book/frictions';
 import { bookOf } from '../book/losses';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 
 /**
  * Starts a lot: freezes its recipe and counts, splits it into loads and gives it a code. Refused
@@ -31,24 +31,24 @@ export async function startLot(
 ): Promise<Result<Lot>> {
   const book = await bookOf(scope, house);
   const product = book.products.find((p) => p.id === start.productId);
-  if (!product) return { kind: 'not-found', what: 'product' };
+  if (!product) return fail({ kind: 'not-found', what: 'product' });
   const problems = wrongIds(book, product, start);
-  if (problems.length > 0) return { kind: 'bad-input', errors: problems };
+  if (problems.length > 0) return fail({ kind: 'bad-input', errors: problems });
 
   const services = await servicesBetween(scope, house, { from: start.serviceDate, days: 1 }, now);
   const times = timesFor(start, services);
-  if (!times) return { kind: 'not-found', what: 'service' };
+  if (!times) return fail({ kind: 'not-found', what: 'service' });
 
   const activeKey = activeKeyOf(product.formulaId, product.routeId, start.serviceDate);
   const underWay = await findActiveLot(scope, activeKey);
-  if (underWay) return { kind: 'already-started', current: underWay };
+  if (underWay) return fail({ kind: 'already-started', current: underWay });
 
   const recipe = recipeFor(book, product, start.mixerId);
   const items = productsOfDough(book, product)
     .map((p) => lotItem(p, start.items.find((item) => item.productId === p.id)?.count ?? 0))
     .filter((item) => item.count > 0);
   const scaled = scaleRecipe(recipe, items);
-  if (!scaled.ok) return { kind: 'cannot-scale', reasons: scaled.reasons };
+  if (!scaled.ok) return fail({ kind: 'cannot-scale', reasons: scaled.reasons });
 
   const frictionC = await frictionFor(scope, book, start.mixerId, product.formulaId);
   const id = uuid();
@@ -80,7 +80,7 @@ export async function startLot(
   });
   return isWritten
     ? ok((await findLot(scope, id)) as Lot)
-    : { kind: 'already-started', current: await findActiveLot(scope, activeKey) };
+    : fail({ kind: 'already-started', current: await findActiveLot(scope, activeKey) });
 }
 
 /** Ids that the schema cannot check: another house's, or another dough's. */

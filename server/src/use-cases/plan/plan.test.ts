@@ -29,7 +29,7 @@ async function comingWeek() {
     house.book(),
     house.services(TODAY, DAYS),
     house.lots(TODAY, DAYS),
-    house.get<Shift[]>(paths.shifts(HOUSE, TODAY, DAYS)),
+    house.get<Shift[]>(paths.shifts(HOUSE, { from: TODAY, days: DAYS })),
   ]);
   const document = weekOfHouse({
     book,
@@ -112,7 +112,7 @@ describe('a plan', () => {
     expect(everybody.headers['content-type']).toContain('text/calendar');
     const eventsIn = (text: string) => text.match(/BEGIN:VEVENT/g)?.length ?? 0;
     expect(eventsIn(everybody.text)).toBe(content.lots[0]?.steps.length);
-    const own = await house.http.get(paths.planCalendar(HOUSE, personId));
+    const own = await house.http.get(paths.planCalendar(HOUSE, { person: personId }));
     const mine = content.lots[0]?.steps.filter(({ personIds }) => personIds.includes(personId));
     expect(eventsIn(own.text)).toBe(mine?.length);
     expect(own.text).toMatch(/SUMMARY:[A-Z][a-z -]+: \w+ dough/);
@@ -124,7 +124,7 @@ describe('a plan', () => {
 
   it('is refused whole when it is none', async () => {
     const send = (content: object) =>
-      house.http.put(paths.plan(HOUSE)).send({ version: 1, content });
+      house.http.put(paths.publishPlan(HOUSE)).send({ version: 1, content });
     const { lots } = await onePlan();
     const wrong = [
       { lots, pins: [] },

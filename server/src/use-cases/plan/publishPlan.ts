@@ -1,7 +1,8 @@
+import { ok, fail } from '@calm/core';
 import type { PlanPublication, PublishedPlan } from '@calm/contract';
 import { addPlan, readPlan } from '../../store/plan/plans';
 import type { Scope } from '../../database/scope';
-import { ok, type Result } from '../result';
+import { type Result } from '../result';
 
 /** Publishes a plan over the one it was made from. */
 export async function publishPlan(
@@ -12,6 +13,9 @@ export async function publishPlan(
   const current = await readPlan(scope);
   const isNext = current.version === version;
   const isAdded = isNext && (await addPlan(scope, version + 1, now, content));
-  if (!isAdded) return { kind: 'stale', current: await readPlan(scope), sent: { version } };
+  if (!isAdded) return fail({ kind: 'stale', current: await readPlan(scope), sent: { version } });
   return ok(await readPlan(scope));
 }
+
+/** The plan that the crew works by. */
+export const currentPlan = (scope: Scope): Promise<PublishedPlan> => readPlan(scope);

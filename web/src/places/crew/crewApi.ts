@@ -1,5 +1,7 @@
 import {
+  routeRequest,
   paths,
+  type CollectionName,
   type AuditEntry,
   type Crew,
   type CrewContent,
@@ -16,11 +18,17 @@ import { recordWrites, type Removed } from '../../state/api/recordWrites';
 /** The crew, its shifts, and who did what. */
 const crewApi = api.injectEndpoints({
   endpoints: (build) => {
-    const collection = <Content, Stored>(at: (house: string, id?: string) => string) =>
-      recordWrites<Content, Stored>(build, at, ['Crew', 'Shifts', 'Book', 'FrontDoor', 'Session']);
-    const people = collection<CrewContent, CrewMember>(paths.people);
-    const shifts = collection<ShiftPatternContent, ShiftPattern>(paths.shiftPatterns);
-    const days = collection<ShiftExceptionContent, ShiftException>(paths.shiftExceptions);
+    const collection = <Content, Stored>(name: CollectionName) =>
+      recordWrites<Content, Stored>(build, name, [
+        'Crew',
+        'Shifts',
+        'Book',
+        'FrontDoor',
+        'Session',
+      ]);
+    const people = collection<CrewContent, CrewMember>('Person');
+    const shifts = collection<ShiftPatternContent, ShiftPattern>('ShiftPattern');
+    const days = collection<ShiftExceptionContent, ShiftException>('ShiftException');
     return {
       crew: build.query<Crew, string>({
         query: (house) => paths.crew(house),
@@ -31,15 +39,11 @@ const crewApi = api.injectEndpoints({
         keepUnusedDataFor: 0,
       }),
       giveSecret: build.mutation<unknown, Removed & { readonly secret: string }>({
-        query: ({ house, id, secret }) => ({
-          url: paths.secret(house, id),
-          method: 'PUT',
-          body: { secret },
-        }),
+        query: ({ house, id, secret }) => routeRequest('changeSecret', [house, id], { secret }),
         invalidatesTags: ['Crew', 'FrontDoor'],
       }),
       readHandover: build.mutation<Handover, { house: string; id: string }>({
-        query: ({ house, id }) => ({ url: paths.handoverRead(house, id), method: 'PUT', body: {} }),
+        query: ({ house, id }) => routeRequest('markHandoverRead', [house, id], {}),
         invalidatesTags: ['Handovers'],
       }),
       addPerson: people.add,

@@ -1,5 +1,7 @@
 import {
+  routeRequest,
   paths,
+  type CollectionName,
   type Booking,
   type BookingContent,
   type SalesImport,
@@ -32,17 +34,15 @@ interface CellAddress {
 const demandApi = api.injectEndpoints({
   endpoints: (build) => {
     /** Adding, changing and taking away what moves demand; all of it moves what is expected. */
-    const collection = <Content, Stored>(at: (house: string, id?: string) => string) =>
-      recordWrites<Content, Stored>(build, at, ['Forecasts', 'Calendar', 'Services']);
-    const events = collection<EventContent, HouseEvent>(paths.events);
-    const bookings = collection<BookingContent, Booking>(paths.bookings);
-    const patterns = collection<ServicePatternContent, ServicePattern>(paths.servicePatterns);
-    const exceptions = collection<ServiceExceptionContent, ServiceException>(
-      paths.serviceExceptions,
-    );
+    const collection = <Content, Stored>(name: CollectionName) =>
+      recordWrites<Content, Stored>(build, name, ['Forecasts', 'Calendar', 'Services']);
+    const events = collection<EventContent, HouseEvent>('Event');
+    const bookings = collection<BookingContent, Booking>('Booking');
+    const patterns = collection<ServicePatternContent, ServicePattern>('ServicePattern');
+    const exceptions = collection<ServiceExceptionContent, ServiceException>('ServiceException');
     return {
       forecast: build.query<ForecastAnswer, DateRange>({
-        query: ({ house, from, days }) => paths.forecast(house, from, days),
+        query: ({ house, from, days }) => paths.forecast(house, { from, days }),
         providesTags: ['Forecasts'],
       }),
       calendar: build.query<HouseCalendar, string>({
@@ -50,33 +50,23 @@ const demandApi = api.injectEndpoints({
         providesTags: ['Calendar'],
       }),
       sales: build.query<Sale[], DateRange>({
-        query: ({ house, from, days }) => paths.sales(house, from, days),
+        query: ({ house, from, days }) => paths.sales(house, { from, days }),
         providesTags: ['Sales'],
       }),
       changeSale: build.mutation<Sale, CellAddress & { readonly change: SaleChange }>({
-        query: ({ house, date, patternId, productId, change }) => ({
-          url: paths.sale(house, date, patternId, productId),
-          method: 'PUT',
-          body: change,
-        }),
+        query: ({ house, date, patternId, productId, change }) =>
+          routeRequest('changeSale', [house, date, patternId, productId], change),
         invalidatesTags: ['Sales', 'Forecasts', 'Services'],
       }),
       importSales: build.mutation<
         SalesImportResult,
         { readonly house: string; readonly imported: SalesImport }
       >({
-        query: ({ house, imported }) => ({
-          url: paths.salesImports(house),
-          method: 'POST',
-          body: imported,
-        }),
+        query: ({ house, imported }) => routeRequest('importSales', [house], imported),
       }),
       changeCount: build.mutation<ProductCount, CellAddress & { readonly change: CountChange }>({
-        query: ({ house, date, patternId, productId, change }) => ({
-          url: paths.count(house, date, patternId, productId),
-          method: 'PUT',
-          body: change,
-        }),
+        query: ({ house, date, patternId, productId, change }) =>
+          routeRequest('changeCount', [house, date, patternId, productId], change),
         onQueryStarted: ({ house, date, patternId }, request) =>
           keepInServices(house, request, (dateRange, kept) =>
             api.util.updateQueryData('services', dateRange, (services) => {
@@ -97,11 +87,7 @@ const demandApi = api.injectEndpoints({
         ProductCount[],
         { house: string; counts: readonly CountOfMany[] }
       >({
-        query: ({ house, counts }) => ({
-          url: paths.counts(house),
-          method: 'POST',
-          body: { counts },
-        }),
+        query: ({ house, counts }) => routeRequest('changeCounts', [house], { counts }),
         invalidatesTags: ['Services'],
       }),
       addEvent: events.add,

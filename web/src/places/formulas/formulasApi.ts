@@ -1,4 +1,5 @@
 import {
+  routeRequest,
   paths,
   type FormulaChange,
   type FormulaRecord,
@@ -17,16 +18,12 @@ const formulasApi = api.injectEndpoints({
       FormulaRecord,
       { house: string; slug: string; change: FormulaChange }
     >({
-      query: ({ house, slug, change }) => ({
-        url: paths.formula(house, slug),
-        method: 'PUT',
-        body: change,
-      }),
+      query: ({ house, slug, change }) => routeRequest('saveFormula', [house, slug], change),
       onQueryStarted: (sent, request) => keepInBook('formulas', sent, request),
       invalidatesTags: ['Book', 'Versions'],
     }),
     startFormula: build.mutation<FormulaRecord, { house: string; start: FormulaStart }>({
-      query: ({ house, start }) => ({ url: paths.formulas(house), method: 'POST', body: start }),
+      query: ({ house, start }) => routeRequest('startFormula', [house], start),
       onQueryStarted: (sent, request) => keepInBook('formulas', sent, request),
       invalidatesTags: ['Book', 'Versions'],
     }),

@@ -1,4 +1,5 @@
 import {
+  routeRequest,
   paths,
   type LogPage,
   type LogQuery,
@@ -18,11 +19,7 @@ const logApi = api.injectEndpoints({
       LotRecord,
       { readonly house: string; readonly lotId: string; readonly photo: PhotoStart }
     >({
-      query: ({ house, lotId, photo }) => ({
-        url: paths.lotPhotos(house, lotId),
-        method: 'POST',
-        body: photo,
-      }),
+      query: ({ house, lotId, photo }) => routeRequest('addPhoto', [house, lotId], photo),
       invalidatesTags: ['Records', 'Log'],
     }),
     lotLog: build.query<LotLog, { readonly house: string; readonly lotId: string }>({

@@ -1,5 +1,5 @@
 import {
-  paths,
+  routeRequest,
   type LossChange,
   type Lot,
   type LotStart,
@@ -16,34 +16,22 @@ interface OfLot {
 const mixApi = api.injectEndpoints({
   endpoints: (build) => ({
     startLot: build.mutation<Lot, { house: string; start: LotStart }>({
-      query: ({ house, start }) => ({ url: paths.lots(house), method: 'POST', body: start }),
+      query: ({ house, start }) => routeRequest('startLot', [house], start),
       invalidatesTags: ['Lots'],
     }),
     changeNote: build.mutation<Lot, OfLot & { change: NoteChange }>({
-      query: ({ house, lotId, change }) => ({
-        url: paths.note(house, lotId),
-        method: 'PUT',
-        body: change,
-      }),
+      query: ({ house, lotId, change }) => routeRequest('changeNote', [house, lotId], change),
       invalidatesTags: ['Lots'],
     }),
     changeLosses: build.mutation<Lot, OfLot & { change: LossChange }>({
-      query: ({ house, lotId, change }) => ({
-        url: paths.losses(house, lotId),
-        method: 'PUT',
-        body: change,
-      }),
+      query: ({ house, lotId, change }) => routeRequest('changeLosses', [house, lotId], change),
       invalidatesTags: ['Lots', 'Book'],
     }),
     withdrawLot: build.mutation<
       { version: number; isWithdrawn: boolean },
       OfLot & { change: WithdrawChange }
     >({
-      query: ({ house, lotId, change }) => ({
-        url: paths.withdrawn(house, lotId),
-        method: 'PUT',
-        body: change,
-      }),
+      query: ({ house, lotId, change }) => routeRequest('withdrawLot', [house, lotId], change),
       invalidatesTags: ['Lots', 'Frictions'],
     }),
   }),

@@ -1,14 +1,10 @@
-import { paths, type PlanPublication, type PublishedPlan } from '@calm/contract';
+import { routeRequest, type PlanPublication, type PublishedPlan } from '@calm/contract';
 import { api } from '../../state/api/api';
 
 const planApi = api.injectEndpoints({
   endpoints: (build) => ({
     publish: build.mutation<PublishedPlan, { house: string; publication: PlanPublication }>({
-      query: ({ house, publication }) => ({
-        url: paths.plan(house),
-        method: 'PUT',
-        body: publication,
-      }),
+      query: ({ house, publication }) => routeRequest('publishPlan', [house], publication),
       async onQueryStarted({ house }, { dispatch, queryFulfilled }) {
         try {
           const { data } = await queryFulfilled;

@@ -1,4 +1,5 @@
 import {
+  routeRequest,
   paths,
   type AlarmAcknowledgement,
   type ColdAlarm,
@@ -16,26 +17,22 @@ import { recordWrites } from '../../state/api/recordWrites';
 
 const walkInApi = api.injectEndpoints({
   endpoints: (build) => {
-    const places = recordWrites<PlaceContent, Place>(build, paths.places, ['Book', 'Cold']);
-    const probes = recordWrites<ProbeContent, Probe>(build, paths.probes, ['Cold']);
+    const places = recordWrites<PlaceContent, Place>(build, 'Place', ['Book', 'Cold']);
+    const probes = recordWrites<ProbeContent, Probe>(build, 'Probe', ['Cold']);
     return {
       coldDay: build.query<ColdDay, { readonly house: string; readonly date: string }>({
-        query: ({ house, date }) => paths.coldDay(house, date),
+        query: ({ house, date }) => paths.coldDay(house, { date }),
         providesTags: ['Cold'],
       }),
       coldRecord: build.query<ColdRecord, DateRange>({
-        query: ({ house, from, days }) => paths.coldRecord(house, from, days),
+        query: ({ house, from, days }) => paths.coldRecord(house, { from, days }),
         providesTags: ['Cold'],
       }),
       acknowledge: build.mutation<
         ColdAlarm,
         { readonly house: string; readonly id: string; readonly sent: AlarmAcknowledgement }
       >({
-        query: ({ house, id, sent }) => ({
-          url: paths.alarm(house, id),
-          method: 'PUT',
-          body: sent,
-        }),
+        query: ({ house, id, sent }) => routeRequest('acknowledgeAlarm', [house, id], sent),
         invalidatesTags: ['Cold'],
       }),
       // What a file brings is read anew once, when all of it is there.
@@ -43,11 +40,7 @@ const walkInApi = api.injectEndpoints({
         ReadingsTaken,
         { readonly house: string; readonly readings: ReadingsStart }
       >({
-        query: ({ house, readings }) => ({
-          url: paths.readings(house),
-          method: 'POST',
-          body: readings,
-        }),
+        query: ({ house, readings }) => routeRequest('addReadings', [house], readings),
       }),
       addPlace: places.add,
       changePlace: places.change,

@@ -77,15 +77,15 @@ export const api = createApi({
       providesTags: ['Book'],
     }),
     services: build.query<Service[], DateRange>({
-      query: ({ house, from, days }) => paths.services(house, from, days),
+      query: ({ house, from, days }) => paths.services(house, { from, days }),
       providesTags: ['Services'],
     }),
     shifts: build.query<Shift[], DateRange>({
-      query: ({ house, from, days }) => paths.shifts(house, from, days),
+      query: ({ house, from, days }) => paths.shifts(house, { from, days }),
       providesTags: ['Shifts'],
     }),
     lots: build.query<Lot[], DateRange>({
-      query: ({ house, from, days }) => paths.lots(house, from, days),
+      query: ({ house, from, days }) => paths.lots(house, { from, days }),
       providesTags: ['Lots'],
     }),
     plan: build.query<PublishedPlan, string>({
@@ -93,7 +93,7 @@ export const api = createApi({
       providesTags: ['Plan'],
     }),
     usage: build.query<readonly Usage[], DateRange>({
-      query: ({ house, from, days }) => paths.forecast(house, from, days),
+      query: ({ house, from, days }) => paths.forecast(house, { from, days }),
       transformResponse: ({ usage }: ForecastAnswer) => usage,
       providesTags: ['Forecasts'],
     }),
@@ -102,7 +102,7 @@ export const api = createApi({
       providesTags: ['Frictions'],
     }),
     records: build.query<LotRecord[], DateRange>({
-      query: ({ house, from, days }) => paths.records(house, from, days),
+      query: ({ house, from, days }) => paths.records(house, { from, days }),
       providesTags: ['Records'],
     }),
     lotRecords: build.query<LotRecord[], { readonly house: string; readonly lotId: string }>({
@@ -154,7 +154,7 @@ function parseProblem(text: string): unknown {
 }
 
 /** A shelf of the book whose records have ids. */
-type BookCollection = 'formulas' | 'products' | 'routes' | 'pantry';
+export type BookCollection = 'formulas' | 'products' | 'routes' | 'pantry';
 
 /**
  * Puts a record into the book at hand as soon as the house has acknowledged it, without waiting for the

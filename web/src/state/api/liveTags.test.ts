@@ -6,33 +6,35 @@ const within = (path: string) => path.replace(/^\/api\/v1\/houses\/[^/]+/, '');
 
 describe('what a write touches', () => {
   it.each([
-    [paths.note('yard', 'a-lot'), 'Lots'],
-    [paths.mark('yard', 'a-lot', 1, 'mix'), 'Lots'],
-    [paths.count('yard', '2026-11-25', 'p', 'q'), 'Services'],
-    [paths.sale('yard', '2026-11-25', 'p', 'q'), 'Sales'],
-    [paths.till('yard'), 'Sales'],
-    [paths.salesImports('yard'), 'Sales'],
+    [paths.changeNote('yard', 'a-lot'), 'Lots'],
+    [paths.changeMark('yard', 'a-lot', 1, 'mix'), 'Lots'],
+    [paths.changeCount('yard', '2026-11-25', 'p', 'q'), 'Services'],
+    [paths.changeSale('yard', '2026-11-25', 'p', 'q'), 'Sales'],
+    [paths.recordTillSales('yard'), 'Sales'],
+    [paths.importSales('yard'), 'Sales'],
     [paths.plan('yard'), 'Plan'],
-    [paths.bookings('yard', 'x'), 'Calendar'],
-    [paths.shiftExceptions('yard', 'x'), 'Shifts'],
-    [paths.secret('yard', 'x'), 'Crew'],
-    [paths.formula('yard', 'slab-dough'), 'Versions'],
-    [paths.places('yard', 'x'), 'Book'],
-    [paths.imports('yard'), 'Book'],
+    [paths.changeBooking('yard', 'x'), 'Calendar'],
+    [paths.changeShiftException('yard', 'x'), 'Shifts'],
+    [paths.changeSecret('yard', 'x'), 'Crew'],
+    [paths.saveFormula('yard', 'slab-dough'), 'Versions'],
+    [paths.changePlace('yard', 'x'), 'Book'],
+    [paths.importBook('yard'), 'Book'],
   ])('%s: %s', (path, tag) => {
     expect(liveTags(within(path))).toContain(tag);
   });
 
   it('is little of a lot that is written often: no weight on a scale has the book read anew', () => {
     expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log', 'Cold']);
-    expect(liveTags(within(paths.mark('yard', 'a-lot', 1, 'mix')))).not.toContain('Frictions');
-    expect(liveTags(within(paths.mark('yard', 'a-lot', 1, 'mix')))).not.toContain('Cold');
-    expect(liveTags(within(paths.mark('yard', 'a-lot', 0, '5-chill')))).toContain('Cold');
+    expect(liveTags(within(paths.changeMark('yard', 'a-lot', 1, 'mix')))).not.toContain(
+      'Frictions',
+    );
+    expect(liveTags(within(paths.changeMark('yard', 'a-lot', 1, 'mix')))).not.toContain('Cold');
+    expect(liveTags(within(paths.changeMark('yard', 'a-lot', 0, '5-chill')))).toContain('Cold');
     expect(liveTags(within(paths.handovers('yard')))).toEqual(['Handovers']);
     for (const path of [
-      paths.readings('yard'),
-      paths.alarm('yard', 'x'),
-      paths.coldNotes('yard'),
+      paths.addReadings('yard'),
+      paths.acknowledgeAlarm('yard', 'x'),
+      paths.addColdNote('yard'),
     ]) {
       expect(liveTags(within(path))).toEqual(['Cold']);
     }

@@ -1,4 +1,10 @@
-import { paths, type SignInOptions, type OwnerStart, type SignIn } from '@calm/contract';
+import {
+  routeRequest,
+  paths,
+  type SignInOptions,
+  type OwnerStart,
+  type SignIn,
+} from '@calm/contract';
 import { api, TAGS } from './api';
 
 /** Coming in and going out. */
@@ -9,16 +15,12 @@ const sessionApi = api.injectEndpoints({
       providesTags: ['FrontDoor'],
     }),
     signIn: build.mutation<null, { readonly house: string; readonly candidate: SignIn }>({
-      query: ({ house, candidate }) => ({
-        url: paths.session(house),
-        method: 'POST',
-        body: candidate,
-      }),
+      query: ({ house, candidate }) => routeRequest('signIn', [house], candidate),
       // Nothing could be read while nobody was signed in.
       invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
     }),
     signOut: build.mutation<null, string>({
-      query: (house) => ({ url: paths.session(house), method: 'DELETE' }),
+      query: (house) => routeRequest('signOut', [house]),
       async onQueryStarted(_house, { queryFulfilled }) {
         try {
           await queryFulfilled;
@@ -31,7 +33,7 @@ const sessionApi = api.injectEndpoints({
       invalidatesTags: ['Session'],
     }),
     startOwner: build.mutation<unknown, { readonly house: string; readonly owner: OwnerStart }>({
-      query: ({ house, owner }) => ({ url: paths.owner(house), method: 'POST', body: owner }),
+      query: ({ house, owner }) => routeRequest('startOwner', [house], owner),
       invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
     }),
   }),

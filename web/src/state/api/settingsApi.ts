@@ -1,4 +1,4 @@
-import { paths, type House, type SettingsChange } from '@calm/contract';
+import { routeRequest, type House, type SettingsChange } from '@calm/contract';
 import { api } from './api';
 
 const settingsApi = api.injectEndpoints({
@@ -8,11 +8,7 @@ const settingsApi = api.injectEndpoints({
       House,
       { readonly house: string; readonly change: SettingsChange }
     >({
-      query: ({ house, change }) => ({
-        url: paths.settings(house),
-        method: 'PUT',
-        body: change,
-      }),
+      query: ({ house, change }) => routeRequest('changeSettings', [house], change),
       async onQueryStarted({ house }, { dispatch, queryFulfilled }) {
         const answer = await queryFulfilled.catch(() => null);
         if (!answer) return;

@@ -1,4 +1,4 @@
-import { paths, type Mark, type Problem } from '@calm/contract';
+import { routeRequest, type RouteRequest, type Mark, type Problem } from '@calm/contract';
 import type { OutboxCommand, OutboxItem } from './outbox';
 
 /** What became of sending. */
@@ -13,7 +13,7 @@ export type Sent =
 /** Longest wait for an answer, ms: after it the house counts as not reached. */
 const WAIT_MS = 10_000;
 
-/** Tells the house of one deed. The same errand sent twice is done once. */
+/** Sends one command to the house. The same item sent twice is done once. */
 export async function sendOutboxItem({ id, house, command }: OutboxItem): Promise<Sent> {
   const { url, method, body } = requestOf(house, command);
   let answer: Response;
@@ -48,28 +48,21 @@ function isAlready(
   return change.isStarted === (theirs.startedAt !== null);
 }
 
-function requestOf(
-  house: string,
-  command: OutboxCommand,
-): { url: string; method: string; body: unknown } {
+function requestOf(house: string, command: OutboxCommand): RouteRequest {
   switch (command.kind) {
     case 'mark':
-      return {
-        url: paths.mark(house, command.lotId, command.loadNumber, command.stepKey),
-        method: 'PUT',
-        body: command.change,
-      };
+      return routeRequest(
+        'changeMark',
+        [house, command.lotId, command.loadNumber, command.stepKey],
+        command.change,
+      );
     case 'load':
-      return {
-        url: paths.load(house, command.lotId, command.number),
-        method: 'PUT',
-        body: command.change,
-      };
+      return routeRequest('changeLoad', [house, command.lotId, command.number], command.change);
     case 'record':
-      return { url: paths.lotRecords(house, command.lotId), method: 'POST', body: command.start };
+      return routeRequest('addLotRecord', [house, command.lotId], command.start);
     case 'handover':
-      return { url: paths.handovers(house), method: 'POST', body: command.start };
+      return routeRequest('addHandover', [house], command.start);
     case 'cold':
-      return { url: paths.coldNotes(house), method: 'POST', body: command.start };
+      return routeRequest('addColdNote', [house], command.start);
   }
 }

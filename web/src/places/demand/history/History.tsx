@@ -48,7 +48,7 @@ export function History() {
       <section>
         <h2>{t('demand.till.title')}</h2>
         <p className="quiet">{t('demand.till.how')}</p>
-        <p className={`mono ${styles['address']}`}>POST {paths.till(house)}</p>
+        <p className={`mono ${styles['address']}`}>POST {paths.recordTillSales(house)}</p>
       </section>
     </Page>
   );

@@ -16,7 +16,7 @@ export function Out({ week }: { readonly week: PlanWeek }) {
     { href: paths.planCsv(house), label: t('plan.asTable') },
     { href: paths.planCalendar(house), label: t('plan.calendarOfHouse') },
     ...book.people.map(({ id, name }) => ({
-      href: paths.planCalendar(house, id),
+      href: paths.planCalendar(house, { person: id }),
       label: t('plan.calendarOf', { name }),
     })),
   ];

@@ -76,7 +76,11 @@ function Week({ now }: { readonly now: WalkInNow }) {
           <Button variant="contained" onClick={() => window.print()}>
             {t('walkIn.record.print')}
           </Button>
-          <Button component="a" href={paths.coldRecordCsv(house.slug, from, DAYS)} download>
+          <Button
+            component="a"
+            href={paths.coldRecordCsv(house.slug, { from, days: DAYS })}
+            download
+          >
             {t('walkIn.record.csv')}
           </Button>
         </div>

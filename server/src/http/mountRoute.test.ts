@@ -19,7 +19,7 @@ describe('bad input', () => {
   ])('%s is told at its field', async (_name, body, path, code) => {
     const [service] = await house.services();
     const productId = service?.counts[0]?.productId ?? '';
-    const url = paths.count(HOUSE, TODAY, service?.patternId ?? '', productId);
+    const url = paths.changeCount(HOUSE, TODAY, service?.patternId ?? '', productId);
     const res = await house.http.put(url).send(body);
     expect(res.status).toBe(400);
     expect(problemOf(res)).toMatchObject({
@@ -32,7 +32,7 @@ describe('bad input', () => {
 
   it('lists every bad field of a body, not only the first', async () => {
     const start = roundStart(await house.book());
-    const res = await house.http.post(paths.lots(HOUSE)).send({
+    const res = await house.http.post(paths.startLot(HOUSE)).send({
       ...start,
       serviceDate: '2026-02-30',
       items: [{ ...start.items[0], count: -4 }],
@@ -44,12 +44,12 @@ describe('bad input', () => {
 
   it('refuses a body over the limit, and one that is not JSON', async () => {
     const huge = await house.http
-      .post(paths.lots(HOUSE))
+      .post(paths.startLot(HOUSE))
       .send({ note: 'x'.repeat(2 * 1024 * 1024) });
     expect(huge.status).toBe(413);
     expect(problemOf(huge).type).toBe('/problems/too-large');
     const broken = await house.http
-      .post(paths.lots(HOUSE))
+      .post(paths.startLot(HOUSE))
       .set('Content-Type', 'application/json')
       .send('{"items": [');
     expect(broken.status).toBe(400);
@@ -57,9 +57,9 @@ describe('bad input', () => {
   });
 
   it('refuses too many days, and a date that is none', async () => {
-    const days = await house.http.get(paths.services(HOUSE, TODAY, 900));
+    const days = await house.http.get(paths.services(HOUSE, { from: TODAY, days: 900 }));
     expect(problemOf(days).errors).toMatchObject([{ path: 'days', code: 'number.max' }]);
-    const date = await house.http.get(paths.services(HOUSE, 'tomorrow', 1));
+    const date = await house.http.get(paths.services(HOUSE, { from: 'tomorrow', days: 1 }));
     expect(problemOf(date).errors).toMatchObject([{ path: 'from' }]);
   });
 });
@@ -115,7 +115,7 @@ describe('houses', () => {
     const crossed = await house.http.get(paths.lot('other-yard', mine?.id ?? ''));
     expect(crossed.status).toBe(404);
     const write = await house.http
-      .put(paths.note('other-yard', mine?.id ?? ''))
+      .put(paths.changeNote('other-yard', mine?.id ?? ''))
       .send({ note: 'crossed', version: 1 });
     expect(write.status).toBe(404);
     expect((await house.lots())[0]?.note).toBe(mine?.note);
@@ -124,7 +124,7 @@ describe('houses', () => {
   it('cannot be crossed by ids in a body either', async () => {
     const otherBook = await house.book('other-yard');
     const start = roundStart(await house.book(), { mixerId: otherBook.mixers[0]?.id ?? '' });
-    const res = await house.http.post(paths.lots(HOUSE)).send(start);
+    const res = await house.http.post(paths.startLot(HOUSE)).send(start);
     expect(problemOf(res).errors).toMatchObject([{ path: 'mixerId', code: 'id.unknown' }]);
   });
 });

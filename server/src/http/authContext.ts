@@ -3,10 +3,10 @@ import type { CookieOptions, Request, RequestHandler, Response } from 'express';
 import type { Clock } from '../clock';
 import type { Writing } from '../use-cases/lots/records';
 import type { Database } from '../database/database';
-import { readSession, SESSION_HOURS } from '../store/access/sessions';
+import { SESSION_HOURS, sessionOf } from '../use-cases/access/session';
 import { sendProblem } from './problems';
 
-/** Who asks, and when; every door of a house knows it. */
+/** Who asks, and when; every route of a house knows it. */
 export interface AuthContext {
   readonly who: Session | null;
   /** Of the session; null without one. */
@@ -40,7 +40,7 @@ export function authenticate(db: Database, clock: Clock): RequestHandler {
     const house = String(req.params['house']);
     const token = (req.cookies as Record<string, string>)[cookieName(house)] ?? null;
     const now = clock.now();
-    const who = token === null ? null : await readSession(db, house, token, now);
+    const who = token === null ? null : await sessionOf(db, house, token, now);
     const authContext: AuthContext = { who, token, now };
     res.locals['asked'] = authContext;
     next();

@@ -17,7 +17,7 @@ const event = (name: string) => ({
   expectedPercent: 120,
   note: '',
 });
-const send = (key: string, name: string, path = paths.events(HOUSE)) =>
+const send = (key: string, name: string, path = paths.addEvent(HOUSE)) =>
   house.http.post(path).set('Idempotency-Key', key).send(event(name));
 const named = async (name: string) => {
   const rows = await house.db.select({ name: t.events.name }).from(t.events);
@@ -54,10 +54,10 @@ describe('a write that is sent again under its key', () => {
     await send(key, 'Boat race');
     await send(randomUUID(), 'Boat race');
     expect(await named('Boat race')).toBe(2);
-    const elsewhere = await send(key, 'Boat race', paths.bookings(HOUSE));
+    const elsewhere = await send(key, 'Boat race', paths.addBooking(HOUSE));
     expect(elsewhere.status).toBe(400);
     const other = await house.http
-      .put(paths.events(HOUSE, randomUUID()))
+      .put(paths.changeEvent(HOUSE, randomUUID()))
       .set('Idempotency-Key', key)
       .send({ version: 1, content: event('Boat race') });
     expect(problemOf(other).errors).toMatchObject([{ code: 'key.taken' }]);
@@ -67,7 +67,7 @@ describe('a write that is sent again under its key', () => {
     const before = await house.db.select().from(t.answers);
     await house
       .as(null)
-      .post(paths.session(HOUSE))
+      .post(paths.signIn(HOUSE))
       .set('Idempotency-Key', randomUUID())
       .send({ personId: randomUUID(), secret: '1234' });
     expect(await house.db.select().from(t.answers)).toHaveLength(before.length);

@@ -3,8 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as wait } from 'node:timers/promises';
-import { appendAudit, readLatestAudit } from '../store/access/auditLog';
-import { HOUSE, NOW, signedIn, startHouse } from '../test-support/testHouse';
+import { appendAudit, readLatestAudit } from '../../store/access/auditLog';
+import { HOUSE, NOW, signedIn, startHouse } from '../../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
 let server: Server;
@@ -75,14 +75,14 @@ const addBooking = async (note: string) => {
     covers: 8,
     counts: [{ productId: product?.id, count: 8 }],
   };
-  return house.http.post(paths.bookings(HOUSE)).send(body);
+  return house.http.post(paths.addBooking(HOUSE)).send(body);
 };
 
 const note = async (text: string) => {
   const [lot] = await house.lots();
   if (!lot) throw new Error('a lot is under way');
   const res = await house.http
-    .put(paths.note(HOUSE, lot.id))
+    .put(paths.changeNote(HOUSE, lot.id))
     .send({ note: text, version: lot.version });
   expect(res.status).toBe(200);
   return lot.id;

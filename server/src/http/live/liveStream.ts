@@ -1,11 +1,10 @@
-import { hasPermission, type LiveEvent } from '@calm/contract';
+import { ROUTES, type LiveEvent } from '@calm/contract';
 import type { RequestHandler, Response } from 'express';
-import { findHouse } from '../store/house/houses';
-import type { Database } from '../database/database';
-import { readAuditOf } from '../store/access/auditLog';
+import type { Database } from '../../database/database';
+import { houseNamed, writesOfHouse } from '../../use-cases/live';
+import { isAllowed } from '../mountRoute';
+import { sendRefusals } from '../problems';
 import type { LiveHub } from './liveHub';
-import { sendProblem, sendRefusal } from './problems';
-import { authContext } from './who';
 
 /** A quiet line is kept open with a sign of life this often, ms. */
 const ALIVE_MS = 15_000;
@@ -18,11 +17,10 @@ const AGAIN = 50;
  */
 export function liveStream(db: Database, live: LiveHub): RequestHandler {
   return async (req, res) => {
-    const { who } = authContext(res);
-    if (!who) return sendProblem(res, 'signed-out', 'Sign in first.');
-    if (!hasPermission(who.role, 'see')) return sendProblem(res, 'not-allowed', 'Ask a manager.');
-    const house = await findHouse(db, String(req.params['house']));
-    if (!house) return sendRefusal(res, { kind: 'not-found', what: 'house' });
+    const slug = String(req.params['house']);
+    if (!(await isAllowed(db, ROUTES.live, slug, res))) return;
+    const house = await houseNamed(db, slug);
+    if (!house) return sendRefusals(res, [{ kind: 'not-found', what: 'house' }]);
     res.writeHead(200, {
       'Content-Type': 'text/event-stream; charset=utf-8',
       // Nothing on the way may hold it back to pack it.
@@ -42,7 +40,7 @@ export function liveStream(db: Database, live: LiveHub): RequestHandler {
     });
     const seen = Number(req.get('last-event-id') ?? NaN);
     if (!Number.isInteger(seen)) return;
-    const missed = await readAuditOf({ tx: db, houseId: house.id }, Math.max(0, seen - AGAIN));
+    const missed = await writesOfHouse(db, house.id, Math.max(0, seen - AGAIN));
     for (const permission of missed) write(res, permission);
   };
 }

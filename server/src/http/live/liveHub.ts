@@ -1,7 +1,7 @@
 import type { LiveEvent } from '@calm/contract';
 import type { Logger } from 'pino';
-import type { Database } from '../database/database';
-import { readAuditAfter, readLatestAudit, type HouseAuditEntry } from '../store/access/auditLog';
+import type { Database } from '../../database/database';
+import { latestWrite, writesAfter, type HouseAuditEntry } from '../../use-cases/live';
 
 /** Writes of other processes are looked for this often, ms. */
 const LOOK_MS = 500;
@@ -37,7 +37,7 @@ export class LiveHub {
    * @param end called when the hub itself stops: nothing more will come
    */
   async subscribe(houseId: string, send: Send, end: () => void): Promise<() => void> {
-    if (this.latest === null) this.latest = await readLatestAudit(this.db);
+    if (this.latest === null) this.latest = await latestWrite(this.db);
     const all = this.listeners.get(houseId) ?? new Set();
     this.listeners.set(houseId, all);
     all.add(send);
@@ -80,7 +80,7 @@ export class LiveHub {
   }
 
   private async look(): Promise<void> {
-    const entries = await readAuditAfter(this.db, Math.max(0, (this.latest ?? 0) - OVERLAP));
+    const entries = await writesAfter(this.db, Math.max(0, (this.latest ?? 0) - OVERLAP));
     for (const permission of entries) this.tell(permission);
     for (const id of this.told) {
       if (this.told.size <= REMEMBERED) break;

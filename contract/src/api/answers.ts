@@ -1,0 +1,116 @@
+import type { AuditEntry } from '../access/audit';
+import type { Crew, CrewMember, ShiftException, ShiftPattern } from '../access/crew';
+import type { Session, SignInOptions } from '../access/signIn';
+import type { FormulaRecord, FormulaVersion, RouteRecord } from '../book/formula';
+import type { BookImportAnswer } from '../book/imports';
+import type { Product } from '../book/product';
+import type { ColdBoard, ColdDay, ColdRecord } from '../cold/board';
+import type { ColdAlarm, ColdNote, Probe, ReadingsTaken } from '../cold/probe';
+import type { Booking } from '../demand/bookings';
+import type { HouseCalendar, ServiceException, ServicePattern } from '../demand/calendar';
+import type { HouseEvent } from '../demand/events';
+import type { ForecastAnswer } from '../demand/forecast';
+import type { Sale, SalesImportResult, TillAnswer } from '../demand/sales';
+import type { ProductCount, Service } from '../demand/services';
+import type { House, HouseSummary } from '../house/house';
+import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
+import type { Place } from '../house/kitchen';
+import type { Handover } from '../lots/handover';
+import type { LogPage, LotLog } from '../lots/log';
+import type { LoadRecord, Lot, Mark, MixerFriction } from '../lots/lot';
+import type { LotRecord } from '../lots/record';
+import type { PublishedPlan } from '../plan/plan';
+import type { ClockReading } from './clock';
+import type { CollectionName, RouteName } from './routes';
+
+/** What each record collection answers its writes with. */
+interface Collections {
+  readonly Person: CrewMember;
+  readonly ShiftPattern: ShiftPattern;
+  readonly ShiftException: ShiftException;
+  readonly Product: Product;
+  readonly Route: RouteRecord;
+  readonly Ingredient: PantryItem;
+  readonly Place: Place;
+  readonly ServicePattern: ServicePattern;
+  readonly ServiceException: ServiceException;
+  readonly Event: HouseEvent;
+  readonly Booking: Booking;
+  readonly Probe: Probe;
+}
+
+/** A record of a collection, as the house has it. */
+export type RecordIn<Name extends CollectionName> = Collections[Name];
+
+/** What the other routes answer with, when all went well. */
+interface Answers {
+  readonly clock: ClockReading;
+  readonly houses: readonly HouseSummary[];
+  readonly signInOptions: SignInOptions;
+  readonly session: Session;
+  readonly signIn: null;
+  readonly signOut: null;
+  readonly startOwner: Readonly<Record<string, never>>;
+  readonly crew: Crew;
+  readonly changeSecret: { readonly canSignIn: true };
+  readonly shifts: readonly Shift[];
+  readonly audit: readonly AuditEntry[];
+  readonly live: string;
+  readonly changeSettings: House;
+  readonly book: HouseBook;
+  readonly startFormula: FormulaRecord;
+  readonly saveFormula: FormulaRecord;
+  readonly formulaVersions: readonly FormulaVersion[];
+  readonly importBook: BookImportAnswer;
+  readonly frictions: readonly MixerFriction[];
+  readonly calendar: HouseCalendar;
+  readonly services: readonly Service[];
+  readonly changeCount: ProductCount;
+  readonly changeCounts: readonly ProductCount[];
+  readonly sales: readonly Sale[];
+  readonly changeSale: Sale;
+  readonly importSales: SalesImportResult;
+  readonly recordTillSales: TillAnswer;
+  readonly forecast: ForecastAnswer;
+  readonly salesCsv: string;
+  readonly plan: PublishedPlan;
+  readonly publishPlan: PublishedPlan;
+  readonly planCsv: string;
+  readonly planCalendar: string;
+  readonly lots: readonly Lot[];
+  readonly startLot: Lot;
+  readonly lot: Lot;
+  readonly changeNote: Lot;
+  readonly changeLosses: Lot;
+  readonly withdrawLot: { readonly version: number; readonly isWithdrawn: boolean };
+  readonly changeLoad: LoadRecord;
+  readonly changeMark: Mark;
+  readonly records: readonly LotRecord[];
+  readonly lotRecords: readonly LotRecord[];
+  readonly addLotRecord: LotRecord;
+  readonly addPhoto: LotRecord;
+  readonly photo: Uint8Array;
+  readonly handovers: readonly Handover[];
+  readonly addHandover: Handover;
+  readonly markHandoverRead: Handover;
+  readonly log: LogPage;
+  readonly logCsv: string;
+  readonly lotLog: LotLog;
+  readonly cold: ColdBoard;
+  readonly coldDay: ColdDay;
+  readonly coldRecord: ColdRecord;
+  readonly coldRecordCsv: string;
+  readonly addReadings: ReadingsTaken;
+  readonly acknowledgeAlarm: ColdAlarm;
+  readonly addColdNote: ColdNote;
+}
+
+/** What a route answers with. */
+export type RouteAnswer<Name extends RouteName> = Name extends keyof Answers
+  ? Answers[Name]
+  : Name extends `${'add' | 'change' | 'remove'}${infer Collection extends CollectionName}`
+    ? Collections[Collection]
+    : never;
+
+/** Every route's answer, by name: what the API's description is generated from. */
+export type RouteAnswers = { readonly [Name in RouteName]: RouteAnswer<Name> };

@@ -1,0 +1,149 @@
+import type { ObjectSchema } from 'joi';
+import {
+  auditQuery,
+  crewSchema,
+  ownerSchema,
+  secretSchema,
+  shiftExceptionSchema,
+  shiftPatternSchema,
+  signInSchema,
+} from '../access/accessSchemas';
+import {
+  bookImportSchema,
+  formulaChangeSchema,
+  formulaStartSchema,
+  ingredientSchema,
+  productSchema,
+  routeSchema,
+} from '../book/bookSchemas';
+import {
+  acknowledgementSchema,
+  coldNoteStartSchema,
+  dayQuery,
+  probeSchema,
+  readingsStartSchema,
+  recordQuery,
+} from '../cold/coldSchemas';
+import {
+  bookingSchema,
+  countChangeSchema,
+  countsChangeSchema,
+  eventSchema,
+  saleChangeSchema,
+  salesImportSchema,
+  serviceExceptionSchema,
+  servicePatternSchema,
+  settingsChangeSchema,
+  tillSchema,
+} from '../demand/demandSchemas';
+import {
+  loadChangeSchema,
+  lossChangeSchema,
+  lotStartSchema,
+  noteChangeSchema,
+  withdrawChangeSchema,
+} from '../lots/lotSchemas';
+import {
+  handoverStartSchema,
+  logQuery,
+  markChangeSchema,
+  photoStartSchema,
+  recordStartSchema,
+} from '../lots/recordSchemas';
+import { placeSchema, planPublicationSchema } from '../plan/planSchemas';
+import { changeOf } from './changeOf';
+import { calendarQuery, daysQuery } from './params';
+import type { RouteName } from './routes';
+
+/** What a route reads besides the parameters of its address. */
+interface RouteSchemas {
+  readonly query?: ObjectSchema;
+  readonly body?: ObjectSchema;
+}
+
+/** The schemas of a collection's writes; deleting reads nothing. */
+const collection = <Name extends string, Content>(name: Name, content: ObjectSchema<Content>) =>
+  ({
+    [`add${name}`]: { body: content },
+    [`change${name}`]: { body: changeOf(content) },
+  }) as { readonly [Key in `add${Name}`]: { readonly body: ObjectSchema<Content> } } & {
+    readonly [Key in `change${Name}`]: { readonly body: ReturnType<typeof changeOf<Content>> };
+  };
+
+/** What each route reads; a route that is not here reads its address alone. */
+export const ROUTE_SCHEMAS = {
+  signIn: { body: signInSchema },
+  startOwner: { body: ownerSchema },
+  ...collection('Person', crewSchema),
+  changeSecret: { body: secretSchema },
+  ...collection('ShiftPattern', shiftPatternSchema),
+  ...collection('ShiftException', shiftExceptionSchema),
+  shifts: { query: daysQuery },
+  audit: { query: auditQuery },
+
+  changeSettings: { body: settingsChangeSchema },
+  startFormula: { body: formulaStartSchema },
+  saveFormula: { body: formulaChangeSchema },
+  importBook: { body: bookImportSchema },
+  ...collection('Product', productSchema),
+  ...collection('Route', routeSchema),
+  ...collection('Ingredient', ingredientSchema),
+  ...collection('Place', placeSchema),
+
+  ...collection('ServicePattern', servicePatternSchema),
+  ...collection('ServiceException', serviceExceptionSchema),
+  ...collection('Event', eventSchema),
+  ...collection('Booking', bookingSchema),
+  services: { query: daysQuery },
+  changeCount: { body: countChangeSchema },
+  changeCounts: { body: countsChangeSchema },
+  sales: { query: daysQuery },
+  changeSale: { body: saleChangeSchema },
+  importSales: { body: salesImportSchema },
+  recordTillSales: { body: tillSchema },
+  forecast: { query: daysQuery },
+
+  publishPlan: { body: planPublicationSchema },
+  planCalendar: { query: calendarQuery },
+
+  lots: { query: daysQuery },
+  startLot: { body: lotStartSchema },
+  changeNote: { body: noteChangeSchema },
+  changeLosses: { body: lossChangeSchema },
+  withdrawLot: { body: withdrawChangeSchema },
+  changeLoad: { body: loadChangeSchema },
+  changeMark: { body: markChangeSchema },
+  records: { query: daysQuery },
+  addLotRecord: { body: recordStartSchema },
+  addPhoto: { body: photoStartSchema },
+  addHandover: { body: handoverStartSchema },
+  log: { query: logQuery },
+  logCsv: { query: logQuery },
+
+  coldDay: { query: dayQuery },
+  coldRecord: { query: recordQuery },
+  coldRecordCsv: { query: recordQuery },
+  ...collection('Probe', probeSchema),
+  addReadings: { body: readingsStartSchema },
+  acknowledgeAlarm: { body: acknowledgementSchema },
+  addColdNote: { body: coldNoteStartSchema },
+} as const satisfies { readonly [Name in RouteName]?: RouteSchemas };
+
+type Schemas = typeof ROUTE_SCHEMAS;
+type Read<Name extends RouteName, Part extends string> = Name extends keyof Schemas
+  ? Schemas[Name] extends { readonly [Key in Part]: ObjectSchema<infer Value> }
+    ? Value
+    : object
+  : object;
+
+/** What is asked after the question mark of a route, once checked. */
+export type CheckedQuery<Name extends RouteName> = Read<Name, 'query'>;
+
+/** The body of a route, once checked. */
+export type CheckedBody<Name extends RouteName> = Read<Name, 'body'>;
+
+/** What a route reads, where it reads anything. */
+export function schemasOf(name: RouteName): RouteSchemas {
+  const all: { readonly [Key in RouteName]?: RouteSchemas } = ROUTE_SCHEMAS;
+  return all[name] ?? {};
+}

@@ -1,0 +1,75 @@
+import type { House } from '@calm/contract';
+import { ok } from '@calm/core';
+import type { Response } from 'express';
+import {
+  activityLog,
+  changePerson,
+  crewOf,
+  people,
+  removePerson,
+  shiftExceptions,
+  shiftPatterns,
+} from '../../use-cases/access/crew';
+import { currentSession, signOut } from '../../use-cases/access/session';
+import {
+  attemptSignIn,
+  changeSecret,
+  signInOptions,
+  startOwner,
+  type SignInAttempt,
+} from '../../use-cases/access/signIn';
+import { shiftsBetween } from '../../use-cases/demand/calendar';
+import { authContext, clearSessionCookie, setSessionCookie } from '../authContext';
+import { sendProblem } from '../problems';
+import type { RouteHandlers, RouteSenders } from '../routeHandlers';
+
+/** Signing in and out, the crew and its shifts, who did what. */
+export const accessHandlers = {
+  signInOptions: async ({ scope, house }) => ok(await signInOptions(scope, house)),
+  session: async ({ who }) => currentSession(who),
+  signIn: async ({ scope, body, now }) => ok(await attemptSignIn(scope, body, now)),
+  signOut: ({ scope, token }) => signOut(scope, token),
+  startOwner: ({ scope, body, now }) => startOwner(scope, body, now),
+  crew: async ({ scope }) => ok(await crewOf(scope)),
+  addPerson: ({ scope, body }) => people.add(scope, body),
+  changePerson: ({ scope, params, body }) => changePerson(scope, params.id, body),
+  removePerson: ({ scope, params }) => removePerson(scope, params.id),
+  changeSecret: ({ scope, params, body }) => changeSecret(scope, params.id, body.secret),
+  addShiftPattern: ({ scope, body }) => shiftPatterns.add(scope, body),
+  changeShiftPattern: ({ scope, params, body }) => shiftPatterns.change(scope, params.id, body),
+  removeShiftPattern: ({ scope, params }) => shiftPatterns.remove(scope, params.id),
+  addShiftException: ({ scope, body }) => shiftExceptions.add(scope, body),
+  changeShiftException: ({ scope, params, body }) => shiftExceptions.change(scope, params.id, body),
+  removeShiftException: ({ scope, params }) => shiftExceptions.remove(scope, params.id),
+  shifts: async ({ scope, house, query }) =>
+    ok(await shiftsBetween(scope, house, query.from, query.days)),
+  audit: async ({ scope, query }) => ok(await activityLog(scope, query.before)),
+} satisfies Partial<RouteHandlers>;
+
+/** What sets and clears the session's cookie. */
+export const accessSenders = {
+  signIn: sendAttempt,
+  signOut: (res, _value, { slug }) => {
+    clearSessionCookie(res, slug);
+    res.status(204).end();
+  },
+  startOwner: (res, { token }, { slug }) => {
+    setSessionCookie(res, slug, token);
+    res.status(201).json({});
+  },
+} satisfies RouteSenders;
+
+/** In, wrong, or locked for a while. Which of name and secret was wrong is nobody's business. */
+function sendAttempt(res: Response, attempt: SignInAttempt, { slug }: House): void {
+  if (attempt.kind === 'in') {
+    setSessionCookie(res, slug, attempt.token);
+    res.status(204).end();
+    return;
+  }
+  if (attempt.kind === 'wrong') {
+    return sendProblem(res, 'wrong-secret', 'That is not it. Try once more.');
+  }
+  const seconds = Math.ceil((attempt.until.getTime() - authContext(res).now.getTime()) / 1000);
+  res.setHeader('Retry-After', String(seconds));
+  sendProblem(res, 'rate-limited', `Too many wrong tries. Try again in ${seconds} s.`);
+}

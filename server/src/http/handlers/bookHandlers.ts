@@ -1,0 +1,32 @@
+import { ok } from '@calm/core';
+import { importBook } from '../../use-cases/book/importBook';
+import { ingredients, products, routes } from '../../use-cases/book/bookRecords';
+import { bookOf } from '../../use-cases/book/losses';
+import { frictionsOf } from '../../use-cases/book/frictions';
+import { formulaVersions, saveFormula, startFormula } from '../../use-cases/book/saveFormula';
+import { changeSettings } from '../../use-cases/house/changeSettings';
+import { places } from '../../use-cases/house/places';
+import type { RouteHandlers } from '../routeHandlers';
+
+/** The house's settings and everything that changes seldom. */
+export const bookHandlers = {
+  changeSettings: ({ scope, house, body }) => changeSettings(scope, house, body),
+  book: async ({ scope, house }) => ok(await bookOf(scope, house)),
+  startFormula: ({ scope, body, now }) => startFormula(scope, body, now),
+  saveFormula: ({ scope, params, body, now }) => saveFormula(scope, params.formula, body, now),
+  formulaVersions: ({ scope, params }) => formulaVersions(scope, params.formula),
+  importBook: ({ scope, body, now }) => importBook(scope, body, now),
+  addProduct: ({ scope, body }) => products.add(scope, body),
+  changeProduct: ({ scope, params, body }) => products.change(scope, params.id, body),
+  removeProduct: ({ scope, params }) => products.remove(scope, params.id),
+  addRoute: ({ scope, body }) => routes.add(scope, body),
+  changeRoute: ({ scope, params, body }) => routes.change(scope, params.id, body),
+  removeRoute: ({ scope, params }) => routes.remove(scope, params.id),
+  addIngredient: ({ scope, body }) => ingredients.add(scope, body),
+  changeIngredient: ({ scope, params, body }) => ingredients.change(scope, params.id, body),
+  removeIngredient: ({ scope, params }) => ingredients.remove(scope, params.id),
+  addPlace: ({ scope, body }) => places.add(scope, body),
+  changePlace: ({ scope, params, body }) => places.change(scope, params.id, body),
+  removePlace: ({ scope, params }) => places.remove(scope, params.id),
+  frictions: async ({ scope, house }) => ok(await frictionsOf(scope, house)),
+} satisfies Partial<RouteHandlers>;

@@ -1,0 +1,46 @@
+import { ok } from '@calm/core';
+import { servicesBetween } from '../../use-cases/demand/calendar';
+import { changeCount, changeCounts } from '../../use-cases/demand/changeCount';
+import { changeSale } from '../../use-cases/demand/changeSale';
+import {
+  bookings,
+  calendarOf,
+  events,
+  salesBetween,
+  serviceExceptions,
+  servicePatterns,
+} from '../../use-cases/demand/demandRecords';
+import { forecastsBetween } from '../../use-cases/demand/forecast';
+import { importSales } from '../../use-cases/demand/importSales';
+import { salesCsv } from '../../use-cases/demand/salesCsv';
+import { takeTillSales } from '../../use-cases/demand/till';
+import type { RouteHandlers } from '../routeHandlers';
+
+/** When the house sells, what it wants, what it sold, what it expects. */
+export const demandHandlers = {
+  calendar: async ({ scope }) => ok(await calendarOf(scope)),
+  addServicePattern: ({ scope, body }) => servicePatterns.add(scope, body),
+  changeServicePattern: ({ scope, params, body }) => servicePatterns.change(scope, params.id, body),
+  removeServicePattern: ({ scope, params }) => servicePatterns.remove(scope, params.id),
+  addServiceException: ({ scope, body }) => serviceExceptions.add(scope, body),
+  changeServiceException: ({ scope, params, body }) =>
+    serviceExceptions.change(scope, params.id, body),
+  removeServiceException: ({ scope, params }) => serviceExceptions.remove(scope, params.id),
+  addEvent: ({ scope, body }) => events.add(scope, body),
+  changeEvent: ({ scope, params, body }) => events.change(scope, params.id, body),
+  removeEvent: ({ scope, params }) => events.remove(scope, params.id),
+  addBooking: ({ scope, body }) => bookings.add(scope, body),
+  changeBooking: ({ scope, params, body }) => bookings.change(scope, params.id, body),
+  removeBooking: ({ scope, params }) => bookings.remove(scope, params.id),
+  services: async ({ scope, house, query, now }) =>
+    ok(await servicesBetween(scope, house, query, now)),
+  changeCount: ({ scope, params, body }) => changeCount(scope, params, body),
+  changeCounts: ({ scope, body }) => changeCounts(scope, body),
+  sales: async ({ scope, query }) => ok(await salesBetween(scope, query.from, query.days)),
+  changeSale: ({ scope, params, body }) => changeSale(scope, params, body),
+  importSales: ({ scope, body }) => importSales(scope, body),
+  recordTillSales: ({ scope, house, body }) => takeTillSales(scope, house, body.sales),
+  forecast: async ({ scope, house, query, now }) =>
+    ok(await forecastsBetween(scope, house, query, now)),
+  salesCsv: async ({ scope, house, now }) => ok(await salesCsv(scope, house, now)),
+} satisfies Partial<RouteHandlers>;

@@ -1,0 +1,131 @@
+import { hasPermission, type House, type RouteDefinition, type RouteMedia } from '@calm/contract';
+import { check, paramsSchema } from '@calm/contract/schemas';
+import type { Request, RequestHandler, Response } from 'express';
+import type { ObjectSchema } from 'joi';
+import type { Database } from '../database/database';
+import type { Scope } from '../database/scope';
+import { inHouse, isHouse } from '../use-cases/inHouse';
+import type { WriteKey } from '../use-cases/onlyOnce';
+import type { Result } from '../use-cases/result';
+import { authContext, writing, type AuthContext } from './authContext';
+import { sendBadInput, sendProblem, sendRefusals } from './problems';
+import type { Writing } from '../use-cases/lots/records';
+
+/** What a route reads besides its address. */
+interface Schemas {
+  readonly query?: ObjectSchema;
+  readonly body?: ObjectSchema;
+}
+
+/** What a handler is given, without the types of its route. */
+export interface AnyContext extends AuthContext {
+  readonly scope: Scope;
+  readonly house: House;
+  readonly params: object;
+  readonly query: object;
+  readonly body: object;
+  readonly writing: Writing;
+}
+
+/** A handler and, where a document is not the answer, what sends it. */
+export interface Mounted {
+  readonly run: (context: AnyContext) => Promise<Result<unknown>>;
+  readonly send?: ((res: Response, value: unknown, house: House) => void) | undefined;
+}
+
+const CONTENT_TYPE: Readonly<Partial<Record<RouteMedia, string>>> = {
+  csv: 'text/csv',
+  calendar: 'text/calendar',
+};
+
+/**
+ * A route of the table as Express takes it: who asks → schema → use case → store, in a transaction, within
+ * one house. What was written is on record with who did it, in the same transaction.
+ */
+export function mountRoute(
+  db: Database,
+  route: RouteDefinition,
+  schemas: Schemas,
+  { run, send }: Mounted,
+): RequestHandler {
+  const params = paramsSchema(route.path);
+  return async (req: Request, res: Response) => {
+    const slug = String(req.params['house']);
+    const auth = authContext(res);
+    if (!(await isAllowed(db, route, slug, res))) return;
+    const path = checked(params, req.params, true);
+    const query = checked(schemas.query, req.query, true);
+    const body = checked(schemas.body, req.body, false);
+    if (!path.ok && path.errors.some((error) => error.path === 'house')) {
+      return sendRefusals(res, [{ kind: 'not-found', what: 'house' }]);
+    }
+    const errors = [path, query, body].flatMap((part) => (part.ok ? [] : part.errors));
+    if (!path.ok || !query.ok || !body.ok) return sendBadInput(res, errors);
+
+    const request = {
+      slug,
+      now: auth.now,
+      personId: auth.who?.personId ?? null,
+      permission: route.permission === 'public' ? ('sign-in' as const) : route.permission,
+      method: req.method,
+      path: req.path.replace(/^\/houses\/[^/]+/, ''),
+      isWrite: route.method !== 'get',
+      // Of what is open to anybody no answer is kept: it may be somebody's session.
+      key: route.permission === 'public' ? null : writeKey(req),
+    };
+    const given = {
+      ...auth,
+      params: path.value,
+      query: query.value,
+      body: body.value,
+      writing: writing(auth),
+    };
+    const result = await inHouse(db, request, (scope, house) => run({ ...given, scope, house }));
+    if (!result.ok) return sendRefusals(res, result.reasons);
+    const { value, house } = result.value;
+    if (send) return send(res, value, house);
+    sendValue(res, route, value);
+  };
+}
+
+/** Whether somebody may; whoever may not has been answered. */
+export async function isAllowed(
+  db: Database,
+  { permission }: RouteDefinition,
+  slug: string,
+  res: Response,
+): Promise<boolean> {
+  const { who } = authContext(res);
+  if (permission === 'public') return true;
+  if (who) {
+    if (hasPermission(who.role, permission)) return true;
+    sendProblem(res, 'not-allowed', `A ${who.role} may not do this. Ask a manager.`);
+  } else if (await isHouse(db, slug)) {
+    sendProblem(res, 'signed-out', 'Sign in first.');
+  } else {
+    sendRefusals(res, [{ kind: 'not-found', what: 'house' }]);
+  }
+  return false;
+}
+
+function sendValue(res: Response, { status, media }: RouteDefinition, value: unknown): void {
+  const type = CONTENT_TYPE[media];
+  res.status(status);
+  if (type) res.type(type).send(value);
+  else if (media === 'none') res.end();
+  else res.json(value);
+}
+
+const KEY = /^[0-9a-f-]{36}$/;
+
+/** The key that a device gave its write, so that it may send it again; null when it gave none. */
+function writeKey(req: Request): WriteKey | null {
+  const key = req.get('idempotency-key') ?? '';
+  if (req.method === 'GET' || !KEY.test(key)) return null;
+  return { key, what: `${req.method} ${req.path}`.slice(0, 300) };
+}
+
+function checked(schema: ObjectSchema | undefined, value: unknown, convert: boolean) {
+  if (!schema) return { ok: true as const, value: {} };
+  return check(schema, value ?? {}, convert);
+}

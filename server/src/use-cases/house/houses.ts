@@ -1,0 +1,6 @@
+import type { HouseSummary } from '@calm/contract';
+import type { Database } from '../../database/database';
+import { listHouses } from '../../store/house/houses';
+
+/** Every house, by name. */
+export const allHouses = (db: Database): Promise<HouseSummary[]> => listHouses(db);

@@ -1,0 +1,79 @@
+import type { House, Permission } from '@calm/contract';
+import { fail, ok } from '@calm/core';
+import type { Database } from '../database/database';
+import type { Scope } from '../database/scope';
+import { inTransaction } from '../database/transaction';
+import { appendAudit } from '../store/access/auditLog';
+import { findHouse } from '../store/house/houses';
+import { onlyOnce, type WriteKey } from './onlyOnce';
+import type { Refusal, Result } from './result';
+
+/** Who asks for what, of which house. */
+export interface HouseRequest {
+  readonly slug: string;
+  readonly now: Date;
+  readonly personId: string | null;
+  /** What it takes; a write is on record under it. */
+  readonly permission: Permission | 'sign-in';
+  readonly method: string;
+  /** The address within the house. */
+  readonly path: string;
+  readonly isWrite: boolean;
+  /** The name its device gave a write; null for none. */
+  readonly key: WriteKey | null;
+}
+
+/** What a use case came to, and in which house. */
+export interface InHouse<T> {
+  readonly house: House;
+  readonly value: T;
+}
+
+/**
+ * Runs a use case in a house, in one transaction: a refusal takes everything back, a write that is sent
+ * again is done once, and what was written is on record with who did it.
+ */
+export async function inHouse<T>(
+  db: Database,
+  request: HouseRequest,
+  work: (scope: Scope, house: House) => Promise<Result<T>>,
+): Promise<Result<InHouse<T>>> {
+  try {
+    return await inTransaction(db, async (tx): Promise<Result<InHouse<T>>> => {
+      const house = await findHouse(tx, request.slug);
+      if (!house) throw new Refused({ kind: 'not-found', what: 'house' });
+      const scope = { tx, houseId: house.id };
+      const result = await onlyOnce(scope, request.key, request.now, async () => {
+        const done = await work(scope, house);
+        if (done.ok && request.isWrite) await appendAudit(scope, entryOf(request));
+        return done;
+      });
+      if (!result.ok) throw new Refused(...result.reasons);
+      return ok({ house, value: result.value });
+    });
+  } catch (error) {
+    if (error instanceof Refused) return fail(...error.refusals);
+    throw error;
+  }
+}
+
+/** Whether there is a house of this name. */
+export const isHouse = async (db: Database, slug: string): Promise<boolean> =>
+  (await findHouse(db, slug)) !== null;
+
+const entryOf = ({ now, personId, permission, method, path }: HouseRequest) => ({
+  at: now,
+  personId,
+  permission,
+  method,
+  path,
+});
+
+/** Carries a refusal out of a transaction, so that the database takes back whatever came before it. */
+class Refused extends Error {
+  readonly refusals: readonly Refusal[];
+  constructor(...refusals: readonly Refusal[]) {
+    super(refusals[0]?.kind);
+    this.refusals = refusals;
+  }
+}
