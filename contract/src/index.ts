@@ -15,6 +15,8 @@ export * from './demand/calendar';
 export * from './demand/events';
 export * from './lots/lot';
 export * from './engine/dough';
+export type * from './api/defineRoute';
+export { ROUTE_AREAS, ROUTES } from './api/routeTable';
 export * from './api/routes';
 export * from './api/answers';
 export * from './book/bookFile';

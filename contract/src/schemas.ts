@@ -17,3 +17,4 @@ export * from './access/accessSchemas';
 export * from './lots/recordSchemas';
 export * from './cold/coldSchemas';
 export * from './api/routeSchemas';
+export * from './api/openApi';

@@ -24,7 +24,7 @@ import type { ClockReading } from './clock';
 import type { CollectionName, RouteName } from './routes';
 
 /** What each record collection answers its writes with. */
-interface Collections {
+export interface CollectionRecords {
   readonly Person: CrewMember;
   readonly ShiftPattern: ShiftPattern;
   readonly ShiftException: ShiftException;
@@ -40,10 +40,10 @@ interface Collections {
 }
 
 /** A record of a collection, as the house has it. */
-export type RecordIn<Name extends CollectionName> = Collections[Name];
+export type RecordIn<Name extends CollectionName> = CollectionRecords[Name];
 
 /** What the other routes answer with, when all went well. */
-interface Answers {
+export interface PlainAnswers {
   readonly clock: ClockReading;
   readonly houses: readonly HouseSummary[];
   readonly signInOptions: SignInOptions;
@@ -106,10 +106,10 @@ interface Answers {
 }
 
 /** What a route answers with. */
-export type RouteAnswer<Name extends RouteName> = Name extends keyof Answers
-  ? Answers[Name]
+export type RouteAnswer<Name extends RouteName> = Name extends keyof PlainAnswers
+  ? PlainAnswers[Name]
   : Name extends `${'add' | 'change' | 'remove'}${infer Collection extends CollectionName}`
-    ? Collections[Collection]
+    ? CollectionRecords[Collection]
     : never;
 
 /** Every route's answer, by name: what the API's description is generated from. */

@@ -1,6 +1,7 @@
 import Joi, { type ObjectSchema, type Schema } from 'joi';
 import { id, localDate, slug, stepKey } from './fields';
-import { paramNames, type PathParams, type RouteName, type ROUTES } from './routes';
+import { paramNames, type PathParams, type RouteName } from './routes';
+import type { ROUTES } from './routeTable';
 
 /** Longest range of days one request may ask for. */
 export const MOST_DAYS = 62;

@@ -1,4 +1,5 @@
 import type { ObjectSchema } from 'joi';
+import { jsonSchemaOf } from '../api/openApi';
 import { bookFileSchema } from '../book/bookFileSchemas';
 import { doseSchema, simulateSchema } from './doughSchemas';
 import { scaleSchema, waterSchema } from './engineSchemas';
@@ -46,7 +47,7 @@ export function jsonSchemas(): Record<string, object> {
         $schema: 'https://json-schema.org/draft/2020-12/schema',
         title: command.includes('-') ? command.replace('-', ' ') : `calm ${command}`,
         description,
-        ...schema['~standard'].jsonSchema.input({ target: 'draft-2020-12' }),
+        ...jsonSchemaOf(schema),
       },
     ]),
   );

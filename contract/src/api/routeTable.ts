@@ -1,0 +1,177 @@
+import { collection, get, post, put, remove, type RouteDefinition } from './defineRoute';
+
+/*
+ * Every route of the API, in dough's order. Add one here and the server will not compile until something
+ * answers it; the permission test fails until its matrix says who may.
+ */
+
+const DAYS = { query: ['from', 'days'] } as const;
+const LOG = ['from', 'to', 'formulaId', 'text', 'found', 'after'] as const;
+
+const SERVER_ROUTES = {
+  clock: get('/clock', 'public', 'What time it is in the house.'),
+  houses: get('/houses', 'public', 'Every house, by name.'),
+} as const;
+
+const ACCESS_ROUTES = {
+  signInOptions: get('/houses/:house/sign-in-options', 'public', 'Who can sign in, and how.'),
+  session: get('/houses/:house/session', 'public', 'Who is signed in.'),
+  signIn: post('/houses/:house/session', 'public', 'Signs in with a password or a PIN.', {
+    media: 'none',
+    status: 204,
+    isRateLimited: true,
+  }),
+  signOut: remove('/houses/:house/session', 'public', 'Signs out.', { media: 'none', status: 204 }),
+  startOwner: post('/houses/:house/owner', 'public', 'Creates the owner account of a new house.', {
+    isRateLimited: true,
+  }),
+  crew: get('/houses/:house/crew', 'see', 'The crew, their weekly shifts and the exceptions.'),
+  ...collection('Person', 'people', 'crew', 'crew member'),
+  changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.'),
+  ...collection('ShiftPattern', 'shift-patterns', 'crew', 'weekly shift'),
+  ...collection('ShiftException', 'shift-exceptions', 'crew', 'rota change'),
+  shifts: get('/houses/:house/shifts', 'see', 'Shifts of some days.', DAYS),
+  audit: get('/houses/:house/audit', 'crew', 'Who changed what, newest first.', {
+    query: ['before'],
+  }),
+  live: get('/houses/:house/live', 'see', 'What is written in the house, as it happens.', {
+    media: 'events',
+  }),
+} as const;
+
+const BOOK_ROUTES = {
+  changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.'),
+  book: get('/houses/:house/book', 'see', 'Everything that changes seldom: formulas, products, …'),
+  startFormula: post('/houses/:house/formulas', 'book', 'Adds a formula.'),
+  saveFormula: put('/houses/:house/formulas/:formula', 'book', 'Saves a new version of a formula.'),
+  formulaVersions: get('/houses/:house/formulas/:formula/versions', 'see', 'A formula’s versions.'),
+  importBook: post('/houses/:house/imports', 'book', 'Adds and changes the recipes of a file.', {
+    status: 200,
+    bodyLimit: '8mb',
+  }),
+  ...collection('Product', 'products', 'book', 'product'),
+  ...collection('Route', 'routes', 'book', 'route'),
+  ...collection('Ingredient', 'pantry', 'book', 'pantry item'),
+  ...collection('Place', 'places', 'book', 'place'),
+  frictions: get('/houses/:house/mixers/frictions', 'see', 'How much each mixer heats dough.'),
+} as const;
+
+const DEMAND_ROUTES = {
+  calendar: get('/houses/:house/calendar', 'see', 'When the house sells.'),
+  ...collection('ServicePattern', 'service-patterns', 'plan', 'weekly service'),
+  ...collection('ServiceException', 'service-exceptions', 'plan', 'closure or change of hours'),
+  ...collection('Event', 'events', 'plan', 'event'),
+  ...collection('Booking', 'bookings', 'plan', 'booking'),
+  services: get('/houses/:house/services', 'see', 'Services of some days, with ball counts.', DAYS),
+  changeCount: put(
+    '/houses/:house/counts/:date/:patternId/:productId',
+    'plan',
+    'Sets how many balls of a product a service shall have.',
+  ),
+  changeCounts: post('/houses/:house/counts', 'plan', 'Sets several counts: all or none.', {
+    status: 200,
+  }),
+  sales: get('/houses/:house/sales', 'see', 'What was sold on some days.', DAYS),
+  changeSale: put(
+    '/houses/:house/sales/:date/:patternId/:productId',
+    'sell',
+    'Writes what a service sold of a product.',
+  ),
+  importSales: post('/houses/:house/imports/sales', 'plan', 'Adds sales of a file.', {
+    status: 200,
+    bodyLimit: '8mb',
+  }),
+  recordTillSales: post('/houses/:house/till', 'sell', 'Takes sales of a till, once each.', {
+    status: 200,
+  }),
+  forecast: get('/houses/:house/forecast', 'see', 'What some days are expected to sell.', DAYS),
+  salesCsv: get('/houses/:house/sales.csv', 'see', 'All sales as a table.', { media: 'csv' }),
+} as const;
+
+const PLAN_ROUTES = {
+  plan: get('/houses/:house/plan', 'see', 'The plan the crew works by.'),
+  publishPlan: put('/houses/:house/plan', 'plan', 'Makes a plan the crew’s.', { bodyLimit: '8mb' }),
+  planCsv: get('/houses/:house/plan.csv', 'see', 'The plan as a table.', { media: 'csv' }),
+  planCalendar: get('/houses/:house/plan.ics', 'see', 'The plan as a calendar.', {
+    media: 'calendar',
+    query: ['person'],
+  }),
+} as const;
+
+const LOT_ROUTES = {
+  lots: get('/houses/:house/lots', 'see', 'Lots of some days.', DAYS),
+  startLot: post('/houses/:house/lots', 'make', 'Starts a lot; its recipe is fixed from then on.'),
+  lot: get('/houses/:house/lots/:lot', 'see', 'One lot.'),
+  changeNote: put('/houses/:house/lots/:lot/note', 'make', 'Writes a lot’s note.'),
+  changeLosses: put('/houses/:house/lots/:lot/losses', 'make', 'Writes what a lot left behind.'),
+  withdrawLot: put(
+    '/houses/:house/lots/:lot/withdrawn',
+    'make',
+    'Cancels a lot, or un-cancels it.',
+  ),
+  changeLoad: put(
+    '/houses/:house/lots/:lot/loads/:number',
+    'make',
+    'Writes a load’s temperatures.',
+  ),
+  changeMark: put(
+    '/houses/:house/lots/:lot/marks/:loadNumber/:stepKey',
+    'mark',
+    'Starts, ends, skips or hands on a step.',
+  ),
+  records: get('/houses/:house/records', 'see', 'What was seen and measured on some days.', DAYS),
+  lotRecords: get('/houses/:house/lots/:lot/records', 'see', 'What was seen of a lot.'),
+  addLotRecord: post('/houses/:house/lots/:lot/records', 'mark', 'Adds a record to a lot.'),
+  addPhoto: post('/houses/:house/lots/:lot/photos', 'mark', 'Adds a photo to a lot.', {
+    bodyLimit: '1mb',
+  }),
+  photo: get('/houses/:house/photos/:id', 'see', 'A photo.', { media: 'jpeg' }),
+  handovers: get('/houses/:house/handovers', 'see', 'The last handovers.'),
+  addHandover: post('/houses/:house/handovers', 'mark', 'Hands over to the next shift.'),
+  markHandoverRead: put('/houses/:house/handovers/:id/read', 'mark', 'Marks a handover as read.'),
+  log: get('/houses/:house/log', 'see', 'Past lots, newest first.', { query: LOG }),
+  logCsv: get('/houses/:house/log.csv', 'see', 'Past lots as a table.', {
+    media: 'csv',
+    query: LOG,
+  }),
+  lotLog: get('/houses/:house/log/:lot', 'see', 'Everything on record of a lot.'),
+} as const;
+
+const COLD_ROUTES = {
+  cold: get('/houses/:house/cold', 'see', 'The cold now: readings, alarms, lots in it.'),
+  coldDay: get('/houses/:house/cold/day', 'see', 'A day of the cold.', { query: ['date'] }),
+  coldRecord: get('/houses/:house/cold/record', 'see', 'The temperature log of some days.', DAYS),
+  coldRecordCsv: get('/houses/:house/cold/record.csv', 'see', 'The temperature log as a table.', {
+    media: 'csv',
+    query: ['from', 'days'],
+  }),
+  ...collection('Probe', 'probes', 'book', 'probe'),
+  addReadings: post('/houses/:house/readings', 'mark', 'Takes readings of probes, once each.', {
+    status: 200,
+    bodyLimit: '1mb',
+  }),
+  acknowledgeAlarm: put('/houses/:house/alarms/:id/acknowledged', 'mark', 'Acknowledges an alarm.'),
+  addColdNote: post('/houses/:house/cold-notes', 'mark', 'Notes a round or an action in the cold.'),
+} as const;
+
+/** The routes by area, as people look for them. */
+export const ROUTE_AREAS = {
+  'The server': SERVER_ROUTES,
+  'Signing in, crew, activity': ACCESS_ROUTES,
+  'House and recipes': BOOK_ROUTES,
+  'Demand and sales': DEMAND_ROUTES,
+  Plan: PLAN_ROUTES,
+  'Lots, records, log': LOT_ROUTES,
+  Cold: COLD_ROUTES,
+} as const;
+
+/** Every route, by name. */
+export const ROUTES = {
+  ...SERVER_ROUTES,
+  ...ACCESS_ROUTES,
+  ...BOOK_ROUTES,
+  ...DEMAND_ROUTES,
+  ...PLAN_ROUTES,
+  ...LOT_ROUTES,
+  ...COLD_ROUTES,
+} as const satisfies Readonly<Record<string, RouteDefinition>>;
