@@ -1,0 +1,342 @@
+import {
+  paths,
+  ROUTES,
+  STANDARD_KITCHEN,
+  type CollectionName,
+  type ColdBoard,
+  type HouseBook,
+  type HouseCalendar,
+  type Lot,
+  type PublishedPlan,
+  type RouteName,
+  type Service,
+  type SignInOptions,
+} from '@calm/contract';
+import { paramNames } from '@calm/contract';
+import { addDays } from '@calm/domain';
+import { randomUUID } from 'node:crypto';
+import type { Response } from 'supertest';
+import { HOUSE, NOW, roundStart, TODAY, type startHouse } from './testHouse';
+
+type TestHouse = Awaited<ReturnType<typeof startHouse>>;
+
+/** A request that works: values for the parameters of the address after the house, query and body. */
+export interface RouteExample {
+  readonly params?: readonly (string | number)[];
+  readonly query?: Readonly<Record<string, string | number>>;
+  readonly body?: object;
+  /** The house, where it is another than the demo house. */
+  readonly house?: string;
+}
+
+const NO_ID = '00000000-0000-4000-8000-000000000000';
+const LATER = '2027-01-06';
+const DAYS = { query: { from: TODAY, days: 2 } } as const;
+const WEEK = { query: { from: '2026-11-23', days: 3 } } as const;
+/** The shortest thing that begins and ends as a JPEG does. */
+const JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3, 4, 0xff, 0xd9]).toString('base64');
+
+/** What a parameter is when nothing has to be found behind it. */
+const NOWHERE: Readonly<Record<string, string | number>> = {
+  house: HOUSE,
+  formula: 'no-such-dough',
+  date: TODAY,
+  number: 1,
+  loadNumber: 0,
+  stepKey: 'pull',
+};
+
+/** The address of a route where its parameters name nothing. */
+export function addressOfNothing(name: RouteName): string {
+  const values = paramNames(ROUTES[name].path).map((param) => NOWHERE[param] ?? NO_ID);
+  const path = paths[name] as (...parts: readonly unknown[]) => string;
+  return path(...values);
+}
+
+/** The address of a route's example. */
+export function addressOfExample(name: RouteName, example: RouteExample): string {
+  const isInHouse = paramNames(ROUTES[name].path)[0] === 'house';
+  const path = paths[name] as (...parts: readonly unknown[]) => string;
+  return path(
+    ...(isInHouse ? [example.house ?? HOUSE] : []),
+    ...(example.params ?? []),
+    ...(example.query ? [example.query] : []),
+  );
+}
+
+/** What the demo house has, as examples refer to it. */
+interface World {
+  readonly book: HouseBook;
+  readonly services: readonly Service[];
+  readonly lot: () => Promise<Lot>;
+  readonly calendar: HouseCalendar;
+  readonly cold: ColdBoard;
+  readonly options: SignInOptions;
+}
+
+async function worldOf(house: TestHouse): Promise<World> {
+  return {
+    book: await house.book(),
+    services: await house.services('2026-11-26', 3),
+    lot: async () => required((await house.lots())[0]),
+    calendar: await house.get<HouseCalendar>(paths.calendar(HOUSE)),
+    cold: await house.get<ColdBoard>(paths.cold(HOUSE)),
+    options: await house.get<SignInOptions>(paths.signInOptions(HOUSE)),
+  };
+}
+
+/** A new record of each collection. */
+function contentsOf({ book, calendar }: World): Readonly<Record<CollectionName, object>> {
+  const { id: _product, slug: _slug, version: _version, ...product } = required(book.products[0]);
+  const person = required(book.people.find(({ role }) => role === 'hand'));
+  const pattern = required(calendar.patterns[0]);
+  const cold = required(book.places.find(({ room }) => room !== null));
+  return {
+    Product: { ...product, name: 'A new round' },
+    Route: { name: 'A new route', stages: required(book.routes[0]).stages },
+    Ingredient: { name: 'Grey salt', allergens: [] },
+    Place: { name: 'A shelf', zones: [], traysAPosition: 2, tubs: 1, room: null },
+    Person: { name: 'Ilka', initials: 'IL', role: 'hand', skills: ['ball'] },
+    ShiftPattern: { personId: person.id, weekday: 1, startMin: 600, endMin: 900 },
+    ShiftException: { personId: person.id, date: LATER, hours: null, note: '' },
+    ServicePattern: {
+      name: 'late',
+      weekday: 1,
+      startMin: 1380,
+      endMin: 1440,
+      firstDate: null,
+      lastDate: null,
+    },
+    ServiceException: { date: LATER, patternId: pattern.id, hours: null, note: '' },
+    Event: { date: LATER, patternId: null, name: 'Fair', expectedPercent: 120, note: '' },
+    Booking: {
+      date: '2026-11-27',
+      patternId: required(calendar.patterns.find(({ weekday }) => weekday === 5)).id,
+      name: 'Long table',
+      guests: 8,
+      balls: [{ productId: required(book.products[0]).id, count: 8 }],
+      note: '',
+    },
+    Probe: {
+      name: 'A spare probe',
+      placeId: cold.id,
+      zone: required(cold.zones[0]).name,
+      calibrations: [],
+    },
+  };
+}
+
+/**
+ * One example of every route against the demo house: each is a request that works.
+ *
+ * @returns by route, how to make its example; some write what they need first
+ */
+export async function routeExamples(
+  house: TestHouse,
+): Promise<Readonly<Record<RouteName, () => RouteExample | Promise<RouteExample>>>> {
+  const world = await worldOf(house);
+  const { book, services, cold, options } = world;
+  const contents = contentsOf(world);
+  const post = async <T>(path: string, body: object) =>
+    answered<T>(await house.http.post(path).send(body));
+  let made = 0;
+  /** A record that the house does not have yet: names are there once, and so are days of exceptions. */
+  const another = (name: CollectionName): object => {
+    made += 1;
+    const content = contents[name];
+    return {
+      ...content,
+      ...('name' in content && { name: `${String(content.name)} ${made}` }),
+      ...(name.endsWith('Exception') && { date: addDays(LATER, made) }),
+    };
+  };
+  const added = (name: CollectionName) =>
+    post<{ id: string; version: number }>(paths[`add${name}`](HOUSE), another(name));
+  const collection = <Name extends CollectionName>(name: Name) =>
+    ({
+      [`add${name}`]: () => ({ body: another(name) }),
+      [`change${name}`]: async () => {
+        const { id, version } = await added(name);
+        return { params: [id], body: { version, content: another(name) } };
+      },
+      [`remove${name}`]: async () => ({ params: [(await added(name)).id] }),
+    }) as Record<
+      `add${Name}` | `change${Name}` | `remove${Name}`,
+      () => RouteExample | Promise<RouteExample>
+    >;
+  const service = required(services.find(({ counts }) => counts.length > 0));
+  const count = required(service.counts[0]);
+  const sold = required(world.calendar.patterns.find(({ weekday }) => weekday === 2));
+  const formula = required(book.formulas[0]);
+  const { name, formula: dough, doughTempC, method, mixerId } = formula;
+  const content = { name, formula: dough, doughTempC, method, mixerId };
+  const zone = required(cold.probes[0]);
+  const aLot = async () => ({ params: [(await world.lot()).id] });
+  const changed = async (change: object) => {
+    const { id, version } = await world.lot();
+    return { params: [id], body: { version, ...change } };
+  };
+  const handover = { lines: [{ part: 'watch', text: 'Door seal' }], note: '' };
+  const candidate = required(options.candidates.find(({ by }) => by === 'pin'));
+  return {
+    clock: () => ({}),
+    houses: () => ({}),
+    signInOptions: () => ({}),
+    session: () => ({}),
+    signIn: () => ({
+      body: { personId: candidate.id, secret: options.demo?.[candidate.id] ?? '' },
+    }),
+    signOut: () => ({ house: 'other-yard' }),
+    startOwner: () => ({
+      house: 'new-yard',
+      body: { name: 'Odile', initials: 'OD', password: 'long enough to keep' },
+    }),
+    crew: () => ({}),
+    ...collection('Person'),
+    changeSecret: async () => ({
+      params: [required(book.people.find(({ role }) => role === 'hand')).id],
+      body: { secret: '73519' },
+    }),
+    ...collection('ShiftPattern'),
+    ...collection('ShiftException'),
+    shifts: () => DAYS,
+    audit: () => ({}),
+    live: () => ({}),
+    changeSettings: async () => ({
+      body: { version: (await house.book()).house.version, kitchen: STANDARD_KITCHEN },
+    }),
+    book: () => ({}),
+    startFormula: () => ({ body: { code: 'ZZ', note: '', content: { ...content, name: 'New' } } }),
+    saveFormula: async () => ({
+      params: [formula.slug],
+      body: { version: required((await house.book()).formulas[0]).version, note: '', content },
+    }),
+    formulaVersions: () => ({ params: [formula.slug] }),
+    importBook: () => ({
+      body: {
+        note: 'From a file',
+        formulas: [{ code: 'ZY', content: { ...content, name: 'Imported' } }],
+        routes: [{ content: { name: 'Imported', stages: required(book.routes[0]).stages } }],
+      },
+    }),
+    ...collection('Product'),
+    ...collection('Route'),
+    ...collection('Ingredient'),
+    ...collection('Place'),
+    frictions: () => ({}),
+    calendar: () => ({}),
+    ...collection('ServicePattern'),
+    ...collection('ServiceException'),
+    ...collection('Event'),
+    ...collection('Booking'),
+    services: () => DAYS,
+    changeCount: () => ({
+      params: [service.date, service.patternId, count.productId],
+      body: { count: 50, version: count.version },
+    }),
+    changeCounts: async () => {
+      const now = required((await house.services(service.date, 1))[0]);
+      const { productId, version } = required(now.counts[0]);
+      const { date, patternId } = now;
+      return { body: { counts: [{ date, patternId, productId, count: 51, version }] } };
+    },
+    sales: () => WEEK,
+    changeSale: () => ({
+      params: ['2026-11-24', sold.id, count.productId],
+      body: { sale: { sold: 10, soldOutMin: null, leftBalls: 2 }, version: 1 },
+    }),
+    importSales: () => ({
+      body: {
+        sales: [{ date: '2026-11-24', patternId: sold.id, productId: count.productId, sold: 12 }],
+        over: 'keep',
+        isTrial: true,
+      },
+    }),
+    recordTillSales: () => ({
+      body: { sales: [{ number: '1', at: NOW, productId: count.productId, balls: 1 }] },
+    }),
+    forecast: () => DAYS,
+    salesCsv: () => ({}),
+    plan: () => ({}),
+    publishPlan: async () => ({
+      body: {
+        version: (await house.get<PublishedPlan>(paths.plan(HOUSE))).version,
+        content: { lots: [], pins: [], assumptions: [] },
+      },
+    }),
+    planCsv: () => ({}),
+    planCalendar: () => ({}),
+    lots: () => DAYS,
+    startLot: () => ({ body: roundStart(book) }),
+    lot: aLot,
+    changeNote: () => changed({ note: 'A little slack' }),
+    changeLosses: () => changed({ leftG: 120, trimG: null }),
+    withdrawLot: async () => {
+      const start = roundStart(book, { serviceDate: '2026-12-01' });
+      const { id, version } = await post<Lot>(paths.startLot(HOUSE), start);
+      return { params: [id], body: { version, isWithdrawn: true } };
+    },
+    changeLoad: async () => {
+      const { id, loads } = await world.lot();
+      const { number, version } = required(loads[0]);
+      const temps = { roomTempC: 22, flourTempC: 21, tapTempC: 14, prefermentTempC: null };
+      return { params: [id, number], body: { version, ...temps, doughOutC: 24 } };
+    },
+    changeMark: async () => ({
+      params: [(await world.lot()).id, 0, 'temper'],
+      body: { version: 0, isStarted: true },
+    }),
+    records: () => DAYS,
+    lotRecords: aLot,
+    addLotRecord: async () => ({
+      ...(await aLot()),
+      body: { id: randomUUID(), content: { kind: 'said', note: 'Smooth' } },
+    }),
+    addPhoto: async () => ({
+      ...(await aLot()),
+      body: { id: randomUUID(), note: '', jpeg: JPEG },
+    }),
+    photo: async () => {
+      const id = randomUUID();
+      const { id: lotId } = await world.lot();
+      await post(paths.addPhoto(HOUSE, lotId), { id, note: '', jpeg: JPEG });
+      return { params: [id] };
+    },
+    handovers: () => ({}),
+    addHandover: () => ({ body: handover }),
+    markHandoverRead: async () => ({
+      params: [(await post<{ id: string }>(paths.addHandover(HOUSE), handover)).id],
+    }),
+    log: () => ({}),
+    logCsv: () => ({}),
+    lotLog: aLot,
+    cold: () => ({}),
+    coldDay: () => ({ query: { date: TODAY } }),
+    coldRecord: () => WEEK,
+    coldRecordCsv: () => WEEK,
+    ...collection('Probe'),
+    addReadings: () => ({
+      body: { probes: [{ probe: zone.id, atS: [Date.parse(NOW) / 1000 - 30], airC: [3.4] }] },
+    }),
+    acknowledgeAlarm: async () => {
+      const { id, version } = required((await house.get<ColdBoard>(paths.cold(HOUSE))).alarms[0]);
+      return { params: [id], body: { version, cause: 'door', note: '' } };
+    },
+    addColdNote: () => ({
+      body: {
+        id: randomUUID(),
+        content: { kind: 'round', placeId: zone.placeId, zone: zone.zone, airC: 3 },
+      },
+    }),
+  };
+}
+
+function answered<T>(res: Response): T {
+  if (res.status >= 300) throw new Error(`${res.status} ${res.text}`);
+  return res.body as T;
+}
+
+function required<T>(value: T | undefined): T {
+  if (value === undefined) throw new Error('the demo house has one');
+  return value;
+}
