@@ -1,4 +1,5 @@
 export * from './lots/currentRecords';
+export * from './lots/deriveLot';
 export * from './lots/doughDocument';
 export * from './lots/lotBoard';
 export * from './lots/lotHistory';

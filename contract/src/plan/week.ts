@@ -19,6 +19,8 @@ export interface TimeInterval {
 export interface WeekDoughDocument extends WeekDough {
   readonly formula?: Formula;
   readonly doughTempC?: number;
+  /** Its pre-ferment's temperature when it is mixed, °C; 20 when absent. */
+  readonly prefermentTempC?: number;
   readonly target?: Partial<Target>;
 }
 

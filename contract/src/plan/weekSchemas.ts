@@ -59,6 +59,7 @@ export const weekSchema = Joi.object<WeekDocument>({
       id: name(),
       route: routeStagesSchema.required(),
       residuePercent: percent(20).required(),
+      residuePerLoadG: Joi.number().min(0).max(20_000),
       mixers: listOf(
         Joi.object({
           mixerId: name(),
@@ -69,6 +70,7 @@ export const weekSchema = Joi.object<WeekDocument>({
       ).required(),
       formula: formulaSchema,
       doughTempC: Joi.number().min(1).max(40),
+      prefermentTempC: Joi.number().min(1).max(40),
       target: targetSchema,
     }),
     100,

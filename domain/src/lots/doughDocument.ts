@@ -1,5 +1,42 @@
-import { doughStageOf, doughStagesOfRoute, type LotSize, type Target } from '@calm/core';
+import {
+  doughStageOf,
+  doughStagesOfRoute,
+  type DoughStage,
+  type Formula,
+  type LotSize,
+  type Target,
+} from '@calm/core';
 import type { DoughDocument, Recipe } from '@calm/contract';
+
+/** A dough and the stages it goes through, as somebody knows them. */
+export interface DoughParts {
+  readonly formula: Formula;
+  readonly ballWeightG: number;
+  /** Off the mixer, °C. */
+  readonly doughTempC: number;
+  readonly stages: readonly DoughStage[];
+  /** Stages of what is mixed before it; none for a straight dough. */
+  readonly prefermentStages: readonly DoughStage[];
+  /** A pre-ferment's temperature when it is mixed, °C. */
+  readonly prefermentTempC: number;
+  readonly target: Partial<Target>;
+}
+
+/**
+ * What the engine is asked about a dough: the one place where a document is put together, whether the dough
+ * is planned, under way, or only imagined.
+ */
+export const doughDocument = ({
+  prefermentStages,
+  prefermentTempC,
+  ...dough
+}: DoughParts): DoughDocument => ({
+  ...dough,
+  histories:
+    prefermentStages.length > 0
+      ? { preferment: { doughTempC: prefermentTempC, stages: prefermentStages } }
+      : {},
+});
 
 /** Balls of a recipe, as far as the engine needs to know them. */
 export interface RecipeBalls {
@@ -24,18 +61,15 @@ export function documentOfRecipe(
   const way = doughStagesOfRoute(recipe.route, size);
   const cold = way.stages.findLastIndex(({ rest, kind }) => rest.key === 'cold' && kind === 'ball');
   if (heldH > 0 && cold < 0) return null;
-  const preferments = way.preferments.map((stage) => doughStageOf(stage));
-  return {
+  return doughDocument({
     formula: recipe.formula,
     ballWeightG,
     doughTempC: recipe.doughTempC,
     stages: way.stages.map((stage, i) =>
       doughStageOf(stage, i === cold ? { hours: stage.rest.hours.preferred + heldH } : {}),
     ),
-    histories:
-      preferments.length > 0
-        ? { preferment: { doughTempC: prefermentTempC, stages: preferments } }
-        : {},
+    prefermentStages: way.preferments.map((stage) => doughStageOf(stage)),
+    prefermentTempC,
     target,
-  };
+  });
 }

@@ -1,5 +1,5 @@
+import { deriveLot } from './deriveLot';
 import {
-  countBack,
   lotPosition,
   type Result,
   type PlannedStage,
@@ -18,8 +18,7 @@ import {
   type PlanContent,
 } from '@calm/contract';
 import { ballsToMake } from '../demand/ballsToMake';
-import { plannedLotOf, stagesOfPlan } from './plannedStages';
-import { lotItem, productsOfDough, recipeFor, scaleRecipe } from './recipe';
+import { lotItem, productsOfDough } from './recipe';
 
 /** A lot as the board shows it: under way, or still only wanted. */
 export interface BoardLot {
@@ -93,20 +92,23 @@ function lotFor(
     .map((p) => lotItem(p, lot ? wantedOf(p, services) : toMakeOf(p, services)))
     .filter((item) => item.count > 0);
   if (!lot && wanted.length === 0) return null;
-  const times = lot
-    ? { doorsMs: Date.parse(lot.doorsAt), closeMs: Date.parse(lot.closeAt) }
-    : timesOf(wanted, services);
-  const recipe = lot?.recipe ?? recipeFor(book, product);
   const items = lot?.items ?? wanted;
-  const scaled = scaleRecipe(recipe, items);
-  const size = {
-    loads: scaled.ok ? scaled.value.loads.length : 1,
-    balls: items.reduce((sum, item) => sum + item.count, 0),
-  };
+  const derived = deriveLot(book, {
+    product,
+    items,
+    services: services.filter((service) => service.date === date),
+    plan,
+    ...(lot && {
+      started: {
+        recipe: lot.recipe,
+        doorsMs: Date.parse(lot.doorsAt),
+        closeMs: Date.parse(lot.closeAt),
+      },
+    }),
+  });
+  if (!derived) return null;
+  const { recipe, scaled, doorsMs, closeMs, stages } = derived;
   const formula = book.formulas.find((f) => f.id === product.formulaId);
-  // A plan that was made once the first doors were open no longer tells how the lot came there.
-  const first = services.find(({ startsAt }) => Date.parse(startsAt) === times.doorsMs);
-  const planned = first && plannedLotOf(plan, product, first);
   return {
     product,
     date,
@@ -116,10 +118,9 @@ function lotFor(
     items,
     wanted,
     scaled,
-    stages:
-      (planned && stagesOfPlan(planned, recipe.route)) ??
-      countBack(recipe.route, times.doorsMs, size),
-    ...times,
+    stages,
+    doorsMs,
+    closeMs,
   };
 }
 
@@ -137,18 +138,6 @@ function toMakeOf(product: Product, services: readonly Service[]): number {
     const count = service.counts.find((c) => c.productId === product.id);
     return sum + (count ? ballsToMake(count) : 0);
   }, 0);
-}
-
-function timesOf(items: readonly LotItem[], services: readonly Service[]) {
-  const wanting = services.filter((service) =>
-    service.counts.some(
-      (c) => ballsToMake(c) > 0 && items.some((item) => item.productId === c.productId),
-    ),
-  );
-  return {
-    doorsMs: Math.min(...wanting.map((service) => Date.parse(service.startsAt))),
-    closeMs: Math.max(...wanting.map((service) => Date.parse(service.endsAt))),
-  };
 }
 
 /** Where a lot is in its route at a moment, from its record and its plan. */

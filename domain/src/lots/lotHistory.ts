@@ -1,7 +1,7 @@
 import { doughStageOf, stageKey, doughStagesOfRoute, type PlannedStage } from '@calm/core';
 import type { DoughDocument, Product } from '@calm/contract';
 import type { BoardLot } from './lotBoard';
-import { documentOfRecipe } from './doughDocument';
+import { documentOfRecipe, doughDocument } from './doughDocument';
 
 /** What the engine is asked about a lot's balls of one product, as it is planned. */
 export function documentOfLot(
@@ -106,21 +106,18 @@ export function doughInProgress(
         { hours: Math.max(0, toMs - fromMs) / 3_600_000 },
       );
     });
-  const preferments = hoursOf(way.preferments);
   return {
     mixedMs,
     places: way.stages.map(({ rest }) => rest.place),
-    document: {
+    document: doughDocument({
       formula: recipe.formula,
       ballWeightG,
       doughTempC,
       stages: hoursOf(way.stages),
-      histories:
-        preferments.length > 0
-          ? { preferment: { doughTempC: prefermentTempC, stages: preferments } }
-          : {},
+      prefermentStages: hoursOf(way.preferments),
+      prefermentTempC,
       target,
-    },
+    }),
   };
 }
 

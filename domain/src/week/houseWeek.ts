@@ -117,6 +117,7 @@ function doughsOf(book: HouseBook): WeekDoughDocument[] {
           id,
           route: route.stages,
           residuePercent: residue.percent,
+          residuePerLoadG: residue.perLoadG,
           mixers: mixer
             ? [
                 {
@@ -128,6 +129,7 @@ function doughsOf(book: HouseBook): WeekDoughDocument[] {
             : [],
           formula: record.formula,
           doughTempC: record.doughTempC,
+          prefermentTempC: book.house.settings.usualTempsC.preferment,
           target: product.target,
         },
       ];

@@ -1,3 +1,4 @@
+import { doughDocument } from '../lots/doughDocument';
 import {
   doughStageOf,
   simulate,
@@ -21,6 +22,7 @@ import { instantOfMinute } from './weekProblem';
 const MIN_PER_HOUR = 60;
 /** The peak is put here within a service: most balls go then. */
 const PEAK_SHARE = 0.4;
+/** Where a document says nothing of it. */
 const PREFERMENT_TEMP_C = 20;
 
 /** When a lot's balls for one service open well. */
@@ -214,7 +216,13 @@ function mainService({ services, wanted, products }: WeekDocument, lot: PlannedL
 /** A lot's balls of one service on the way they are planned, and when their dough comes off the mixer. */
 function documentFor(
   { products, wanted }: WeekDocument,
-  { route, formula, doughTempC = 24, target = {} }: WeekDoughDocument,
+  {
+    route,
+    formula,
+    doughTempC = 24,
+    prefermentTempC = PREFERMENT_TEMP_C,
+    target = {},
+  }: WeekDoughDocument,
   lot: PlannedLot,
   serviceId: string,
   climate: Climate,
@@ -260,21 +268,18 @@ function documentFor(
       };
     });
   const plain = ({ place: _, ...stage }: ReturnType<typeof stagesOf>[number]): DoughStage => stage;
-  const preferments = stagesOf(way.preferments).map(plain);
   const stages = stagesOf(way.stages);
   return {
     places: stages.map(({ place }) => place),
     mixedMin: mix.endMin,
-    dough: {
+    dough: doughDocument({
       formula,
       ballWeightG: product.ballWeightG,
       doughTempC: doughTempC + doughWarmerC(climate, formula.preferment !== undefined),
-      target,
       stages: stages.map(plain),
-      histories:
-        preferments.length > 0
-          ? { preferment: { doughTempC: PREFERMENT_TEMP_C, stages: preferments } }
-          : {},
-    },
+      prefermentStages: stagesOf(way.preferments).map(plain),
+      prefermentTempC,
+      target,
+    }),
   };
 }

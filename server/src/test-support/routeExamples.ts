@@ -11,8 +11,8 @@ import {
   type RouteName,
   type Service,
   type SignInOptions,
+  paramNames,
 } from '@calm/contract';
-import { paramNames } from '@calm/contract';
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';

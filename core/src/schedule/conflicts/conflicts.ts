@@ -1,3 +1,4 @@
+import { doughForLoadsG } from '../../scale';
 import type { Skill } from '../../formula/route';
 import { isStep, type StepRef } from '../edit/editPlan';
 import { demandsOf, type Demand } from '../problem/demands';
@@ -112,20 +113,21 @@ function sizeConflicts(problem: WeekProblem, lots: readonly PlannedLot[]): Confl
   const wanted = new Map(
     problem.doughs.flatMap((dough) =>
       servicesOfDough(problem, dough).map(
-        ({ serviceId, doughKg }) => [`${dough.id}@${serviceId}`, doughKg] as const,
+        ({ serviceId, neededG }) => [`${dough.id}@${serviceId}`, neededG] as const,
       ),
     ),
   );
   return lots.flatMap((lot): Conflict[] => {
     if (isStarted(lot, problem.nowMin)) return [];
-    const wantedKg = lot.serviceIds.reduce(
+    const dough = problem.doughs.find(({ id }) => id === lot.doughId);
+    const neededG = lot.serviceIds.reduce(
       (sum, id) => sum + (wanted.get(`${lot.doughId}@${id}`) ?? 0),
       0,
     );
+    if (!dough || neededG === 0) return [];
+    const wantedKg = doughForLoadsG(neededG, lot.loads, dough) / 1000;
     const isNear = Math.abs(wantedKg - lot.doughKg) <= NEAR_ENOUGH * lot.doughKg;
-    return isNear || wantedKg === 0
-      ? []
-      : [{ kind: 'other-size', lotId: lot.id, plannedKg: lot.doughKg, wantedKg }];
+    return isNear ? [] : [{ kind: 'other-size', lotId: lot.id, plannedKg: lot.doughKg, wantedKg }];
   });
 }
 

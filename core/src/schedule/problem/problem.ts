@@ -45,8 +45,10 @@ export interface WeekDough {
   readonly id: string;
   readonly route: Route;
   readonly mixers: readonly DoughMixer[];
-  /** What stays in bowls and on the bench, percent of the dough. */
+  /** What stays in bowls and on the bench, percent of the dough … */
   readonly residuePercent: number;
+  /** … and in each bowl besides, g; none when absent. */
+  readonly residuePerLoadG?: number;
 }
 
 /** Somebody who works; breaks are gaps between shifts. */

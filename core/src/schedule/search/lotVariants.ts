@@ -1,3 +1,4 @@
+import { doughForLoadsG, splitLoads } from '../../scale';
 import { workMinutes, type RestStage, type WorkStage } from '../../formula/route';
 import { QUARTER, type DoughMixer, type WeekDough, type WeekProblem } from '../problem/problem';
 
@@ -77,7 +78,8 @@ export interface DoughService {
   readonly day: string | null;
   readonly startMin: number;
   readonly balls: number;
-  readonly doughKg: number;
+  /** Balls and what is trimmed off them, g. */
+  readonly neededG: number;
   readonly trays: number;
 }
 
@@ -92,7 +94,7 @@ export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughSe
         return product?.doughId === dough.id ? [{ product, count }] : [];
       });
       if (made.length === 0) return [];
-      const netG = made.reduce(
+      const neededG = made.reduce(
         (sum, { product, count }) =>
           sum + (count * product.ballWeightG) / (1 - product.trimPercent / 100),
         0,
@@ -103,7 +105,7 @@ export function servicesOfDough(problem: WeekProblem, dough: WeekDough): DoughSe
           day,
           startMin,
           balls: made.reduce((sum, { count }) => sum + count, 0),
-          doughKg: (netG / 1000) * (1 + dough.residuePercent / 100),
+          neededG,
           trays: made.reduce(
             (sum, { product, count }) => sum + Math.ceil(count / product.ballsPerTray),
             0,
@@ -123,9 +125,11 @@ export function lotVariantOf(
   run: readonly DoughService[],
   { mixerId, minDoughKg, maxDoughKg }: DoughMixer,
 ): LotVariant | null {
-  const doughKg = run.reduce((sum, service) => sum + service.doughKg, 0);
-  const loads = Math.max(1, Math.ceil(doughKg / maxDoughKg - 1e-9));
-  if (doughKg / loads < minDoughKg - 1e-9) return null;
+  const neededG = run.reduce((sum, service) => sum + service.neededG, 0);
+  const made = splitLoads((n) => doughForLoadsG(neededG, n, dough), { minDoughKg, maxDoughKg });
+  if (!made.ok) return null;
+  const { loads, totalG } = made.value;
+  const doughKg = totalG / 1000;
   const { route } = dough;
   const cold = route.findLastIndex(({ kind, key }) => kind === 'rest' && key === 'cold');
   const split = cold >= 0 ? cold : route.findLastIndex(({ kind }) => kind === 'rest');
@@ -144,7 +148,7 @@ export function lotVariantOf(
         serviceId: service.serviceId,
         share: service.balls / balls,
         trays: service.trays,
-        tubs: Math.ceil(service.doughKg / problem.tubKg),
+        tubs: Math.ceil((doughKg * service.neededG) / neededG / problem.tubKg),
       },
       anchorAt(Math.floor(service.startMin / QUARTER), service.serviceId),
     ).next.slice(),

@@ -1,15 +1,6 @@
-import { ok, fail, countBack, type LotSize, type PlannedStage } from '@calm/core';
-import {
-  adviseLoad,
-  lotItem,
-  plannedLotOf,
-  productsOfDough,
-  recipeFor,
-  scaleRecipe,
-  stagesOfPlan,
-  localDateOf,
-} from '@calm/domain';
-import type { House, HouseBook, Lot, LotStart, Product, Recipe, Service } from '@calm/contract';
+import { deriveLot, adviseLoad, lotItem, productsOfDough, localDateOf } from '@calm/domain';
+import { ok, fail } from '@calm/core';
+import type { House, HouseBook, Lot, LotStart, Product } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
 import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../../store/lots/lots';
 import { readPlan } from '../../store/plan/plans';
@@ -36,18 +27,18 @@ export async function startLot(
   if (problems.length > 0) return fail({ kind: 'bad-input', errors: problems });
 
   const services = await servicesBetween(scope, house, { from: start.serviceDate, days: 1 }, now);
-  const times = timesFor(start, services);
-  if (!times) return fail({ kind: 'not-found', what: 'service' });
-
   const activeKey = activeKeyOf(product.formulaId, product.routeId, start.serviceDate);
   const underWay = await findActiveLot(scope, activeKey);
   if (underWay) return fail({ kind: 'already-started', current: underWay });
 
-  const recipe = recipeFor(book, product, start.mixerId);
   const items = productsOfDough(book, product)
     .map((p) => lotItem(p, start.items.find((item) => item.productId === p.id)?.count ?? 0))
     .filter((item) => item.count > 0);
-  const scaled = scaleRecipe(recipe, items);
+  const { content: plan } = await readPlan(scope);
+  const { mixerId } = start;
+  const derived = deriveLot(book, { product, items, services, plan, mixerId });
+  if (!derived) return fail({ kind: 'not-found', what: 'service' });
+  const { recipe, scaled } = derived;
   if (!scaled.ok) return fail({ kind: 'cannot-scale', reasons: scaled.reasons });
 
   const frictionC = await frictionFor(scope, book, start.mixerId, product.formulaId);
@@ -61,12 +52,10 @@ export async function startLot(
       routeId: product.routeId,
       mixerId: start.mixerId,
       startedAt: now,
-      ...times,
+      doorsAt: new Date(derived.doorsMs),
+      closeAt: new Date(derived.closeMs),
       recipe,
-      planned: await plannedStages(scope, product, services, times, recipe, {
-        loads: scaled.value.loads.length,
-        balls: scaled.value.totals.balls,
-      }),
+      planned: derived.stages,
       activeKey,
     },
     items,
@@ -97,33 +86,6 @@ function wrongIds(book: HouseBook, product: Product, start: LotStart) {
         : [wrong(`items/${i}/productId`, 'This product is not made of this dough.')],
     ),
   ];
-}
-
-/** First doors and last close of the day's services that want any of the lot's products. */
-function timesFor(start: LotStart, services: readonly Service[]) {
-  const made = new Set(start.items.map((item) => item.productId));
-  const wanting = services.filter((service) =>
-    service.counts.some((c) => made.has(c.productId) && c.count > 0),
-  );
-  const [first] = wanting.length > 0 ? wanting : services;
-  const last = (wanting.length > 0 ? wanting : services).at(-1);
-  if (!first || !last) return null;
-  return { doorsAt: new Date(first.startsAt), closeAt: new Date(last.endsAt) };
-}
-
-/** Its stages as the plan has them now, or counted back from its doors. */
-async function plannedStages(
-  scope: Scope,
-  product: Product,
-  services: readonly Service[],
-  { doorsAt }: { readonly doorsAt: Date },
-  { route }: Recipe,
-  size: LotSize,
-): Promise<PlannedStage[]> {
-  const first = services.find(({ startsAt }) => Date.parse(startsAt) === doorsAt.getTime());
-  const { content } = await readPlan(scope);
-  const planned = first && plannedLotOf(content, product, first);
-  return (planned && stagesOfPlan(planned, route)) ?? countBack(route, doorsAt.getTime(), size);
 }
 
 async function frictionFor(scope: Scope, book: HouseBook, mixerId: string, formulaId: string) {

@@ -1,3 +1,4 @@
+import { doughDocument } from '@calm/domain';
 import type { DoughDocument, FormulaRecord, Product } from '@calm/contract';
 import {
   doughStageOf,
@@ -55,20 +56,17 @@ export function documentOf(dough: PlannedDough, whatIf: WhatIf): DoughDocument {
   const flours = isOtherFlour
     ? formula.flours.map((flour) => ({ ...flour, strengthW: whatIf.strengthW }))
     : formula.flours;
-  const preferments = way.preferments.map((stage) =>
-    doughStageOf(stage, { massKg: PREFERMENT_KG }),
-  );
-  return {
+  return doughDocument({
     formula: { ...formula, flours, yeast: { ...formula.yeast, percent: whatIf.yeastPercent } },
     ballWeightG: product.ballWeightG,
     doughTempC: whatIf.doughTempC,
     stages: way.stages.map((stage, i) => doughStageOf(stage, whatIf.stages[i])),
-    histories:
-      preferments.length > 0
-        ? { preferment: { doughTempC: prefermentTempC, stages: preferments } }
-        : {},
+    prefermentStages: way.preferments.map((stage) =>
+      doughStageOf(stage, { massKg: PREFERMENT_KG }),
+    ),
+    prefermentTempC,
     target: product.target,
-  };
+  });
 }
 
 /** The state with one of the engine's proposals taken up; a later peak is not one of its levers. */
