@@ -3,16 +3,6 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
-/** A rule that keeps imports pointing one way: web → contract → core, server → contract → core. */
-const mayNotImport = (files, patterns, message) => ({
-  files,
-  rules: {
-    'no-restricted-imports': ['error', { patterns: [{ group: patterns, message }] }],
-  },
-});
-
-const places = ['tonight', 'demand', 'formulas', 'plan', 'mix', 'walk-in', 'crew', 'log', 'house'];
-
 export default tseslint.config(
   { ignores: ['**/dist/', '.data/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
@@ -43,31 +33,9 @@ export default tseslint.config(
     rules: { ...reactHooks.configs.recommended.rules },
   },
   {
-    files: ['**/*.config.{ts,mjs}', 'e2e/globalSetup.ts'],
+    files: ['**/*.config.{ts,mjs}', '.dependency-cruiser.mjs', 'e2e/globalSetup.ts'],
     rules: { 'no-restricted-syntax': 'off' },
   },
-  mayNotImport(
-    ['core/src/**/*.ts'],
-    ['@calm/*', 'node:*', 'express', 'react', 'joi', 'luxon'],
-    'The core imports nothing of ours and nothing with I/O.',
-  ),
-  mayNotImport(
-    ['contract/src/**/*.ts'],
-    ['@calm/server', '@calm/web', '@calm/demo', 'node:*'],
-    'The contract knows only the core.',
-  ),
-  ...places.map((place) =>
-    mayNotImport(
-      [`web/src/places/${place}/**/*.{ts,tsx}`],
-      [
-        '@calm/server',
-        '@calm/demo',
-        ...places.filter((p) => p !== place).map((p) => `**/places/${p}/**`),
-        ...places.filter((p) => p !== place).map((p) => `../${p}/**`),
-      ],
-      'A place imports from parts, state, shell, contract and core, never from another place.',
-    ),
-  ),
   {
     // These tools hand functions to a page to run.
     files: ['tools/bench.mjs'],
@@ -77,9 +45,5 @@ export default tseslint.config(
     // A loop by hand over typed arrays: every index is in bounds by construction.
     files: ['tools/bench/flatLoop.ts'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
-  },
-  {
-    files: ['**/*.test.ts'],
-    rules: { 'no-restricted-imports': 'off' },
   },
 );

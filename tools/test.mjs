@@ -6,7 +6,7 @@ import { bin, ROOT, run } from './processes.mjs';
 import { runTool, say } from './say.mjs';
 
 /*
- * npm test: installs what is missing, then lint, types, Jest (core, contract, command line, and the
+ * npm test: installs what is missing, then lint, layers, unused code, types, Jest (core, contract, command line, and the
  * server against a real MariaDB), Playwright in headless Chromium. Ends with "N passed, N failed".
  *   npm test -- jest e2e      runs only these steps
  *   npm test -- e2e whatIf    … and of Jest's or Playwright's files those whose name has it
@@ -15,7 +15,7 @@ import { runTool, say } from './say.mjs';
 const RESULTS = `${ROOT}/.data/results`;
 /** @typedef {{ passed: number, failed: number }} Tally */
 
-const STEPS = ['lint', 'types', 'jest', 'e2e'];
+const STEPS = ['lint', 'layers', 'types', 'jest', 'e2e'];
 const words = process.argv.slice(2).filter((arg) => !arg.startsWith('-'));
 const only = words.filter((word) => STEPS.includes(word));
 const files = words.filter((word) => !STEPS.includes(word));
@@ -39,6 +39,10 @@ await runTool(async () => {
   mkdirSync(RESULTS, { recursive: true });
   const checks = [];
   if (isWanted('lint')) checks.push(check('Lint', 'npm', ['run', '--silent', 'lint']));
+  if (isWanted('layers')) {
+    checks.push(check('Layers', 'npm', ['run', '--silent', 'layers']));
+    checks.push(check('Unused code', 'npm', ['run', '--silent', 'unused']));
+  }
   if (isWanted('types')) checks.push(check('Types', 'npm', ['run', '--silent', 'types']));
   tallies.push(...(await Promise.all(checks)));
   if (isWanted('jest') || isWanted('e2e')) {

@@ -18,7 +18,7 @@ interface Schemas {
 }
 
 /** What a handler is given, without the types of its route. */
-export interface AnyContext extends AuthContext {
+interface AnyContext extends AuthContext {
   readonly scope: Scope;
   readonly house: House;
   readonly params: object;

@@ -8,14 +8,14 @@ import type { Result } from '../use-cases/result';
 import type { AuthContext } from './authContext';
 
 /** Routes within a house; the others are about the server as a whole. */
-export type HouseRouteName = {
+type HouseRouteName = {
   [Name in RouteName]: (typeof ROUTES)[Name]['path'] extends `/houses/:house/${string}`
     ? Name
     : never;
 }[RouteName];
 
 /** What has been checked before a use case runs. */
-export interface RequestContext<Name extends RouteName> extends AuthContext {
+interface RequestContext<Name extends RouteName> extends AuthContext {
   readonly scope: Scope;
   readonly house: House;
   readonly params: RouteParams<Name>;
@@ -32,17 +32,17 @@ interface InternalValues {
 }
 
 /** What a route's use case comes to. */
-export type HandlerValue<Name extends RouteName> = Name extends keyof InternalValues
+type HandlerValue<Name extends RouteName> = Name extends keyof InternalValues
   ? InternalValues[Name]
   : RouteAnswer<Name>;
 
 /** The use case behind a route. */
-export type RouteHandler<Name extends RouteName> = (
+type RouteHandler<Name extends RouteName> = (
   context: RequestContext<Name>,
 ) => Promise<Result<HandlerValue<Name>>>;
 
 /** The routes that stay open and are answered as things happen. */
-export type StreamRouteName = 'live';
+type StreamRouteName = 'live';
 
 /** A use case for every route within a house: one that is missing does not compile. */
 export type RouteHandlers = {

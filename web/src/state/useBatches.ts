@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { useNotices } from '../parts/messages/Notices';
-import { problemOf } from './api/api';
+import { problemOf } from '../parts/messages/problemOf';
 
 /** Which run of the work a step belongs to: steps of one that was left are not shown. */
 export type Run = number;

@@ -15,7 +15,7 @@ export const RIPENING = 1;
 export const SOLUBILITY = 2;
 
 /** Where the last whole entry lies, to clamp to. */
-export const LAST_PLACE = ENTRIES - 2;
+const LAST_PLACE = ENTRIES - 2;
 
 const tableOf = new WeakMap<FermentConstants, Float64Array>();
 

@@ -48,7 +48,7 @@ export interface Ledger {
 export const STRETCH = 32;
 
 /** How often a ledger has changed, so that what was reckoned of it is reckoned anew only where it must be. */
-export class Changes {
+class Changes {
   /** How often room was taken or given back. */
   rooms = 0;
   /** How often work was, by stretches of the span. */

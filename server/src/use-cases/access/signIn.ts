@@ -30,7 +30,7 @@ import { hashSecret } from './hashSecret';
 import { badInput, type Refused, type Result } from '../result';
 
 /** Wrong tries in a row before the door stays shut for a while. */
-export const MOST_TRIES = 5;
+const MOST_TRIES = 5;
 /** How long it stays shut at first; twice as long after each further wrong try. */
 const SHUT_MS = 60_000;
 const LONGEST_SHUT_MS = 3_600_000;

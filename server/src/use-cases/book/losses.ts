@@ -9,7 +9,7 @@ import type { Scope } from '../../database/scope';
 const NEWEST = 60;
 
 /** What the house's own lots say stays behind, and is trimmed off where one product was sheeted. */
-export async function learnedLosses(
+async function learnedLosses(
   scope: Scope,
   { residuePercent, residuePerLoadG }: HouseSettings,
 ): Promise<LearnedLosses> {

@@ -32,7 +32,7 @@ import { usageOf } from './usage';
 const DAYS_BACK = 400;
 
 /** One product at one kind of service: what was sold, and how it is forecast. */
-export interface Series {
+interface Series {
   readonly service: string;
   readonly productId: string;
   readonly days: readonly SoldDay[];

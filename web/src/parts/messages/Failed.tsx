@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { problemOf } from '../../state/api/api';
+import { problemOf } from './problemOf';
 import { Message } from './Message';
 
 /** A page that could not be read: what happened, and how to go on. */

@@ -101,12 +101,7 @@ function NoteOf({
 }
 
 /** A record as a sentence. */
-export function formatRecordMessage(
-  content: RecordContent,
-  lot: Lot,
-  t: TFunction,
-  f: Formats,
-): string {
+function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: Formats): string {
   const product = (id: string) => lot.items.find(({ productId }) => productId === id)?.name ?? '';
   const noted = (words: string, note: string) => (note ? `${words} “${note}”` : words);
   switch (content.kind) {

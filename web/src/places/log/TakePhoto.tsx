@@ -4,7 +4,7 @@ import type { Lot } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
-import { problemOf } from '../../state/api/api';
+import { problemOf } from '../../parts/messages/problemOf';
 import { useAddPhotoMutation } from './logApi';
 import { smallJpeg } from './smallJpeg';
 

@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { PASSWORD_LENGTH, type OwnerStart } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { problemOf } from '../../state/api/api';
+import { problemOf } from '../../parts/messages/problemOf';
 import { useStartOwnerMutation } from '../../state/api/sessionApi';
 import styles from './SignIn.module.css';
 

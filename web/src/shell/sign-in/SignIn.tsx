@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/messages/Failed';
 import { Waiting } from '../../parts/messages/Waiting';
-import { problemOf } from '../../state/api/api';
+import { problemOf } from '../../parts/messages/problemOf';
 import { useSignInOptionsQuery, useSignInMutation } from '../../state/api/sessionApi';
 import { OwnerForm } from './OwnerForm';
 import { PasswordForm } from './PasswordForm';

@@ -46,7 +46,6 @@ export const dark: Palette = {
 };
 
 export const SANS = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
-export const MONO = "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace";
 
 /** The palette as CSS variables, `--paper` and so on. */
 export function cssVariables(palette: Palette): Record<string, string> {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
-import { problemOf } from './api';
+import { problemOf } from '../../parts/messages/problemOf';
 
 /** What two people disagree about: what the house has now, and what was sent here. */
 export interface Disagreement<Theirs, Mine> {

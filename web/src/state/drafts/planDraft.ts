@@ -3,7 +3,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { deviceStorage, isObject } from '../storage';
 
 /** A plan that is being edited, with what it was before: the last steps of it. */
-export interface PlanDraft {
+interface PlanDraft {
   readonly past: readonly PlanContent[];
   readonly present: PlanContent;
   readonly future: readonly PlanContent[];
@@ -13,7 +13,7 @@ export interface PlanDraft {
 export type PlanDraftsState = Readonly<Record<string, PlanDraft>>;
 
 /** Steps that can be undone. */
-export const MOST_UNDO_STEPS = 100;
+const MOST_UNDO_STEPS = 100;
 
 /** A plan as some version of this application wrote it; null when it is none. */
 function parseContent(stored: unknown): PlanContent | null {

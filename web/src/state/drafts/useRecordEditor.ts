@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
-import { problemOf } from '../api/api';
+import { problemOf } from '../../parts/messages/problemOf';
 
 interface Unwrapped<Stored> {
   readonly unwrap: () => Promise<Stored>;

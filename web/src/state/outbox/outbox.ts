@@ -77,7 +77,7 @@ const storage = deviceStorage<readonly OutboxItem[]>('calm-tray.outbox', [], (st
 export const OUTBOX_KEY = storage.key;
 
 /** The items that are kept on this device. */
-export const storedOutboxItems = storage.read;
+const storedOutboxItems = storage.read;
 
 /** Keeps the items on this device. */
 export const storeOutboxItems = ({ items }: OutboxState): void => storage.write(items);

@@ -11,7 +11,7 @@ const HOURS_BEFORE = 12;
 const MARGIN_HOURS = 2;
 
 /** What the person is looking at: a moment, and the stretch of time around it. */
-export interface CursorState {
+interface CursorState {
   /** Null follows the present. */
   readonly atMs: number | null;
   readonly nowMs: number;

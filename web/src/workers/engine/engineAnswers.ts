@@ -16,7 +16,7 @@ export interface Way extends Simulation {
 /** What the engine says of a dough. */
 export type SimulationAnswer = Result<Way, DoughProblem>;
 /** What the engine says of a wanted peak. */
-export type DoseAnswer = Result<DosedDocument, NoDose>;
+type DoseAnswer = Result<DosedDocument, NoDose>;
 
 /** What can be asked of the engine in its worker. */
 export interface EngineInWorker {

@@ -9,7 +9,7 @@ import { useFormats } from '../../../parts/format/format';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useNotices } from '../../../parts/messages/Notices';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import styles from '../week/Demand.module.css';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 

@@ -2,7 +2,7 @@ import type { Forecast, Service } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import { useChangeCountsMutation } from '../demandApi';
 
 /** Takes over what the forecasts say, for every count that nobody has chosen; with one way back. */

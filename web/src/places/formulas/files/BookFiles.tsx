@@ -8,7 +8,7 @@ import type { FileProblem } from '@calm/domain/files';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import {
   bookChanges,
   imports,

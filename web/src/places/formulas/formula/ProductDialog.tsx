@@ -14,7 +14,7 @@ import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/format';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import { contentOfProduct } from './contents';
 import styles from './ProductDialog.module.css';
 import {

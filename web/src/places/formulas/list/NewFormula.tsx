@@ -9,7 +9,7 @@ import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import { useStartFormulaMutation } from '../formulasApi';
 import { plainMethod } from '../formula/plainMethod';
 

@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import { useFormats } from '../../../parts/format/format';
 import { useNotices } from '../../../parts/messages/Notices';
 import type { Board } from '../../../state/board/useBoard';

@@ -4,7 +4,7 @@ import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
 import type { Sheet } from './useSheet';
 
 /** What the person writes about a load. */
-export interface LoadWords extends LoadTemps {
+interface LoadWords extends LoadTemps {
   readonly doughOutC: number | null;
 }
 

@@ -6,7 +6,7 @@ import type { Board } from '../../../state/board/useBoard';
 import { useDraft } from '../../../state/drafts/useDraft';
 
 /** The mixer's heating, and what stands behind it. */
-export interface SheetFriction {
+interface SheetFriction {
   readonly frictionC: number;
   /** Logged loads it was learned from; 0 for the mixer's set value. */
   readonly loads: number;

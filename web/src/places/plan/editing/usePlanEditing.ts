@@ -44,7 +44,7 @@ export const isPinned = ({ pins }: PlanContent, step: StepRef): boolean =>
   pins.some((pin) => pin.lotId === step.lotId && isStep(pin, step));
 
 /** What does not give way: what is pinned, and what has begun. */
-export const heldBy =
+const heldBy =
   ({ content, nowMin }: Pick<PlanWeek, 'content' | 'nowMin'>, lotId: string) =>
   (step: PlannedStep): boolean =>
     step.startMin < nowMin ||

@@ -7,7 +7,7 @@ import { changesBetween, type Conflict, type StepChange } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import styles from '../Plan.module.css';
 import { usePublishMutation } from '../planApi';
 import type { PlanWords } from '../planWords';

@@ -6,7 +6,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useNotices } from '../../../parts/messages/Notices';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { clockText, TimeOfDay } from '../../../parts/fields/TimeOfDay';
-import { problemOf } from '../../../state/api/api';
+import { problemOf } from '../../../parts/messages/problemOf';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 import styles from './PlaceDialog.module.css';
 import { timesIn } from '../timesIn';
