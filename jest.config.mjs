@@ -21,7 +21,35 @@ const project = (name) => ({
   },
 });
 
+const [ts, transform] = Object.entries(project('web').transform)[0];
+const [swc, options] = transform;
+const withJsx = {
+  ...options,
+  jsc: {
+    ...options.jsc,
+    parser: { syntax: 'typescript', tsx: true },
+    transform: { react: { runtime: 'automatic' } },
+  },
+};
+
+/** Components and hooks: in a document, with React's own renderer. */
+const components = {
+  ...project('web'),
+  displayName: 'components',
+  testEnvironment: '<rootDir>/src/test-support/browserEnvironment.mjs',
+  testMatch: ['<rootDir>/src/**/*.test.tsx'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json'],
+  setupFilesAfterEnv: ['<rootDir>/src/test-support/setUp.ts'],
+  // A class is called what it is called in its file.
+  moduleNameMapper: { '\\.css$': '<rootDir>/src/test-support/classNames.ts' },
+  transform: { [ts]: transform, '^.+\\.tsx$': [swc, withJsx] },
+};
+
 export default {
   testTimeout: 60_000,
-  projects: ['core', 'contract', 'domain', 'server', 'cli', 'demo', 'web'].map(project),
+  projects: [
+    ...['core', 'contract', 'domain', 'server', 'cli', 'demo', 'web'].map(project),
+    components,
+  ],
 };

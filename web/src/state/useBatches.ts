@@ -11,7 +11,7 @@ export type Run = number;
  * @param first before anything is begun
  * @param failedWords what is said where the house gave no reason
  */
-export function useSteps<Step>(first: Step, failedWords: string) {
+export function useBatches<Step>(first: Step, failedWords: string) {
   const { failed } = useNotices();
   const [state, setState] = useState<Step>(first);
   const run = useRef<Run>(0);

@@ -12,7 +12,7 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 import { useAppDispatch } from '../../../state/store';
-import { useSteps } from '../../../state/useBatches';
+import { useBatches } from '../../../state/useBatches';
 import { salesReaderInWorker } from '../../../workers/tables/sales';
 import type { NameCount, OpenedSales } from '../../../workers/tables/salesAnswers';
 import { demandChanged, useImportSalesMutation } from '../demandApi';
@@ -43,7 +43,7 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
   const { t } = useTranslation();
   const { said, failed } = useNotices();
   const dispatch = useAppDispatch();
-  const steps = useSteps<BringingIn>({ kind: 'none' }, t('demand.history.failed'));
+  const steps = useBatches<BringingIn>({ kind: 'none' }, t('demand.history.failed'));
   const { state, step, isLeft } = steps;
   const [send] = useImportSalesMutation();
   const [changeSettings] = useChangeSettingsMutation();

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 import { useAppDispatch } from '../../../state/store';
-import { useSteps } from '../../../state/useBatches';
+import { useBatches } from '../../../state/useBatches';
 import { readingsReaderInWorker } from '../../../workers/tables/readings';
 import type { OpenedReadings } from '../../../workers/tables/readingsAnswers';
 import type { NameCount } from '../../../workers/tables/salesAnswers';
@@ -35,7 +35,7 @@ export function useImportReadings({ board, cold }: WalkInNow) {
   const { t } = useTranslation();
   const { said, failed } = useNotices();
   const dispatch = useAppDispatch();
-  const steps = useSteps<BringingReadings>({ kind: 'none' }, t('walkIn.air.failed'));
+  const steps = useBatches<BringingReadings>({ kind: 'none' }, t('walkIn.air.failed'));
   const { state, step, isLeft } = steps;
   const [post] = usePostReadingsMutation();
   const [changeSettings] = useChangeSettingsMutation();

@@ -1,0 +1,174 @@
+import type { Session } from '@calm/contract';
+import { afterEach, describe, expect, it } from '@jest/globals';
+import { act, waitFor } from '@testing-library/react';
+import { houseServer, problem, type Answer, type Got } from '../../test-support/houseServer';
+import { renderHookInApp } from '../../test-support/render';
+import { makeStore } from '../store';
+import { useDelivery } from './useDelivery';
+import { insistedOn, useOutboxItems, useWaiting } from './useOutboxItems';
+import { sendOutboxItem } from './sendOutboxItem';
+import type { OutboxItem } from './outbox';
+
+const ME: Session = { personId: 'tilde', name: 'Tilde', initials: 'TI', role: 'hand' };
+const START = {
+  id: '00000000-0000-4000-8000-000000000009',
+  content: { kind: 'said', note: 'Smooth' },
+} as const;
+
+let server: Awaited<ReturnType<typeof houseServer>>;
+afterEach(() => server.close());
+
+const session = (got: Got): Answer | undefined =>
+  got.path.endsWith('/session') ? { body: ME } : undefined;
+
+/** A device on which Tilde is signed in, with its outbox. */
+async function device(answer: (got: Got) => Answer) {
+  server = await houseServer((got) => session(got) ?? answer(got));
+  const store = makeStore();
+  const hook = renderHookInApp(
+    () => {
+      useDelivery('yard');
+      return { post: useOutboxItems('yard'), waiting: useWaiting('yard') };
+    },
+    { store },
+  );
+  await waitFor(() => expect(server.got.some(({ path }) => path.endsWith('/session'))).toBe(true));
+  await act(async () => {
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  });
+  const say = (note: string, id: string = START.id) =>
+    act(() =>
+      hook.result.current.post(
+        { kind: 'record', lotId: 'a-lot', start: { id, content: { ...START.content, note } } },
+        note,
+      ),
+    );
+  return { store, say, waiting: () => hook.result.current.waiting };
+}
+
+describe('the outbox', () => {
+  it('sends what was done, under a key of its own and with when it was, and empties', async () => {
+    const { say, waiting } = await device(({ body }) => ({ status: 201, body }));
+    say('Smooth');
+    expect(waiting()).toHaveLength(1);
+    const [{ id, at } = { id: '', at: '' }] = waiting();
+    await waitFor(() => expect(waiting()).toHaveLength(0));
+    const [sent] = server.writes();
+    expect(sent).toMatchObject({
+      method: 'POST',
+      path: '/api/v1/houses/yard/lots/a-lot/records',
+      body: { ...START, at },
+    });
+    expect(sent?.headers['idempotency-key']).toBe(id);
+  });
+
+  it('sends one after the other, oldest first', async () => {
+    const { say, waiting } = await device(({ body }) => ({ status: 201, body }));
+    for (const [i, note] of ['One', 'Two', 'Three'].entries())
+      say(note, `${START.id.slice(0, -1)}${i}`);
+    await waitFor(() => expect(waiting()).toHaveLength(0));
+    const notes = server
+      .writes()
+      .map(({ body }) => (body as { content: { note: string } }).content.note);
+    expect(notes).toEqual(['One', 'Two', 'Three']);
+  });
+
+  it('keeps what the house would not have, with its reason, until somebody has looked', async () => {
+    const { say, waiting } = await device(() => problem('not-found', 404) as Answer);
+    say('Gone');
+    await waitFor(() => expect(waiting()[0]?.refusal?.type).toBe('/problems/not-found'));
+    expect(server.writes()).toHaveLength(1);
+  });
+
+  it('waits while the house cannot be reached, tries again, and sends it once', async () => {
+    let isUp = false;
+    const { store, say, waiting } = await device(({ body }) =>
+      isUp ? { status: 201, body } : null,
+    );
+    say('Late');
+    await waitFor(() => expect(store.getState().outbox.isCutOff).toBe(true));
+    expect(waiting()).toHaveLength(1);
+    isUp = true;
+    act(() => void window.dispatchEvent(new Event('online')));
+    await waitFor(() => expect(waiting()).toHaveLength(0));
+    expect(store.getState().outbox.isCutOff).toBe(false);
+    const keys = server.writes().map(({ headers }) => headers['idempotency-key']);
+    expect(new Set(keys).size).toBe(1);
+  });
+
+  it('survives a reload', async () => {
+    const { say } = await device(() => null);
+    say('Kept');
+    expect(
+      makeStore()
+        .getState()
+        .outbox.items.map(({ words }) => words),
+    ).toEqual(['Kept']);
+  });
+});
+
+describe('sending one item', () => {
+  const mark = (change: object): OutboxItem => ({
+    id: '00000000-0000-4000-8000-000000000001',
+    house: 'yard',
+    personId: 'tilde',
+    at: '2026-11-25T14:40:00.000Z',
+    words: 'Mix',
+    refusal: null,
+    command: {
+      kind: 'mark',
+      lotId: 'a-lot',
+      loadNumber: 1,
+      stepKey: 'mix',
+      change: { version: 0, ...change },
+    },
+  });
+  const theirs = {
+    doneAt: '2026-11-25T14:39:00.000Z',
+    skippedWhy: null,
+    startedAt: null,
+    version: 1,
+  };
+
+  it.each([
+    [201, 'taken'],
+    [401, 'signed-out'],
+    [403, 'refused'],
+    [409, 'refused'],
+    [429, 'later'],
+    [503, 'later'],
+  ])('answered with %s is %s', async (status, kind) => {
+    server = await houseServer(() =>
+      status < 300 ? { status, body: {} } : (problem('some-kind', status) as Answer),
+    );
+    expect((await sendOutboxItem(mark({ extraMin: 2 }))).kind).toBe(kind);
+    expect(server.got[0]).toMatchObject({
+      method: 'PUT',
+      path: '/api/v1/houses/yard/lots/a-lot/marks/1/mix',
+      body: { version: 0, extraMin: 2 },
+    });
+  });
+
+  it.each([
+    [{ isDone: true }, 'taken'],
+    [{ isDone: false }, 'refused'],
+    [{ skippedWhy: 'No flour' }, 'refused'],
+    [{ extraMin: 2 }, 'refused'],
+  ])('%j, when somebody has ticked it meanwhile, is %s', async (change, kind) => {
+    server = await houseServer(() => problem('stale', 409, { current: theirs }));
+    expect((await sendOutboxItem(mark(change))).kind).toBe(kind);
+  });
+
+  it('over what the house has now carries its version, under a new key', async () => {
+    server = await houseServer(() => problem('stale', 409, { current: { ...theirs, version: 4 } }));
+    const item = mark({ extraMin: 2 });
+    const sent = await sendOutboxItem(item);
+    if (sent.kind !== 'refused') throw new Error('it is refused');
+    const again = insistedOn({ ...item, refusal: sent.refusal });
+    expect(again).toMatchObject({
+      refusal: null,
+      command: { change: { version: 4, extraMin: 2 } },
+    });
+    expect(again.id).not.toBe(item.id);
+  });
+});

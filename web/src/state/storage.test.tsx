@@ -1,0 +1,132 @@
+import { describe, expect, it } from '@jest/globals';
+import { deviceStorage, isFiniteNumber, isObject, isOneOf } from './storage';
+import { makeStore } from './store';
+import { edited, undone } from './drafts/planDraft';
+import { posted, readAnew, type OutboxItem } from './outbox/outbox';
+import { preferred } from './preferences';
+
+const KEY = 'calm-tray.test';
+const numbers = deviceStorage<readonly number[]>(KEY, [1], (stored) =>
+  Array.isArray(stored) && stored.every(isFiniteNumber) ? stored : null,
+);
+
+describe('what a device keeps', () => {
+  it('is read back, and is the standard until something was written', () => {
+    expect(numbers.read()).toEqual([1]);
+    numbers.write([2, 3]);
+    expect(numbers.read()).toEqual([2, 3]);
+  });
+
+  it.each(['{"half":', '"a word"', '[1, "two"]', 'null'])(
+    'is not believed when it is %s',
+    (text) => {
+      localStorage.setItem(KEY, text);
+      expect(numbers.read()).toEqual([1]);
+    },
+  );
+
+  it('is checked by what it is', () => {
+    expect([{}, [], null, 'x'].map(isObject)).toEqual([true, false, false, false]);
+    expect([1, NaN, Infinity, '1'].map(isFiniteNumber)).toEqual([true, false, false, false]);
+    expect(isOneOf(['a', 'b'], 'b') && !isOneOf(['a', 'b'], 'c')).toBe(true);
+  });
+});
+
+describe('a device of an earlier version', () => {
+  const item = {
+    id: '00000000-0000-4000-8000-000000000001',
+    house: 'yard',
+    personId: 'tilde',
+    at: '2026-11-25T14:40:00.000Z',
+    words: 'Mixed',
+    refusal: null,
+  };
+  const command = { kind: 'record', lotId: 'x', start: { id: 'r' } };
+
+  it('keeps what it could not send yet', () => {
+    const stored = [
+      { ...item, deed: command },
+      { ...item, id: '2', command },
+      { ...item, id: '3', deed: { kind: 'something else' } },
+      'nonsense',
+    ];
+    localStorage.setItem('calm-tray.outbox', JSON.stringify(stored));
+    const { items } = makeStore().getState().outbox;
+    expect(items).toEqual([
+      { ...item, command },
+      { ...item, id: '2', command },
+    ]);
+  });
+
+  it('keeps the draft of a plan, under its standard names', () => {
+    const content = {
+      lots: [],
+      pins: [],
+      asIfs: [
+        { kind: 'way-out', way: { kind: 'more-bench', people: 3 } },
+        { kind: 'warm-tap', byC: 2 },
+      ],
+    };
+    const drafts = { yard: { past: [content], present: content, future: [] }, other: 'nonsense' };
+    localStorage.setItem('calm-tray.plan-drafts', JSON.stringify(drafts));
+    const { planDrafts } = makeStore().getState();
+    expect(Object.keys(planDrafts)).toEqual(['yard']);
+    expect(planDrafts['yard']?.present.assumptions).toEqual([
+      { kind: 'relaxation', relaxation: { kind: 'more-bench', people: 3 } },
+      { kind: 'warm-tap', byC: 2 },
+    ]);
+  });
+
+  it('falls back only in the preference that is no longer offered', () => {
+    const stored = { theme: 'sepia', units: 'us', isSpineNarrow: true };
+    localStorage.setItem('calm-tray.preferences', JSON.stringify(stored));
+    expect(makeStore().getState().preferences).toEqual({
+      theme: 'system',
+      units: 'us',
+      isSpineNarrow: true,
+      decimal: 'point',
+    });
+  });
+});
+
+describe('the store', () => {
+  const content = (n: number) => ({
+    lots: [],
+    pins: [{ lotId: `l${n}`, stage: 0, serviceId: null }] as never[],
+    assumptions: [],
+  });
+
+  it('writes down what changes, for the next visit', () => {
+    const store = makeStore();
+    store.dispatch(preferred({ theme: 'dark' }));
+    const sent: OutboxItem = {
+      id: 'i',
+      house: 'yard',
+      personId: 'p',
+      at: '2026-11-25T14:40:00.000Z',
+      words: 'Handed over',
+      command: { kind: 'handover', start: { lines: [], note: '' } },
+      refusal: null,
+    };
+    store.dispatch(posted(sent));
+    const next = makeStore().getState();
+    expect(next.preferences.theme).toBe('dark');
+    expect(next.outbox.items).toEqual([sent]);
+    localStorage.setItem('calm-tray.outbox', '[]');
+    store.dispatch(readAnew());
+    expect(store.getState().outbox.items).toEqual([]);
+  });
+
+  it('undoes a plan’s changes one by one, the last hundred of them', () => {
+    const store = makeStore();
+    const draft = () => store.getState().planDrafts['yard'];
+    for (let n = 1; n <= 130; n += 1) {
+      store.dispatch(edited({ house: 'yard', content: content(n), base: content(0) }));
+    }
+    expect(draft()?.past).toHaveLength(100);
+    for (let n = 0; n < 100; n += 1) store.dispatch(undone('yard'));
+    expect(draft()?.present).toEqual(content(30));
+    store.dispatch(undone('yard'));
+    expect(draft()?.present).toEqual(content(30));
+  });
+});

@@ -1,0 +1,9 @@
+import '@testing-library/jest-dom/jest-globals';
+import { cleanup } from '@testing-library/react';
+import { afterEach } from '@jest/globals';
+import '../words/index';
+
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
