@@ -8,7 +8,7 @@ import { bin, freePort, isAlive, ROOT, run, sleep } from './processes.mjs';
 import { Plain, runTool, say } from './say.mjs';
 
 /*
- * npm run kills -- [how many]: kills the server or the database at random moments while four clients record
+ * npm run crash-test -- [how many]: kills the server or the database at random moments while four clients record
  * actions, starts it again, and counts: every action that was acknowledged has to be there, once.
  */
 
