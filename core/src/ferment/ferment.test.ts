@@ -81,7 +81,7 @@ function gasMade(tempC: number, hours: number): number {
 }
 
 describe('temperature response (Ratkowsky et al. 1983)', () => {
-  it('is 1 at 25 °C and has the anchors of dough-science § 4', () => {
+  it('is 1 at 25 °C and has the anchors of docs/dough-science.md § 4', () => {
     expect(temperatureResponse(25)).toBe(1);
     expect(1 / temperatureResponse(4)).toBeCloseTo(18, 0);
     expect(temperatureResponse(10)).toBeCloseTo(0.21, 2);
@@ -184,7 +184,7 @@ describe('flour', () => {
   });
 });
 
-describe('everyday facts (dough-science § 9)', () => {
+describe('everyday facts (docs/dough-science.md § 9)', () => {
   it('lean dough with 2 % fresh yeast at 27 °C doubles in 55–100 min', () => {
     expect(minutesToDouble(2, 27)).toBeGreaterThan(55);
     expect(minutesToDouble(2, 27)).toBeLessThan(100);

@@ -8,7 +8,7 @@ export interface Shape {
   readonly radiusM: number;
 }
 
-/** Dough as it conducts and holds heat (dough-science § 5; starting values, ±15 %). */
+/** Dough as it conducts and holds heat (docs/dough-science.md § 5; starting values, ±15 %). */
 export const DOUGH_HEAT = {
   conductivityWPerMK: 0.4,
   densityKgPerM3: 1100,

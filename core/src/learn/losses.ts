@@ -17,7 +17,7 @@ export interface LearnedResidue extends Residue {
   readonly lots: number;
 }
 
-/** Nothing is moved on fewer lots than this (dough-science § 8). */
+/** Nothing is moved on fewer lots than this (docs/dough-science.md § 8). */
 export const FEWEST_LOTS = 5;
 
 /** How sure the house's own setting is: a standard deviation of each part. Starting values. */

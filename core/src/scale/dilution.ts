@@ -16,7 +16,7 @@ export interface Dilution {
   readonly leftOverG: number;
 }
 
-/** Below this many scale steps a dose cannot be weighed straight (dough-science § 1). */
+/** Below this many scale steps a dose cannot be weighed straight (docs/dough-science.md § 1). */
 export const STEPS_TO_WEIGH_STRAIGHT = 10;
 /** Half a step in 50 is 1 %. */
 const STEPS_FOR_ONE_PERCENT = 50;

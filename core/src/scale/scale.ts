@@ -114,7 +114,7 @@ export type ScaleReason = TakesTooMuch | NoSplit | { readonly kind: 'nothing-to-
  * Dough = Σ count × weight ÷ (1 − trim) + residue, where residue is `residuePerLoadG` per load plus
  * `residuePercent` of the load; flour = dough ÷ (total % ÷ 100); loads are the fewest equal ones
  * the mixer takes; each ingredient is rounded to its scale. Mass is conserved: `balance` sums
- * to what is weighed (dough-science § 1).
+ * to what is weighed (docs/dough-science.md § 1).
  *
  * @param request percentages, grams; counts are whole and not negative
  * @returns the lot, or reasons with the nearest sizes that fit

@@ -54,7 +54,7 @@ export const anyScaleRequest: fc.Arbitrary<ScaleRequest> = fc.record({
   }),
 });
 
-/** The Yard Round dough of dough-science § 1's worked figures. */
+/** The Yard Round dough of docs/dough-science.md § 1's worked figures. */
 export const leanDough: Formula = {
   flours: [{ name: 'strong white', percent: 100, strengthW: 300 }],
   waterPercent: 62,

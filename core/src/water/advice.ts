@@ -59,7 +59,7 @@ export interface WaterAdvice {
 
 /**
  * Water temperature by base sum, friction and heat balance, with ice for a warm tap
- * (dough-science § 3).
+ * (docs/dough-science.md § 3).
  *
  * @param request temperatures °C, masses g, `waterG` > 0
  * @returns what to pour and what to watch; never water above 40 °C, never more ice than water

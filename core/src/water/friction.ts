@@ -28,7 +28,7 @@ export interface LearnedFriction {
   readonly scatterC: number;
 }
 
-/** No constant is moved on fewer records than this (dough-science § 8). */
+/** No constant is moved on fewer records than this (docs/dough-science.md § 8). */
 export const FEWEST_LOADS_TO_LEARN = 5;
 /** Beyond this many scatters a thermometer was mis-read. */
 const OUTLIER_SCATTERS = 3;

@@ -58,7 +58,7 @@ export function baseSumOfC(doughTempC: number, frictionC: number, factors: 3 | 4
   return factors * doughTempC - frictionC;
 }
 
-/** Specific heats, kJ/(kg·K); dough-science § 3, ordinary food-engineering values, ±5 %. */
+/** Specific heats, kJ/(kg·K); docs/dough-science.md § 3, ordinary food-engineering values, ±5 %. */
 export const SPECIFIC_HEAT_KJ_PER_KG_K = {
   flour: 1.8,
   water: 4.18,

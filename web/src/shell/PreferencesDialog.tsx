@@ -12,7 +12,7 @@ import { preferred, type Preferences } from '../state/preferences';
 import { useAppDispatch, useAppSelector } from '../state/store';
 
 /** How the person at this device reads numbers. The house's data stays as it is. */
-export function ReadingDialog({
+export function PreferencesDialog({
   isOpen,
   onClose,
 }: {

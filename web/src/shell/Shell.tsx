@@ -7,7 +7,7 @@ import { NoticesProvider } from '../parts/messages/Notices';
 import { Waiting } from '../parts/messages/Waiting';
 import { useBookQuery } from '../state/api/api';
 import { clockSpeed, nowMs as readNow } from '../state/time/clock';
-import { moved, solved, ticked } from '../state/time/cursor';
+import { moved, released, ticked } from '../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
 import { useLive } from '../state/api/useLive';
@@ -15,7 +15,7 @@ import { ColdAlarms } from './rail/ColdAlarms';
 import { KeysDialog } from './KeysDialog';
 import { NotNowBanner } from './rail/NotNowBanner';
 import { OutboxBar } from './rail/OutboxBar';
-import { ReadingDialog } from './PreferencesDialog';
+import { PreferencesDialog } from './PreferencesDialog';
 import styles from './Shell.module.css';
 import { Spine } from './spine/Spine';
 import { TimeRail } from './rail/TimeRail';
@@ -69,7 +69,7 @@ export function Shell() {
           </main>
         </div>
         <KeysDialog isOpen={open === 'keys'} onClose={close} />
-        <ReadingDialog isOpen={open === 'reading'} onClose={close} />
+        <PreferencesDialog isOpen={open === 'reading'} onClose={close} />
       </NoticesProvider>
     </FormatsContext.Provider>
   );
@@ -104,7 +104,7 @@ function useCursorInAddress() {
     const ms = Date.parse(inAddress ?? '');
     if (Number.isNaN(ms)) return;
     dispatch(moved(ms));
-    dispatch(solved());
+    dispatch(released());
     // Only what the address said when the page was opened.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, []);

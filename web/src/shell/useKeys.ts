@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { useNotices } from '../parts/messages/Notices';
-import { moved, solved, snappedToNow } from '../state/time/cursor';
+import { moved, released, snappedToNow } from '../state/time/cursor';
 import { useAppDispatch } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
 import { useCursor } from '../state/time/useCursor';
@@ -43,7 +43,7 @@ export function useKeys(onHelp: () => void): void {
       else if (event.key === 'n') dispatch(snappedToNow());
       else if (step !== undefined) {
         dispatch(moved(atMs + step));
-        dispatch(solved());
+        dispatch(released());
       }
     };
     window.addEventListener('keydown', onKey);

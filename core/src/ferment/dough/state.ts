@@ -9,7 +9,7 @@ export interface Target {
   readonly maturityMinH: number;
 }
 
-/** A hand-opened ball (dough-science § 4). Thin, sheeted or flat-baked products set a low band. */
+/** A hand-opened ball (docs/dough-science.md § 4). Thin, sheeted or flat-baked products set a low band. */
 export const STANDARD_TARGET = {
   riseMin: 1.6,
   riseMax: 2.4,

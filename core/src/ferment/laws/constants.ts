@@ -5,93 +5,112 @@ export interface Constant {
   /** Plausible range, for the sensitivity table and for learning. */
   readonly low: number;
   readonly high: number;
-  /** Where it comes from; "starting value" is corrected by the house's own log. */
+  /** A source, or "starting value: why"; a starting value is corrected by the house's own log. */
   readonly source: string;
 }
 
-/** Every constant of fermentation (dough-science § 4). */
+/** Every constant of fermentation (docs/dough-science.md § 4). */
 export const FERMENT = {
   gasAt25: {
     value: 0.08,
     unit: 'L CO₂ per g fresh yeast and hour at 25 °C',
     low: 0.065,
     high: 0.095,
-    source: 'starting value',
+    source: 'starting value: lean doughs with 2 % fresh yeast at 27 °C double in about an hour',
   },
   coldestC: { value: -2.5, unit: '°C', low: -4, high: -1, source: 'Ratkowsky et al. 1983, fitted' },
   hottestC: { value: 46, unit: '°C', low: 44, high: 48, source: 'Ratkowsky et al. 1983, fitted' },
-  hotSteepness: { value: 0.25, unit: '1/K', low: 0.2, high: 0.3, source: 'starting value' },
+  hotSteepness: {
+    value: 0.25,
+    unit: '1/K',
+    low: 0.2,
+    high: 0.3,
+    source: 'starting value: the optimum lies near 36 °C and gas is a third over 25 °C at 30',
+  },
   growthAt25: {
     value: 0.06,
     unit: '1/h at 25 °C',
     low: 0.03,
     high: 0.09,
-    source: 'starting value',
+    source: 'starting value: halving the yeast at room temperature takes not quite twice as long',
   },
   growthRoom: {
     value: 6,
     unit: 'g fresh yeast per kg flour',
     low: 3,
     high: 9,
-    source: 'starting value',
+    source: 'starting value: yeast in dough multiplies little; its sugar and air are soon gone',
   },
-  wakeUpH: { value: 0.3, unit: 'h', low: 0.15, high: 0.5, source: 'starting value' },
+  wakeUpH: {
+    value: 0.3,
+    unit: 'h',
+    low: 0.15,
+    high: 0.5,
+    source: 'starting value: bakers see no gas for the first quarter of an hour',
+  },
   wakeUpDryH: {
     value: 0.6,
     unit: 'h, active dry not pre-wetted',
     low: 0.4,
     high: 1,
-    source: 'starting value',
+    source: 'starting value: dry cells take up water before they work',
   },
   saltBrake: {
     value: 0.09,
     unit: 'share of gas per % salt',
     low: 0.06,
     high: 0.12,
-    source: 'starting value',
+    source: 'starting value: 2 % salt costs about a fifth of the gas',
   },
   keptByBalling: {
     value: 0.4,
     unit: 'share of free gas',
     low: 0.25,
     high: 0.55,
-    source: 'starting value',
+    source: 'starting value: a balled piece is visibly smaller, not flat',
   },
   keptByKnockBack: {
     value: 0.1,
     unit: 'share of free gas',
     low: 0.03,
     high: 0.2,
-    source: 'starting value',
+    source: 'starting value: knocked back, hardly any gas is left',
   },
   keptByGentleFold: {
     value: 0.8,
     unit: 'share of free gas',
     low: 0.65,
     high: 0.9,
-    source: 'starting value',
+    source: 'starting value: a fold presses out the large bubbles only',
   },
   ripeningEnergy: {
     value: 50,
     unit: 'kJ/mol',
     low: 40,
     high: 60,
-    source: 'Arrhenius, enzyme activity in dough; starting value',
+    source:
+      'Arrhenius, enzyme activity in dough; starting value: a day at 4 °C ripens like some 7 h at 20',
   },
-  mostRiseAtW300: { value: 4.2, unit: 'volumes', low: 3.6, high: 4.8, source: 'starting value' },
+  mostRiseAtW300: {
+    value: 4.2,
+    unit: 'volumes',
+    low: 3.6,
+    high: 4.8,
+    source: 'starting value: strong white dough swells to some four volumes before it tears',
+  },
   doughDensity: {
     value: 1100,
     unit: 'kg/m³ off the mixer',
     low: 1050,
     high: 1180,
-    source: 'starting value',
+    source: 'starting value: dough off a mixer holds some air; without any it is near 1200',
   },
   collapsePerH: {
     value: 0.25,
     unit: 'share of free gas per h at twice the flour limit',
     low: 0.1,
     high: 0.5,
-    source: 'starting value',
+    source: 'starting value: slack dough falls over hours, not minutes',
   },
 } as const satisfies Record<string, Constant>;
 

@@ -1,6 +1,6 @@
 /**
  * CO₂ that water holds at one atmosphere, L gas per L water, at 0, 5, … 40 °C.
- * Source: standard solubility tables, as in dough-science § 4.
+ * Source: standard solubility tables, as in docs/dough-science.md § 4.
  */
 const CO2_L_PER_L = [1.713, 1.424, 1.194, 1.019, 0.878, 0.759, 0.665, 0.592, 0.53];
 const STEP_C = 5;

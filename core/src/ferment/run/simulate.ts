@@ -43,7 +43,7 @@ export interface SimulateOptions {
 export const BEYOND_H = 36;
 
 /**
- * Lets a dough go its way (dough-science §§ 4, 5): heat, gas, growth, ripening, shaping, states.
+ * Lets a dough go its way (docs/dough-science.md §§ 4, 5): heat, gas, growth, ripening, shaping, states.
  *
  * @param route formula, temperatures °C, stages in hours
  * @returns the way with its window, or every fault of the route; no NaN either way

@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/format';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
-import { moved, RAIL_HOURS, solved, snappedToNow } from '../../state/time/cursor';
+import { moved, RAIL_HOURS, released, snappedToNow } from '../../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { useBoard, type Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
@@ -46,7 +46,7 @@ export function TimeRail() {
     event.preventDefault();
     if (step === undefined) return dispatch(snappedToNow());
     dispatch(moved(Math.round((atMs + step) / STEP_MS) * STEP_MS));
-    return dispatch(solved());
+    return dispatch(released());
   };
 
   return (
@@ -76,7 +76,7 @@ export function TimeRail() {
         onPointerMove={(event) => isDragging && moveTo(event)}
         onPointerUp={() => {
           setDragging(false);
-          dispatch(solved());
+          dispatch(released());
         }}
       >
         <Hours railStartMs={railStartMs} percent={percent} />

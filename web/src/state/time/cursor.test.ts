@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { setClock } from './clock';
-import { cursorSlice, moved, RAIL_HOURS, solved, snappedToNow, ticked } from './cursor';
+import { cursorSlice, moved, RAIL_HOURS, released, snappedToNow, ticked } from './cursor';
 
 const HOUR = 3_600_000;
 const NOW = Date.parse('2026-11-25T14:40:00Z');
@@ -23,15 +23,15 @@ describe('the time cursor', () => {
   });
 
   it('lays the rail anew when let go near an end, and only then', () => {
-    const near = reduce(reduce(start, moved(start.railStartMs + 35.5 * HOUR)), solved());
+    const near = reduce(reduce(start, moved(start.railStartMs + 35.5 * HOUR)), released());
     expect(near.railStartMs).toBeGreaterThan(start.railStartMs);
     expect(Math.abs((near.atMs ?? 0) - middle(near))).toBeLessThan(8 * HOUR);
-    const inside = reduce(reduce(start, moved(middle(start))), solved());
+    const inside = reduce(reduce(start, moved(middle(start))), released());
     expect(inside.railStartMs).toBe(start.railStartMs);
   });
 
   it('snaps back', () => {
-    const away = reduce(reduce(start, moved(NOW + 200 * HOUR)), solved());
+    const away = reduce(reduce(start, moved(NOW + 200 * HOUR)), released());
     expect(reduce(away, snappedToNow())).toEqual(start);
   });
 

@@ -36,7 +36,7 @@ export const cursorSlice = createSlice({
       state.atMs = payload;
     },
     /** The hand is off: lay the rail around the cursor if it is near an end. */
-    solved: (state) => {
+    released: (state) => {
       const at = state.atMs ?? state.nowMs;
       const into = (at - state.railStartMs) / HOUR_MS;
       if (into < MARGIN_HOURS || into > RAIL_HOURS - MARGIN_HOURS)
@@ -56,4 +56,4 @@ export const cursorSlice = createSlice({
   },
 });
 
-export const { moved, solved, snappedToNow, ticked } = cursorSlice.actions;
+export const { moved, released, snappedToNow, ticked } = cursorSlice.actions;
