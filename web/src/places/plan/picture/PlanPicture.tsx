@@ -3,7 +3,7 @@ import type { PlanContent, Service } from '@calm/contract';
 import { refOf, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
 import { useLayoutEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { useWidth } from '../../../parts/layout/useWidth';
-import { moved, solved } from '../../../state/time/cursor';
+import { moved, released } from '../../../state/time/cursor';
 import { useAppDispatch } from '../../../state/store';
 import { useCursor } from '../../../state/time/useCursor';
 import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
@@ -251,7 +251,7 @@ export function PlanPicture({
     if (!box) return;
     const ms = fromMs + ((event.clientX - box.left - labels) / scale.pxPerMin) * MS_PER_MIN;
     dispatch(moved(Math.round(ms / CURSOR_STEP_MS) * CURSOR_STEP_MS));
-    dispatch(solved());
+    dispatch(released());
   };
 
   return (
