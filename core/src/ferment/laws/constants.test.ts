@@ -20,7 +20,7 @@ describe.each(constants)('the constant %s', (name, { value, low, high, unit, sou
   });
 
   it('stands in docs/dough-science.md with its value and its range', () => {
-    const line = document.split('\n').find((each) => each.includes(`\`${name}\``)) ?? '';
+    const line = document.split('\n').find((each) => each.startsWith(`| \`${name}\``)) ?? '';
     const cells = line.split('|').map((cell) => cell.trim());
     expect(cells).toContain(String(value));
     expect(cells).toContain(`${low} … ${high}`);
