@@ -33,7 +33,12 @@ export default tseslint.config(
     rules: { ...reactHooks.configs.recommended.rules },
   },
   {
-    files: ['**/*.config.{ts,mjs}', '.dependency-cruiser.mjs', 'e2e/globalSetup.ts'],
+    files: [
+      '**/*.config.{ts,mjs}',
+      '.dependency-cruiser.mjs',
+      'e2e/globalSetup.ts',
+      'web/src/test-support/{browserEnvironment.mjs,classNames.ts}',
+    ],
     rules: { 'no-restricted-syntax': 'off' },
   },
   {
