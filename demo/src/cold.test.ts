@@ -1,6 +1,8 @@
 import { paths, type ColdBoard, type Lot, type ReadingsStart } from '@calm/contract';
 import { describe, expect, it } from '@jest/globals';
-import { makeAlarms, makePuts, makeReadings, makeRounds, probes } from './cold';
+import { makePuts } from './cold';
+import { makeAlarms, makeReadings, makeRounds } from './cold/history';
+import { probes } from './cold/trueRooms';
 import { makeHistory } from './history';
 import type { Line } from './line';
 import { exampleBook } from './load';

@@ -1,27 +1,20 @@
 import type { HouseBook, Lot } from '@calm/contract';
 import {
-  alarmsIn,
-  likelyCauses,
   putAway,
-  STANDARD_ALARM_RULES,
   stageKey,
-  USUAL_ROOM,
   USUAL_SETTING,
-  type AlarmFound,
-  type Cause,
   type ColdSystem,
-  type LikelyCause,
   type ColdSystemLot,
-  type Room,
   type RoomEvent,
   type ColdSystemRoom,
   type TraysAt,
 } from '@calm/core';
 import { instantOf, localDateOf } from '@calm/domain';
 import { places, TIME_ZONE } from './lanternYard';
-import { noise } from './noise';
-import { doorsOf, readingsOf, trueAir, USUAL_PROBE, type ProbeNature } from './probes';
+import { doorsOf, USUAL_PROBE, type ProbeNature } from './probes';
 import type { DemoRecord } from './records';
+import type { probes } from './cold/trueRooms';
+import { TRUE_ROOMS, TRUE_ZONES_C } from './cold/trueRooms';
 
 /*
  * The cold of Lantern Yard: its probes, the rooms as they truly are, ten weeks of readings with their stories,
@@ -29,55 +22,25 @@ import type { DemoRecord } from './records';
  */
 
 const DAY_MS = 24 * 3_600_000;
-const S_PER_H = 3600;
 
-/** What hangs where. */
-export const probes = [
-  { key: 'door', name: 'Walk-in door', place: 'Walk-in', zone: 'door', errorC: 0.3 },
-  { key: 'back', name: 'Walk-in back', place: 'Walk-in', zone: 'back', errorC: 0 },
-  { key: 'under', name: 'Under-counter', place: 'Under-counter', zone: 'inside', errorC: 0 },
-] as const;
-
-/** The door's probe was compared with the ice bath: it shows three tenths too much. */
-export const CALIBRATION_C = -0.3;
-
-/** What the rooms really are: the house believes `places`, and its readings say otherwise. */
-const TRUE_ROOMS: Readonly<Record<string, Room>> = {
-  'Walk-in': {
-    ...USUAL_ROOM,
-    lossWPerK: 29,
-    coolingW: 1450,
-    setC: 3.1,
-    deadBandC: 0.6,
-    defrost: { everyH: 8, minutes: 15, heaterW: 250, phaseH: 2.5 },
-  },
-  'Under-counter': {
-    ...USUAL_ROOM,
-    heatCapacityJPerK: 46_000,
-    lossWPerK: 4.4,
-    doorWPerK: 20,
-    coolingW: 300,
-    setC: 3.4,
-    deadBandC: 0.6,
-    defrost: null,
-  },
-};
-
-const TRUE_ZONES_C: Readonly<Record<string, number>> = { door: 0.9, back: -0.35, inside: 0 };
+export const S_PER_H = 3600;
 
 /** The power cut, and the night in which the door stood ajar: days before today, local minutes, hours. */
-const POWER_CUT = { daysAgo: 12, fromMin: 19 * 60 + 20, hours: 3 };
-const AJAR = { daysAgo: 3, fromMin: 23 * 60 + 10, hours: 1.2 };
-const HEATWAVE = { firstDaysAgo: 40, days: 7, warmerC: 8 };
+export const POWER_CUT = { daysAgo: 12, fromMin: 19 * 60 + 20, hours: 3 };
+
+export const AJAR = { daysAgo: 3, fromMin: 23 * 60 + 10, hours: 1.2 };
+
+export const HEATWAVE = { firstDaysAgo: 40, days: 7, warmerC: 8 };
 
 /** Seconds since the epoch of a local time some days before today. */
-function secondAt(now: Date, daysAgo: number, minute: number): number {
+export function secondAt(now: Date, daysAgo: number, minute: number): number {
   const date = localDateOf(new Date(now.getTime() - daysAgo * DAY_MS), TIME_ZONE);
   return instantOf(date, minute, TIME_ZONE).getTime() / 1000;
 }
 
 /** Something that goes wrong while the probes post: by local time of today, or of the night before it. */
 export const STORIES = ['warm-night', 'power-cut', 'door-ajar'] as const;
+
 export type Story = (typeof STORIES)[number];
 
 /** Last night from 01:10 to 06:30, minutes from local midnight. */
@@ -230,96 +193,6 @@ export const natureOf = (probe: (typeof probes)[number], everyS: number): ProbeN
   everyS,
 });
 
-/** Readings of one probe, in time's order. */
-export interface ProbeHistory {
-  readonly probe: (typeof probes)[number];
-  readonly readings: readonly { readonly atS: number; readonly airC: number }[];
-}
-
-/** What loggers kept: every five minutes. */
-const LOGGED_EVERY_S = 300;
-const TRUE_STEP_MIN = 5;
-/** A room needs some hours to be as its lots make it. */
-const BEFORE_H = 12;
-
-/** Some days of readings up to now, of every probe; what is still on its way is not there yet. */
-export function makeReadings(lots: readonly Lot[], now: Date, days: number): ProbeHistory[] {
-  const nowS = now.getTime() / 1000;
-  const startS = Math.floor((nowS - days * 86_400) / 3600) * 3600 - BEFORE_H * S_PER_H;
-  const hours = (nowS - startS) / S_PER_H;
-  const airOf = trueAir(trueHouse(lots, now, startS, hours), startS, hours, TRUE_STEP_MIN);
-  return probes.map((probe) => {
-    const sent = readingsOf(
-      natureOf(probe, LOGGED_EVERY_S),
-      airOf(probe.place),
-      startS + BEFORE_H * S_PER_H,
-      nowS,
-    ).filter(({ sentS, atS }) => sentS <= nowS && atS <= nowS);
-    const byTime = new Map(sent.map(({ atS, airC }) => [atS, airC]));
-    return {
-      probe,
-      readings: [...byTime].map(([atS, airC]) => ({ atS, airC })).sort((a, b) => a.atS - b.atS),
-    };
-  });
-}
-
-/** An alarm of the past, and how it was taken care of. */
-export interface DemoAlarm {
-  readonly probe: (typeof probes)[number];
-  readonly found: AlarmFound;
-  readonly causes: readonly LikelyCause[];
-  readonly by: string;
-  readonly cause: Cause;
-  readonly note: string;
-}
-
-/** Everything that was wrong with the cold over some readings; all of it was taken care of. */
-export function makeAlarms(history: readonly ProbeHistory[], now: Date): DemoAlarm[] {
-  const nowS = Math.floor(now.getTime() / 1000);
-  return history.flatMap(({ probe, readings }) => {
-    const place = places.find(({ name }) => name === probe.place);
-    const corrected = readings.map(({ atS, airC }) => ({ atS, airC: airC - probe.errorC }));
-    const zoneC = place?.zones.find(({ name }) => name === probe.zone)?.warmerC ?? 0;
-    const room = place?.room ?? null;
-    return alarmsIn(corrected, STANDARD_ALARM_RULES, { room, zoneC, nowS })
-      .filter(({ kind, untilS }) => kind === 'above' && untilS !== null)
-      .map((found) => {
-        const [cause, by, note] = toldOf(found, now);
-        return {
-          probe,
-          found,
-          causes: likelyCauses(found, {
-            room: room ?? USUAL_ROOM,
-            outsideC: 22,
-            othersToo: cause === 'power',
-            warmKg: cause === 'warm-load' ? 40 : 0,
-            allSilent: false,
-          }),
-          by,
-          cause,
-          note,
-        };
-      });
-  });
-}
-
-function toldOf({ fromS, untilS }: AlarmFound, now: Date): [Cause, string, string] {
-  const during = (daysAgo: number, minute: number, hours: number) => {
-    const at = secondAt(now, daysAgo, minute);
-    return fromS < at + hours * S_PER_H && (untilS ?? Infinity) > at;
-  };
-  if (during(POWER_CUT.daysAgo, POWER_CUT.fromMin - 30, POWER_CUT.hours + 4)) {
-    return ['power', 'Wren', 'Kept shut, nothing taken out. What had gone slack went in the bin.'];
-  }
-  if (during(AJAR.daysAgo, AJAR.fromMin - 30, AJAR.hours + 3)) {
-    return ['door', 'Bashir', 'Found ajar behind the trolley. Shut; trays by the door used first.'];
-  }
-  if (during(HEATWAVE.firstDaysAgo, 0, HEATWAVE.days * 24)) {
-    return ['heat', 'Maro', 'Kitchen over 30 °C. Door kept shut, ice on the bottom rack.'];
-  }
-  return ['warm-load', 'Tilde', 'Came down by itself after loading.'];
-}
-
 /** Where trays of the lots that are in the cold were put, and taken out again. */
 export function makePuts(
   book: HouseBook,
@@ -364,39 +237,4 @@ export function makePuts(
       });
     });
   });
-}
-
-/** A temperature that somebody took by hand. */
-export interface DemoRound {
-  readonly key: string;
-  readonly at: Date;
-  readonly by: string;
-  readonly place: string;
-  readonly zone: string;
-  readonly airC: number;
-}
-
-/** Days of rounds by hand that are on record. */
-const ROUND_DAYS = 7;
-const ROUNDS = [
-  { minute: 10 * 60 + 4, by: 'Bashir' },
-  { minute: 16 * 60 + 7, by: 'Ossian' },
-] as const;
-
-/** The rounds by hand of the last days: near what the probes showed then. */
-export function makeRounds(history: readonly ProbeHistory[], now: Date): DemoRound[] {
-  return Array.from({ length: ROUND_DAYS }, (_, daysAgo) => daysAgo).flatMap((daysAgo) =>
-    ROUNDS.flatMap(({ minute, by }) => {
-      const atS = secondAt(now, daysAgo, minute);
-      if (atS * 1000 > now.getTime()) return [];
-      return history.flatMap(({ probe, readings }): DemoRound[] => {
-        const read = readings.findLast((each) => each.atS <= atS);
-        if (!read) return [];
-        const key = `round/${probe.key}/${atS}`;
-        const airC = Math.round((read.airC - probe.errorC + 0.3 * noise(key)) * 10) / 10;
-        const at = new Date(atS * 1000);
-        return [{ key, at, by, place: probe.place, zone: probe.zone, airC }];
-      });
-    }),
-  );
 }

@@ -1,4 +1,9 @@
 export * from './load';
+export * from './load/removeHouse';
+export * from './load/cold';
+export * from './load/demand';
+export * from './load/inserting';
+export * from './load/book';
 export { crew, formulas, routes } from './lanternYard';
 export * from './till';
 export { comeIn } from './comeIn';

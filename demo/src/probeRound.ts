@@ -5,7 +5,8 @@ import {
   type ReadingsStart,
   type ReadingsTaken,
 } from '@calm/contract';
-import { natureOf, probes, trueHouse, type Story } from './cold';
+import { natureOf, trueHouse, type Story } from './cold';
+import { probes } from './cold/trueRooms';
 import { readingsOf, trueAir, type Sent } from './probes';
 import type { Line } from './line';
 

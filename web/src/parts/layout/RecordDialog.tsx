@@ -11,6 +11,7 @@ import styles from './RecordDialog.module.css';
 export function RecordDialog({
   title,
   wrong,
+  width = 'xs',
   onKeep,
   onRemove,
   onClose,
@@ -19,6 +20,7 @@ export function RecordDialog({
   readonly title: string;
   /** Why it could not be kept; null is nothing. */
   readonly wrong: string | null;
+  readonly width?: 'xs' | 'sm';
   readonly onKeep: () => void;
   /** Absent where there is nothing to take out yet. */
   readonly onRemove?: (() => void) | undefined;
@@ -27,7 +29,7 @@ export function RecordDialog({
 }) {
   const { t } = useTranslation();
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+    <Dialog open onClose={onClose} fullWidth maxWidth={width}>
       <form
         onSubmit={(submit) => {
           submit.preventDefault();

@@ -1,7 +1,8 @@
 import { conflictsOf, type Conflict, type StepRef } from '@calm/core';
 import { startTransition, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { SimulatedPlan } from '../../workers/plan/planAnswers';
-import { PlanPicture, type InHand } from './picture/PlanPicture';
+import { PlanPicture } from './picture/PlanPicture';
+import type { InHand } from './picture/useBeadDrag';
 import type { PlanWords } from './planWords';
 import type { PlanMessages } from './conflicts/conflictMessages';
 import { StepFacts } from './steps/StepFacts';

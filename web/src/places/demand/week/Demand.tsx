@@ -73,24 +73,13 @@ export function Demand() {
           : t('demand.lead')
       }
       aside={
-        <>
-          <ToggleButtonGroup
-            exclusive
-            value={dateRange}
-            aria-label={t('demand.stretch')}
-            onChange={(_event, value: DateRange | null) => {
-              if (value === null) return;
-              params.set('days', dateRangeText(value));
-              setParams(params, { replace: true });
-            }}
-          >
-            {STRETCHES.map((each) => (
-              <ToggleButton key={each} value={each}>
-                {t(`demand.stretches.${each}`)}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-        </>
+        <DateRanges
+          dateRange={dateRange}
+          onChange={(to) => {
+            params.set('days', dateRangeText(to));
+            setParams(params, { replace: true });
+          }}
+        />
       }
     >
       <DemandNav />
@@ -151,5 +140,29 @@ export function Demand() {
         </aside>
       </div>
     </Page>
+  );
+}
+
+function DateRanges({
+  dateRange,
+  onChange,
+}: {
+  readonly dateRange: DateRange;
+  readonly onChange: (to: DateRange) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <ToggleButtonGroup
+      exclusive
+      value={dateRange}
+      aria-label={t('demand.stretch')}
+      onChange={(_event, to: DateRange | null) => to !== null && onChange(to)}
+    >
+      {STRETCHES.map((each) => (
+        <ToggleButton key={each} value={each}>
+          {t(`demand.stretches.${each}`)}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
   );
 }

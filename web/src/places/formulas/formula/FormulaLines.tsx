@@ -13,7 +13,6 @@ import {
   withPercent,
   withPerLitre,
   YEAST_FORMS,
-  type EditKey,
   type EditLine,
   type Formula,
   type LineKind,
@@ -26,6 +25,7 @@ import { useFormats } from '../../../parts/format/format';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import styles from './FormulaLines.module.css';
 import { lineName } from './lineName';
+import { canGo, without, withFlour, withAddition, renamed } from './lineEdits';
 
 /** Total flour = 100, or everything per litre of water: two ways to count one formula. */
 type Base = 'flour' | 'litre';
@@ -38,11 +38,13 @@ const MOST_PERCENT: Readonly<Partial<Record<LineKind, number>>> = {
   oil: 40,
   yeast: 10,
 };
+
 const percentRule = ({ kind }: EditLine) => ({
   min: kind === 'water' ? 1 : 0,
   max: MOST_PERCENT[kind] ?? 100,
   decimals: 3,
 });
+
 const GRAMS = { min: 0, max: 1_000_000, decimals: 1 };
 
 /** Every ingredient in percent or per litre, and in grams of a batch; each of them can be typed. */
@@ -60,10 +62,6 @@ export function FormulaLines({
   const [base, setBase] = useState<Base>('flour');
   const [flourG, setFlourG] = useState(10_000);
   const lines = editLines(formula);
-  const perLitre = (percent: number) => (percent * G_PER_LITRE_OF_WATER) / formula.waterPercent;
-  const commit = (line: EditLine, to: Formula, said: string) =>
-    onChange(to, t('formulas.edit.changed', { what: lineName(t, line), to: said }));
-  const isOnlyFlour = (line: EditLine) => line.kind === 'flour' && formula.flours.length === 1;
 
   return (
     <div>
@@ -91,77 +89,13 @@ export function FormulaLines({
           </tr>
         </thead>
         <tbody>
-          {lines.map((line) => {
-            const name = lineName(t, line);
-            return (
-              <tr key={JSON.stringify(line.key)}>
-                <th scope="row">
-                  {line.kind === 'yeast' ? (
-                    <YeastForm formula={formula} onChange={onChange} />
-                  ) : (
-                    <LineName line={line} formula={formula} pantry={pantry} onChange={onChange} />
-                  )}
-                </th>
-                <td>
-                  {base === 'flour' ? (
-                    <NumberCell
-                      label={name}
-                      unit="%"
-                      value={line.percent}
-                      rule={percentRule(line)}
-                      step={line.kind === 'yeast' ? 0.01 : line.kind === 'salt' ? 0.1 : 1}
-                      disabled={isOnlyFlour(line)}
-                      onCommit={(percent) =>
-                        commit(line, withPercent(formula, line.key, percent), f.percent(percent, 3))
-                      }
-                    />
-                  ) : (
-                    <NumberCell
-                      label={name}
-                      unit="g/l"
-                      value={perLitre(line.percent)}
-                      rule={GRAMS}
-                      step={line.kind === 'yeast' ? 0.1 : 1}
-                      disabled={line.kind === 'water'}
-                      onCommit={(grams) =>
-                        commit(line, withPerLitre(formula, line.key, grams), f.grams(grams, 1))
-                      }
-                    />
-                  )}
-                </td>
-                <td>
-                  <NumberCell
-                    label={t('formulas.edit.inBatch', { what: name })}
-                    measure="grams"
-                    value={(line.percent * flourG) / 100}
-                    rule={GRAMS}
-                    step={10}
-                    onCommit={(grams) => {
-                      const to = withGrams(formula, line.key, grams, flourG);
-                      setFlourG(to.flourG);
-                      commit(line, to.formula, f.grams(grams, 1));
-                    }}
-                  />
-                </td>
-                <td>
-                  {canGo(line, formula) && (
-                    <IconButton
-                      size="small"
-                      aria-label={t('formulas.edit.remove', { what: name })}
-                      onClick={() =>
-                        onChange(
-                          without(formula, line.key),
-                          t('formulas.edit.removed', { what: name }),
-                        )
-                      }
-                    >
-                      <CloseIcon fontSize="small" />
-                    </IconButton>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
+          {lines.map((line) => (
+            <Line
+              key={JSON.stringify(line.key)}
+              {...{ line, formula, pantry, base, onChange }}
+              flour={{ grams: flourG, onChange: setFlourG }}
+            />
+          ))}
         </tbody>
         <tfoot>
           <tr>
@@ -169,7 +103,7 @@ export function FormulaLines({
             <td>
               {base === 'flour'
                 ? f.percent(totalPercent(formula), 2)
-                : f.grams(perLitre(totalPercent(formula)))}
+                : f.grams(perLitre(totalPercent(formula), formula))}
             </td>
             <td>{f.grams((totalPercent(formula) * flourG) / 100)}</td>
             <td />
@@ -195,6 +129,97 @@ export function FormulaLines({
         </Button>
       </div>
     </div>
+  );
+}
+
+const perLitre = (percent: number, { waterPercent }: Formula): number =>
+  (percent * G_PER_LITRE_OF_WATER) / waterPercent;
+
+/** One ingredient: in percent or per litre, in grams of the batch, and taken away. */
+function Line({
+  line,
+  formula,
+  pantry,
+  base,
+  flour,
+  onChange,
+}: {
+  readonly line: EditLine;
+  readonly formula: Formula;
+  readonly pantry: Pantry;
+  readonly base: Base;
+  /** Flour of the batch that is counted, g; typing any ingredient's grams changes it. */
+  readonly flour: { readonly grams: number; readonly onChange: (grams: number) => void };
+  readonly onChange: (formula: Formula, what: string) => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const name = lineName(t, line);
+  const isOnlyFlour = line.kind === 'flour' && formula.flours.length === 1;
+  const commit = (to: Formula, said: string) =>
+    onChange(to, t('formulas.edit.changed', { what: name, to: said }));
+  return (
+    <tr>
+      <th scope="row">
+        {line.kind === 'yeast' ? (
+          <YeastForm formula={formula} onChange={onChange} />
+        ) : (
+          <LineName line={line} formula={formula} pantry={pantry} onChange={onChange} />
+        )}
+      </th>
+      <td>
+        {base === 'flour' ? (
+          <NumberCell
+            label={name}
+            unit="%"
+            value={line.percent}
+            rule={percentRule(line)}
+            step={line.kind === 'yeast' ? 0.01 : line.kind === 'salt' ? 0.1 : 1}
+            disabled={isOnlyFlour}
+            onCommit={(percent) =>
+              commit(withPercent(formula, line.key, percent), f.percent(percent, 3))
+            }
+          />
+        ) : (
+          <NumberCell
+            label={name}
+            unit="g/l"
+            value={perLitre(line.percent, formula)}
+            rule={GRAMS}
+            step={line.kind === 'yeast' ? 0.1 : 1}
+            disabled={line.kind === 'water'}
+            onCommit={(grams) => commit(withPerLitre(formula, line.key, grams), f.grams(grams, 1))}
+          />
+        )}
+      </td>
+      <td>
+        <NumberCell
+          label={t('formulas.edit.inBatch', { what: name })}
+          measure="grams"
+          value={(line.percent * flour.grams) / 100}
+          rule={GRAMS}
+          step={10}
+          onCommit={(grams) => {
+            const to = withGrams(formula, line.key, grams, flour.grams);
+            flour.onChange(to.flourG);
+            commit(to.formula, f.grams(grams, 1));
+          }}
+        />
+      </td>
+      <td>
+        {canGo(line, formula) && (
+          <IconButton
+            size="small"
+            aria-label={t('formulas.edit.remove', { what: name })}
+            onClick={() =>
+              onChange(without(formula, line.key), t('formulas.edit.removed', { what: name }))
+            }
+          >
+            <CloseIcon fontSize="small" />
+          </IconButton>
+        )}
+      </td>
+    </tr>
   );
 }
 
@@ -270,68 +295,4 @@ function YeastForm({
       ))}
     </TextField>
   );
-}
-
-const canGo = (line: EditLine, formula: Formula) =>
-  line.kind === 'addition' || (line.kind === 'flour' && formula.flours.length > 1);
-
-function without(formula: Formula, key: EditKey): Formula {
-  if (key.kind === 'flour') {
-    const emptied = withPercent(formula, key, 0);
-    return { ...emptied, flours: emptied.flours.filter((_, i) => i !== key.index) };
-  }
-  if (key.kind !== 'addition') return formula;
-  return { ...formula, additions: (formula.additions ?? []).filter((_, i) => i !== key.index) };
-}
-
-const NEW_FLOUR_PERCENT = 10;
-
-/** A flour of the pantry that is not in it yet, a tenth of the blend. */
-function withFlour(formula: Formula, pantry: Pantry): Formula {
-  const names = formula.flours.map(({ name }) => name);
-  const next = pantry.find((thing) => thing.strengthW !== undefined && !names.includes(thing.name));
-  const name = next?.name ?? `flour ${names.length + 1}`;
-  const flours = [...formula.flours, { name, percent: 0, ...(next && strengthOf(next)) }];
-  const key = { kind: 'flour', index: flours.length - 1 } as const;
-  return withPercent({ ...formula, flours }, key, NEW_FLOUR_PERCENT);
-}
-
-function withAddition(formula: Formula, name: string): Formula {
-  const additions = formula.additions ?? [];
-  const taken = additions.some((addition) => addition.name === name);
-  const own = taken ? `${name} ${additions.length + 1}` : name;
-  return { ...formula, additions: [...additions, { name: own, percent: 1 }] };
-}
-
-/** The thing under its new name, with what the pantry knows of that. */
-function renamed(
-  formula: Formula,
-  key: { readonly kind: 'flour' | 'addition'; readonly index: number },
-  name: string,
-  pantry: Pantry,
-): Formula {
-  const known = pantry.find((thing) => thing.name === name);
-  if (key.kind === 'flour') {
-    const flours = formula.flours.map((flour, i) =>
-      i === key.index ? { name, percent: flour.percent, ...(known && strengthOf(known)) } : flour,
-    );
-    return { ...formula, flours };
-  }
-  const additions = (formula.additions ?? []).map((addition, i) =>
-    i === key.index
-      ? {
-          name,
-          percent: addition.percent,
-          ...(known?.composition && { composition: known.composition }),
-        }
-      : addition,
-  );
-  return { ...formula, additions };
-}
-
-function strengthOf({ strengthW, proteinPercent }: Pantry[number]) {
-  return {
-    ...(strengthW !== undefined && { strengthW }),
-    ...(proteinPercent !== undefined && { proteinPercent }),
-  };
 }

@@ -69,30 +69,7 @@ export function MakePart({
       t('formulas.edit.changed', { what: name, to: f.count(count) }),
     );
 
-  const made = useMemo(() => {
-    const [product] = book.products.filter(({ formulaId }) => formulaId === record.id);
-    if (!product) return null;
-    const changedBook = {
-      ...book,
-      formulas: book.formulas.map((each) => (each.id === record.id ? record : each)),
-    };
-    const plain = recipeFor(changedBook, product, mixerId);
-    const items = book.products
-      .filter(({ formulaId }) => formulaId === record.id)
-      .map((each) => lotItem(each, wish.counts[each.id] ?? 0));
-    const without = scaleRecipe(plain, items);
-    const formula = without.ok
-      ? withOldDough(
-          plain.formula,
-          oldDoughG,
-          without.value.totals.flourG,
-          t('formulas.oldDough.name'),
-        )
-      : plain.formula;
-    const recipe = { ...plain, formula };
-    return { recipe, items, answer: scaleRecipe(recipe, items) };
-  }, [book, record, mixerId, wish.counts, oldDoughG, t]);
-
+  const made = useScaled(book, record, { mixerId, counts: wish.counts, oldDoughG });
   if (!first || !made) return <p className="quiet">{t('formulas.make.noProducts')}</p>;
   const { recipe, items, answer } = made;
   const { settings, mixer, formula } = recipe;
@@ -162,6 +139,38 @@ export function MakePart({
       )}
     </section>
   );
+}
+
+/** The dough scaled to what is wanted of it; null while nothing is made of it. */
+function useScaled(
+  book: HouseBook,
+  record: FormulaRecord,
+  { mixerId, counts, oldDoughG }: Required<Wish>,
+) {
+  const { t } = useTranslation();
+  return useMemo(() => {
+    const [product] = book.products.filter(({ formulaId }) => formulaId === record.id);
+    if (!product) return null;
+    const changedBook = {
+      ...book,
+      formulas: book.formulas.map((each) => (each.id === record.id ? record : each)),
+    };
+    const plain = recipeFor(changedBook, product, mixerId);
+    const items = book.products
+      .filter(({ formulaId }) => formulaId === record.id)
+      .map((each) => lotItem(each, counts[each.id] ?? 0));
+    const without = scaleRecipe(plain, items);
+    const formula = without.ok
+      ? withOldDough(
+          plain.formula,
+          oldDoughG,
+          without.value.totals.flourG,
+          t('formulas.oldDough.name'),
+        )
+      : plain.formula;
+    const recipe = { ...plain, formula };
+    return { recipe, items, answer: scaleRecipe(recipe, items) };
+  }, [book, record, mixerId, counts, oldDoughG, t]);
 }
 
 /** The formula with this much dough from before in it; what it brings is not weighed again. */

@@ -28,7 +28,6 @@ export function MethodPart({
       method.steps.map((step, i) => (i === at ? cleaned({ ...step, ...to }) : step)),
       what,
     );
-  const changed = (what: string, to: string) => t('formulas.edit.changed', { what, to });
   const OWN = t('formulas.method.own');
   return (
     <section aria-label={t('formulas.page.part.method')}>
@@ -67,65 +66,7 @@ export function MethodPart({
         onChange={put}
       >
         {(step, i) => (
-          <div className={styles['step']}>
-            <TextCell
-              label={t('formulas.method.title', { number: i + 1 })}
-              value={step.title}
-              most={80}
-              width={260}
-              onCommit={(title) => change(i, { title }, changed(step.title, title))}
-            />
-            <LabelledCell
-              name={t('formulas.method.minutes')}
-              label={`${step.title}, ${t('formulas.method.minutes')}`}
-              unit="min"
-              value={step.minutes ?? 0}
-              rule={MINUTES}
-              step={1}
-              onCommit={(minutes) => change(i, { minutes }, changed(step.title, `${minutes} min`))}
-            />
-            <Choice
-              label={t('formulas.method.speed')}
-              width={144}
-              value={step.speed ?? 'none'}
-              values={SPEEDS}
-              say={(speed) => t(`mix.steps.${speed}`)}
-              onChange={(speed) => change(i, { speed: speed as 'slow' }, t(`mix.steps.${speed}`))}
-            />
-            <Choice
-              label={t('formulas.method.caution')}
-              width={150}
-              value={step.caution ?? 'none'}
-              values={['none', ...CAUTIONS]}
-              say={(caution) => t(`formulas.method.cautionOf.${caution}`)}
-              onChange={(caution) =>
-                change(
-                  i,
-                  { caution: caution as 'mixer' },
-                  t(`formulas.method.cautionOf.${caution}`),
-                )
-              }
-            />
-            <div className={styles['texts']}>
-              <TextCell
-                label={t('formulas.method.detail')}
-                value={step.detail}
-                most={500}
-                isLong
-                mayBeEmpty
-                onCommit={(detail) => change(i, { detail }, changed(step.title, detail))}
-              />
-              <TextCell
-                label={t('formulas.method.lookFor')}
-                value={step.lookFor ?? ''}
-                most={500}
-                isLong
-                mayBeEmpty
-                onCommit={(lookFor) => change(i, { lookFor }, changed(step.title, lookFor))}
-              />
-            </div>
-            {step.caution && <Caution about={step.caution} />}
-          </div>
+          <StepFields step={step} number={i + 1} onChange={(to, what) => change(i, to, what)} />
         )}
       </BlockList>
       <Button
@@ -140,6 +81,77 @@ export function MethodPart({
         {t('formulas.method.add')}
       </Button>
     </section>
+  );
+}
+
+/** One step: what is done, for how long, how fast, with what care, and what to look for. */
+function StepFields({
+  step,
+  number,
+  onChange,
+}: {
+  readonly step: MethodStep;
+  readonly number: number;
+  readonly onChange: (to: Partial<MethodStep>, what: string) => void;
+}) {
+  const { t } = useTranslation();
+  const changed = (what: string, to: string) => t('formulas.edit.changed', { what, to });
+  return (
+    <div className={styles['step']}>
+      <TextCell
+        label={t('formulas.method.title', { number })}
+        value={step.title}
+        most={80}
+        width={260}
+        onCommit={(title) => onChange({ title }, changed(step.title, title))}
+      />
+      <LabelledCell
+        name={t('formulas.method.minutes')}
+        label={`${step.title}, ${t('formulas.method.minutes')}`}
+        unit="min"
+        value={step.minutes ?? 0}
+        rule={MINUTES}
+        step={1}
+        onCommit={(minutes) => onChange({ minutes }, changed(step.title, `${minutes} min`))}
+      />
+      <Choice
+        label={t('formulas.method.speed')}
+        width={144}
+        value={step.speed ?? 'none'}
+        values={SPEEDS}
+        say={(speed) => t(`mix.steps.${speed}`)}
+        onChange={(speed) => onChange({ speed: speed as 'slow' }, t(`mix.steps.${speed}`))}
+      />
+      <Choice
+        label={t('formulas.method.caution')}
+        width={150}
+        value={step.caution ?? 'none'}
+        values={['none', ...CAUTIONS]}
+        say={(caution) => t(`formulas.method.cautionOf.${caution}`)}
+        onChange={(caution) =>
+          onChange({ caution: caution as 'mixer' }, t(`formulas.method.cautionOf.${caution}`))
+        }
+      />
+      <div className={styles['texts']}>
+        <TextCell
+          label={t('formulas.method.detail')}
+          value={step.detail}
+          most={500}
+          isLong
+          mayBeEmpty
+          onCommit={(detail) => onChange({ detail }, changed(step.title, detail))}
+        />
+        <TextCell
+          label={t('formulas.method.lookFor')}
+          value={step.lookFor ?? ''}
+          most={500}
+          isLong
+          mayBeEmpty
+          onCommit={(lookFor) => onChange({ lookFor }, changed(step.title, lookFor))}
+        />
+      </div>
+      {step.caution && <Caution about={step.caution} />}
+    </div>
   );
 }
 

@@ -1,8 +1,4 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
@@ -13,8 +9,8 @@ import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/format';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
-import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../parts/messages/problemOf';
+import { RecordDialog } from '../../../parts/layout/RecordDialog';
+import { useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { contentOfProduct } from './contents';
 import styles from './ProductDialog.module.css';
 import {
@@ -48,7 +44,6 @@ export function ProductDialog({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const f = useFormats();
   const [content, setContent] = useState<ProductContent>(() =>
     product
       ? contentOfProduct(product)
@@ -64,192 +59,174 @@ export function ProductDialog({
         },
   );
   const put = (to: Partial<ProductContent>) => setContent((before) => ({ ...before, ...to }));
-  const aim = (to: Partial<Target>) => put({ target: { ...content.target, ...to } });
-  const { keep, remove, wrong } = useRecordEditor(house, product, onClose);
-  const learned = book.losses.trims.find(({ productId }) => productId === product?.id);
+  const [add] = useAddProductMutation();
+  const [change] = useChangeProductMutation();
+  const [remove] = useRemoveProductMutation();
+  const { keep, takeOut, wrong } = useRecordEditor<ProductContent, Product>({
+    house,
+    record: product,
+    contentOf: contentOfProduct,
+    writes: { add, change, remove },
+    say: {
+      kept: ({ name }) =>
+        t(product ? 'formulas.product.changed' : 'formulas.product.added', { name }),
+      removed: ({ name }) => t('formulas.product.removed', { name }),
+    },
+    onClose,
+  });
   const nameOfRoute = (id: string) => book.routes.find((route) => route.id === id)?.name ?? id;
 
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep({ ...content, name: content.name.trim() });
-        }}
-      >
-        <DialogTitle>{product ? product.name : t('formulas.product.new')}</DialogTitle>
-        <DialogContent className={styles['form'] ?? ''}>
-          <TextField
-            autoFocus
-            required
-            size="small"
-            label={t('formulas.new.name')}
-            value={content.name}
-            onChange={(event) => put({ name: event.target.value })}
-            slotProps={{ htmlInput: { maxLength: 120 } }}
+    <RecordDialog
+      title={product ? product.name : t('formulas.product.new')}
+      wrong={wrong}
+      width="sm"
+      onKeep={() => keep({ ...content, name: content.name.trim() })}
+      onRemove={product ? takeOut : undefined}
+      onClose={onClose}
+    >
+      <TextField
+        autoFocus
+        required
+        size="small"
+        label={t('formulas.new.name')}
+        value={content.name}
+        onChange={(event) => put({ name: event.target.value })}
+        slotProps={{ htmlInput: { maxLength: 120 } }}
+      />
+      <Choice
+        label={t('formulas.product.route')}
+        width="100%"
+        value={content.routeId}
+        values={book.routes.map(({ id }) => id)}
+        say={nameOfRoute}
+        onChange={(routeId) => put({ routeId })}
+      />
+      <WeightFields book={book} product={product} content={content} onChange={put} />
+      <TargetFields target={content.target} onChange={(target) => put({ target })} />
+      <FormControlLabel
+        control={
+          <Switch
+            checked={content.isFromRemainders}
+            onChange={(_event, isFromRemainders) => put({ isFromRemainders })}
           />
-          <Choice
-            label={t('formulas.product.route')}
-            width="100%"
-            value={content.routeId}
-            values={book.routes.map(({ id }) => id)}
-            say={nameOfRoute}
-            onChange={(routeId) => put({ routeId })}
-          />
-          <div className={styles['row']}>
-            <LabelledCell
-              name={t('formulas.product.weight')}
-              measure="grams"
-              value={content.ballWeightG}
-              rule={WEIGHT}
-              step={5}
-              onCommit={(ballWeightG) => put({ ballWeightG })}
-            />
-            <LabelledCell
-              name={t('formulas.product.perTray')}
-              value={content.ballsPerTray}
-              rule={PER_TRAY}
-              step={1}
-              onCommit={(ballsPerTray) => put({ ballsPerTray })}
-            />
-            <LabelledCell
-              name={t('formulas.product.trim')}
-              unit="%"
-              value={content.trimPercent}
-              rule={TRIM}
-              step={0.5}
-              onCommit={(trimPercent) => put({ trimPercent })}
-            />
-          </div>
-          {learned && Math.abs(learned.percent - content.trimPercent) >= 0.05 && (
-            <p className="quiet small">
-              {t('formulas.product.learnedTrim', {
-                lots: learned.lots,
-                percent: f.percent(learned.percent),
-              })}{' '}
-              <Button
-                size="small"
-                onClick={() => put({ trimPercent: Number(learned.percent.toFixed(1)) })}
-              >
-                {t('formulas.product.useTrim')}
-              </Button>
-            </p>
-          )}
-          <h3>{t('formulas.product.target')}</h3>
-          <div className={styles['row']}>
-            {(['riseMin', 'risePeak', 'riseMax'] as const).map((key) => (
-              <LabelledCell
-                key={key}
-                name={t(`formulas.product.${key}`)}
-                unit="×"
-                value={content.target[key]}
-                rule={RISE}
-                step={0.05}
-                onCommit={(rise) => aim({ [key]: rise })}
-              />
-            ))}
-            <LabelledCell
-              name={t('formulas.product.openTempC')}
-              measure="temp"
-              value={content.target.openTempC}
-              rule={OPEN_C}
-              step={0.5}
-              onCommit={(openTempC) => aim({ openTempC })}
-            />
-            <LabelledCell
-              name={t('formulas.product.maturityMinH')}
-              unit="h"
-              value={content.target.maturityMinH}
-              rule={RIPE_H}
-              step={1}
-              onCommit={(maturityMinH) => aim({ maturityMinH })}
-            />
-          </div>
-          <div className={styles['row']}>
-            <Button size="small" variant="outlined" onClick={() => aim(STANDARD_TARGET)}>
-              {t('formulas.product.usual')}
-            </Button>
-            <Button size="small" variant="outlined" onClick={() => aim(LOW_TARGET)}>
-              {t('formulas.product.low')}
-            </Button>
-          </div>
-          <FormControlLabel
-            control={
-              <Switch
-                checked={content.isFromRemainders}
-                onChange={(_event, isFromRemainders) => put({ isFromRemainders })}
-              />
-            }
-            label={t('formulas.product.fromRemainders')}
-          />
-          {wrong && (
-            <p role="alert" className={styles['wrong']}>
-              {wrong}
-            </p>
-          )}
-        </DialogContent>
-        <DialogActions>
-          {product && (
-            <Button color="error" onClick={() => void remove()}>
-              {t('formulas.product.remove')}
-            </Button>
-          )}
-          <Button onClick={onClose}>{t('formulas.new.cancel')}</Button>
-          <Button type="submit" variant="contained">
-            {t('formulas.product.keep')}
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+        }
+        label={t('formulas.product.fromRemainders')}
+      />
+    </RecordDialog>
   );
 }
 
-/** Adding, changing and taking away, each with its way back. */
-function useRecordEditor(house: string, product: Product | null, onClose: () => void) {
+/** A ball's weight, how many stand on a tray, and what of the dough is cut away. */
+function WeightFields({
+  book,
+  product,
+  content,
+  onChange,
+}: {
+  readonly book: HouseBook;
+  readonly product: Product | null;
+  readonly content: ProductContent;
+  readonly onChange: (to: Partial<ProductContent>) => void;
+}) {
   const { t } = useTranslation();
-  const { changed } = useNotices();
-  const [add] = useAddProductMutation();
-  const [change] = useChangeProductMutation();
-  const [drop] = useRemoveProductMutation();
-  const [wrong, setWrong] = useState<string | null>(null);
-  const tried = async (work: () => Promise<void>) => {
-    try {
-      await work();
-      onClose();
-    } catch (error) {
-      const problem = problemOf(error);
-      setWrong(
-        problem?.type === '/problems/stale'
-          ? t('formulas.product.stale')
-          : problem?.type === '/problems/in-use'
-            ? t('formulas.product.inUse')
-            : (problem?.detail ?? t('errors.notSaved')),
-      );
-    }
-  };
-  const keep = (content: ProductContent) =>
-    tried(async () => {
-      if (!product) {
-        const added = await add({ house, content }).unwrap();
-        changed(t('formulas.product.added', { name: added.name }), () =>
-          drop({ house, id: added.id }).unwrap(),
-        );
-        return;
-      }
-      const { id, version } = product;
-      const saved = await change({ house, id, change: { version, content } }).unwrap();
-      const before = { version: saved.version, content: contentOfProduct(product) };
-      changed(t('formulas.product.changed', { name: saved.name }), () =>
-        change({ house, id, change: before }).unwrap(),
-      );
-    });
-  const remove = () =>
-    tried(async () => {
-      if (!product) return;
-      await drop({ house, id: product.id }).unwrap();
-      changed(t('formulas.product.removed', { name: product.name }), () =>
-        add({ house, content: contentOfProduct(product) }).unwrap(),
-      );
-    });
-  return { keep, remove, wrong };
+  const f = useFormats();
+  const learned = book.losses.trims.find(({ productId }) => productId === product?.id);
+  return (
+    <>
+      <div className={styles['row']}>
+        <LabelledCell
+          name={t('formulas.product.weight')}
+          measure="grams"
+          value={content.ballWeightG}
+          rule={WEIGHT}
+          step={5}
+          onCommit={(ballWeightG) => onChange({ ballWeightG })}
+        />
+        <LabelledCell
+          name={t('formulas.product.perTray')}
+          value={content.ballsPerTray}
+          rule={PER_TRAY}
+          step={1}
+          onCommit={(ballsPerTray) => onChange({ ballsPerTray })}
+        />
+        <LabelledCell
+          name={t('formulas.product.trim')}
+          unit="%"
+          value={content.trimPercent}
+          rule={TRIM}
+          step={0.5}
+          onCommit={(trimPercent) => onChange({ trimPercent })}
+        />
+      </div>
+      {learned && Math.abs(learned.percent - content.trimPercent) >= 0.05 && (
+        <p className="quiet small">
+          {t('formulas.product.learnedTrim', {
+            lots: learned.lots,
+            percent: f.percent(learned.percent),
+          })}{' '}
+          <Button
+            size="small"
+            onClick={() => onChange({ trimPercent: Number(learned.percent.toFixed(1)) })}
+          >
+            {t('formulas.product.useTrim')}
+          </Button>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** How a ball should be when it opens well. */
+function TargetFields({
+  target,
+  onChange,
+}: {
+  readonly target: Target;
+  readonly onChange: (target: Target) => void;
+}) {
+  const { t } = useTranslation();
+  const aim = (to: Partial<Target>) => onChange({ ...target, ...to });
+  return (
+    <>
+      <h3>{t('formulas.product.target')}</h3>
+      <div className={styles['row']}>
+        {(['riseMin', 'risePeak', 'riseMax'] as const).map((key) => (
+          <LabelledCell
+            key={key}
+            name={t(`formulas.product.${key}`)}
+            unit="×"
+            value={target[key]}
+            rule={RISE}
+            step={0.05}
+            onCommit={(rise) => aim({ [key]: rise })}
+          />
+        ))}
+        <LabelledCell
+          name={t('formulas.product.openTempC')}
+          measure="temp"
+          value={target.openTempC}
+          rule={OPEN_C}
+          step={0.5}
+          onCommit={(openTempC) => aim({ openTempC })}
+        />
+        <LabelledCell
+          name={t('formulas.product.maturityMinH')}
+          unit="h"
+          value={target.maturityMinH}
+          rule={RIPE_H}
+          step={1}
+          onCommit={(maturityMinH) => aim({ maturityMinH })}
+        />
+      </div>
+      <div className={styles['row']}>
+        <Button size="small" variant="outlined" onClick={() => aim(STANDARD_TARGET)}>
+          {t('formulas.product.usual')}
+        </Button>
+        <Button size="small" variant="outlined" onClick={() => aim(LOW_TARGET)}>
+          {t('formulas.product.low')}
+        </Button>
+      </div>
+    </>
+  );
 }

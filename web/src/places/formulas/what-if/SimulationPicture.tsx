@@ -52,8 +52,6 @@ export function SimulationPicture({
   const toX = (hour: number) => LEFT + ((hour - range.from) / (range.to - range.from)) * plot;
   const hourOf = (ms: number) => (ms - dough.mixedMs) / HOUR_MS;
   const [doors, close] = [hourOf(dough.doorsMs), hourOf(dough.closeMs)];
-  const { target, mostMaturityH } = way;
-  const starts = stageHours(dough, whatIf);
   const height = HEAD + RIBBON + (isRibbonOnly ? 0 : 3 * CHART) + AXIS;
   const readHour = pointed ?? doors;
   const point = (event: PointerEvent<HTMLDivElement>) => {
@@ -61,15 +59,7 @@ export function SimulationPicture({
     const hour = range.from + ((x - LEFT) / plot) * (range.to - range.from);
     setPointed(hour >= range.from && hour <= range.to ? hour : null);
   };
-  const say = useMemo(
-    () => ({
-      rise: (value: number) => f.times(value, value % 1 === 0 ? 0 : 1),
-      ripe: (value: number) => f.hours(value, 0),
-      core: (value: number) => f.temperature(value, 0),
-      hour: (hour: number) => formatTick(f, dough.mixedMs + hour * HOUR_MS),
-    }),
-    [f, dough.mixedMs],
-  );
+  const say = useAxisWords(dough.mixedMs);
   const frame = useMemo(
     () => ({
       ...range,
@@ -108,22 +98,7 @@ export function SimulationPicture({
                 <text className={styles['serviceName']} x={toX(doors) + 4} y={HEAD - 8}>
                   {t('formulas.whatIf.service')}
                 </text>
-                {starts.slice(0, -1).map((hour, i) => (
-                  <g key={String(i)}>
-                    <line
-                      className={styles['edge']}
-                      x1={toX(hour)}
-                      x2={toX(hour)}
-                      y1={HEAD}
-                      y2={height - AXIS}
-                    />
-                    <StageName
-                      name={t(`rest.${dough.way.stages[i]?.rest.key ?? 'rest'}`)}
-                      from={Math.max(LEFT, toX(hour))}
-                      to={toX(starts[i + 1] ?? hour)}
-                    />
-                  </g>
-                ))}
+                <Stages {...{ dough, whatIf, toX }} bottom={height - AXIS} />
                 <SwellingRibbon
                   lot={way}
                   ghost={planned}
@@ -137,45 +112,7 @@ export function SimulationPicture({
             {isRibbonOnly ? (
               <Hours frame={frame} toX={toX} say={say.hour} />
             ) : (
-              <div className={styles['charts']} aria-hidden="true">
-                <SimulationChart
-                  {...{ way, planned, frame, toX }}
-                  name={t('formulas.whatIf.rise')}
-                  row="rises"
-                  colour="var(--primary)"
-                  from={1}
-                  to={target.riseMax * 1.25}
-                  yTicks={target.riseMax < 1.7 ? LOW_RISES : RISES}
-                  bandFrom={target.riseMin}
-                  bandTo={target.riseMax}
-                  say={say.rise}
-                />
-                <SimulationChart
-                  {...{ way, planned, frame, toX }}
-                  name={t('formulas.whatIf.ripe')}
-                  row="maturitiesH"
-                  colour="var(--ink)"
-                  from={0}
-                  to={Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)}
-                  yTicks={TENS}
-                  bandFrom={target.maturityMinH}
-                  bandTo={mostMaturityH}
-                  say={say.ripe}
-                />
-                <SimulationChart
-                  {...{ way, planned, frame, toX }}
-                  name={t('formulas.whatIf.core')}
-                  row="coreTempsC"
-                  colour="var(--cold)"
-                  from={0}
-                  to={36}
-                  yTicks={TENS}
-                  bandFrom={target.openTempC}
-                  bandTo={36}
-                  say={say.core}
-                  formatHour={say.hour}
-                />
-              </div>
+              <Charts {...{ way, planned, frame, toX, say }} />
             )}
             <svg width={width} height={height} className={styles['over']} aria-hidden="true">
               {readHour >= range.from && readHour <= range.to && (
@@ -195,6 +132,111 @@ export function SimulationPicture({
   );
 }
 
+type ToX = (hour: number) => number;
+
+/** How the axes' numbers are written. */
+function useAxisWords(mixedMs: number) {
+  const f = useFormats();
+  return useMemo(
+    () => ({
+      rise: (value: number) => f.times(value, value % 1 === 0 ? 0 : 1),
+      ripe: (value: number) => f.hours(value, 0),
+      core: (value: number) => f.temperature(value, 0),
+      hour: (hour: number) => formatTick(f, mixedMs + hour * HOUR_MS),
+    }),
+    [f, mixedMs],
+  );
+}
+
+/** Where each stage begins, with its name. */
+function Stages({
+  dough,
+  whatIf,
+  toX,
+  bottom,
+}: {
+  readonly dough: PlannedDough;
+  readonly whatIf: WhatIf;
+  readonly toX: ToX;
+  readonly bottom: number;
+}) {
+  const { t } = useTranslation();
+  const starts = stageHours(dough, whatIf);
+  return (
+    <>
+      {starts.slice(0, -1).map((hour, i) => (
+        <g key={String(i)}>
+          <line className={styles['edge']} x1={toX(hour)} x2={toX(hour)} y1={HEAD} y2={bottom} />
+          <StageName
+            name={t(`rest.${dough.way.stages[i]?.rest.key ?? 'rest'}`)}
+            from={Math.max(LEFT, toX(hour))}
+            to={toX(starts[i + 1] ?? hour)}
+          />
+        </g>
+      ))}
+    </>
+  );
+}
+
+/** Rise, ripeness and the core's temperature. */
+function Charts({
+  way,
+  planned,
+  frame,
+  toX,
+  say,
+}: {
+  readonly way: Way;
+  readonly planned: Way | null;
+  readonly frame: ChartFrame;
+  readonly toX: ToX;
+  readonly say: ReturnType<typeof useAxisWords>;
+}) {
+  const { t } = useTranslation();
+  const { target, mostMaturityH } = way;
+  return (
+    <div className={styles['charts']} aria-hidden="true">
+      <SimulationChart
+        {...{ way, planned, frame, toX }}
+        name={t('formulas.whatIf.rise')}
+        row="rises"
+        colour="var(--primary)"
+        from={1}
+        to={target.riseMax * 1.25}
+        yTicks={target.riseMax < 1.7 ? LOW_RISES : RISES}
+        bandFrom={target.riseMin}
+        bandTo={target.riseMax}
+        say={say.rise}
+      />
+      <SimulationChart
+        {...{ way, planned, frame, toX }}
+        name={t('formulas.whatIf.ripe')}
+        row="maturitiesH"
+        colour="var(--ink)"
+        from={0}
+        to={Math.max(30, Math.ceil(mostMaturityH / 10) * 10 + 5)}
+        yTicks={TENS}
+        bandFrom={target.maturityMinH}
+        bandTo={mostMaturityH}
+        say={say.ripe}
+      />
+      <SimulationChart
+        {...{ way, planned, frame, toX }}
+        name={t('formulas.whatIf.core')}
+        row="coreTempsC"
+        colour="var(--cold)"
+        from={0}
+        to={36}
+        yTicks={TENS}
+        bandFrom={target.openTempC}
+        bandTo={36}
+        say={say.core}
+        formatHour={say.hour}
+      />
+    </div>
+  );
+}
+
 /** The hours under a ribbon that stands alone. */
 function Hours({
   frame,
@@ -202,7 +244,7 @@ function Hours({
   say,
 }: {
   readonly frame: ChartFrame;
-  readonly toX: (hour: number) => number;
+  readonly toX: ToX;
   readonly say: (hour: number) => string;
 }) {
   return (

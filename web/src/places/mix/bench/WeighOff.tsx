@@ -164,7 +164,6 @@ function AtScale({
   const decimals = decimalsOf(stepG);
   const wantedG = line.grams;
   const offG = scale.grams - wantedG;
-  const isRight = Math.abs(offG) < stepG * 1.5;
   const name = nameOf(t, line);
   const take = (grams: number) => {
     const content = { kind: 'weighed', loadNumber: number, key: line.key, grams, wantedG } as const;
@@ -199,27 +198,7 @@ function AtScale({
             : t('mix.weigh.at', { at: f.temperature(water.pourTempC) })}
         </p>
       )}
-      <p
-        className={styles['shown']}
-        data-right={isRight}
-        data-stable={scale.isStable}
-        role="status"
-      >
-        <span>{t('mix.weighOff.scale')}</span>
-        <b>{f.grams(scale.grams, decimals)}</b>
-        <span>
-          {Math.abs(scale.grams) < stepG
-            ? t('mix.weighOff.empty')
-            : isRight
-              ? t('mix.weighOff.right')
-              : t(offG > 0 ? 'mix.weighOff.takeOff' : 'mix.weighOff.more', {
-                  by: f.grams(Math.abs(offG), decimals),
-                })}
-        </span>
-      </p>
-      <div className={styles['bar']} aria-hidden="true">
-        <span style={{ width: `${Math.min(100, Math.max(0, (100 * scale.grams) / wantedG))}%` }} />
-      </div>
+      <Shown scale={scale} wantedG={wantedG} stepG={stepG} />
       <div className={styles['hands']}>
         <Button variant="outlined" size="large" {...hold}>
           {t('mix.weighOff.pour')}
@@ -254,5 +233,47 @@ function AtScale({
       />
       <p className="quiet small">{t('mix.weighOff.simulated')}</p>
     </section>
+  );
+}
+
+/** What the scale shows, and how far that is from right. */
+function Shown({
+  scale,
+  wantedG,
+  stepG,
+}: {
+  readonly scale: ReturnType<typeof useBenchScale>;
+  readonly wantedG: number;
+  readonly stepG: number;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const decimals = decimalsOf(stepG);
+  const offG = scale.grams - wantedG;
+  const isRight = Math.abs(offG) < stepG * 1.5;
+  return (
+    <>
+      <p
+        className={styles['shown']}
+        data-right={isRight}
+        data-stable={scale.isStable}
+        role="status"
+      >
+        <span>{t('mix.weighOff.scale')}</span>
+        <b>{f.grams(scale.grams, decimals)}</b>
+        <span>
+          {Math.abs(scale.grams) < stepG
+            ? t('mix.weighOff.empty')
+            : isRight
+              ? t('mix.weighOff.right')
+              : t(offG > 0 ? 'mix.weighOff.takeOff' : 'mix.weighOff.more', {
+                  by: f.grams(Math.abs(offG), decimals),
+                })}
+        </span>
+      </p>
+      <div className={styles['bar']} aria-hidden="true">
+        <span style={{ width: `${Math.min(100, Math.max(0, (100 * scale.grams) / wantedG))}%` }} />
+      </div>
+    </>
   );
 }

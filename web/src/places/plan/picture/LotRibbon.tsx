@@ -1,8 +1,10 @@
-import { STANDARD_TARGET, type PlannedLot, type PlannedStep, type StepRef } from '@calm/core';
+import { STANDARD_TARGET, type PlannedLot, type PlannedStep } from '@calm/core';
 import type { SimulatedService } from '@calm/domain';
-import { memo, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo } from 'react';
 import { ribbonMiddle, SwellingRibbon } from '../../../parts/lots/SwellingRibbon';
 import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
+import { Bead, halfWords, isCrowded, type BeadHands } from './Bead';
+import { stepName, type StepMarks } from './stepMarks';
 import { PublishedMarks, Waves } from './LotMarks';
 import { spanOfLot, stepBeads, type StepBead, type TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
@@ -16,26 +18,6 @@ const REST_WORDS_PX = 150;
 const WORDS_PX = 14;
 /** Below this, beads are dots without initials. */
 const LETTERS_FROM_PX_PER_MIN = 0.17;
-
-/** What hands do to beads. */
-export interface BeadHands {
-  readonly onPick: (step: StepRef) => void;
-  readonly onGrab: (step: StepRef, event: PointerEvent) => void;
-  readonly onGrabLot: (lotId: string, event: PointerEvent) => void;
-  readonly onNudge: (step: StepRef, byMin: number) => void;
-  readonly onPin: (step: StepRef) => void;
-}
-
-/** How beads of a lot stand: names of its steps, as `stage/service`. */
-export interface BeadMarks {
-  readonly clashing: string;
-  readonly pinned: string;
-  readonly picked: string;
-}
-
-/** A step's name within its lot. */
-export const markOf = ({ stage, serviceId }: Pick<PlannedStep, 'stage' | 'serviceId'>): string =>
-  `${stage}/${serviceId ?? ''};`;
 
 /** One lot of the plan: its ribbon, one more for each further service once its balls part, and its beads. */
 export const LotRibbon = memo(function LotRibbon({
@@ -54,7 +36,7 @@ export const LotRibbon = memo(function LotRibbon({
   pinned,
   picked,
   hands,
-}: BeadMarks & {
+}: StepMarks & {
   readonly lot: PlannedLot;
   /** As it is published; null when this is no draft of it. */
   readonly was: PlannedLot | null;
@@ -102,54 +84,33 @@ export const LotRibbon = memo(function LotRibbon({
         y1={lineY}
         y2={lineY}
       />
-      <g onPointerDown={(event) => hands.onGrabLot(lot.id, event)}>
-        <SimulationRibbon
-          way={wayOf(main)}
-          scale={scale}
-          y={y}
-          height={ribbonHeight}
-          fromMin={-Infinity}
-          endMin={endOf(main)}
-          label={words.lot(lot)}
-        />
-      </g>
-      {others.map((serviceId, i) => (
-        <SimulationRibbon
-          key={serviceId}
-          way={wayOf(serviceId)}
-          scale={scale}
-          y={sideY(i)}
-          height={sideHeight}
-          fromMin={pullOf(serviceId)}
-          endMin={endOf(serviceId)}
-          label={words.service(serviceId)}
-        />
+      {[main, ...others].map((serviceId, i) => (
+        <g key={serviceId} onPointerDown={(event) => i === 0 && hands.onGrabLot(lot.id, event)}>
+          <SimulationRibbon
+            way={wayOf(serviceId)}
+            scale={scale}
+            y={i === 0 ? y : sideY(i - 1)}
+            height={i === 0 ? ribbonHeight : sideHeight}
+            fromMin={i === 0 ? -Infinity : pullOf(serviceId)}
+            endMin={endOf(serviceId)}
+            label={i === 0 ? words.lot(lot) : words.service(serviceId)}
+          />
+        </g>
       ))}
       {toX(span.endMin * MS_PER_MIN) - labelX > 60 && (
         <text className={styles['lotLabel']} x={labelX} y={y + 11}>
           {code ?? words.t('plan.toMakeFor', { date: words.f.date(dateOf(lot)) })}
         </text>
       )}
-      {hasWords &&
-        lot.rests
-          .filter(({ serviceId }) => serviceId === null || serviceId === main)
-          .map(({ stage, startMin, endMin, key, place }) => {
-            const begins = toX(startMin * MS_PER_MIN);
-            const before = beadsOf(0)
-              .filter((bead) => bead.x <= begins + BEAD_PX)
-              .at(-1);
-            const x = Math.max(
-              begins + 18,
-              scale.left + 4,
-              before ? before.x + halfWords(before, words) + 8 : 0,
-            );
-            const room = Math.min(scale.right, toX(endMin * MS_PER_MIN)) - x;
-            return room > REST_WORDS_PX ? (
-              <text key={stage} className={styles['under']} x={x} y={y + mainHeight - 3}>
-                {words.t(`rest.${key}`)}, {place}
-              </text>
-            ) : null;
-          })}
+      {hasWords && (
+        <RestNames
+          rests={lot.rests.filter(({ serviceId }) => serviceId === null || serviceId === main)}
+          beads={beadsOf(0)}
+          y={y + mainHeight - 3}
+          scale={scale}
+          words={words}
+        />
+      )}
       <PublishedMarks
         lot={lot}
         was={was}
@@ -161,28 +122,83 @@ export const LotRibbon = memo(function LotRibbon({
         [main, ...others].map((serviceId, i) => (
           <Waves key={serviceId} y={middleOf(i)} {...{ simulated, serviceId, scale, words }} />
         ))}
-      {[main, ...others].map((_serviceId, i) => {
-        const beads = beadsOf(i);
-        return beads.map((bead) => (
-          <Bead
-            key={markOf(bead.steps[0] as PlannedStep)}
-            bead={bead}
-            lot={lot}
-            y={middleOf(i)}
-            hasLetters={hasLetters}
-            hasWords={i === 0 && hasWords && !isCrowded(beads, bead, words)}
-            isDone={bead.steps.every(({ endMin }) => endMin <= nowMin)}
-            words={words}
-            marks={marks}
-            hands={hands}
-          />
-        ));
-      })}
+      {[main, ...others].map((serviceId, i) => (
+        <Beads
+          key={serviceId}
+          beads={beadsOf(i)}
+          y={middleOf(i)}
+          hasWords={i === 0 && hasWords}
+          {...{ lot, hasLetters, nowMin, words, marks, hands }}
+        />
+      ))}
     </g>
   );
 });
 
 const dateOf = ({ serviceIds }: PlannedLot): string => (serviceIds[0] ?? '').slice(0, 10);
+
+/** The works along one ribbon. */
+function Beads({
+  lot,
+  beads,
+  y,
+  hasLetters,
+  hasWords,
+  nowMin,
+  words,
+  marks,
+  hands,
+}: {
+  readonly lot: PlannedLot;
+  readonly beads: readonly StepBead[];
+  readonly y: number;
+  readonly hasLetters: boolean;
+  readonly hasWords: boolean;
+  readonly nowMin: number;
+  readonly words: PlanWords;
+  readonly marks: StepMarks;
+  readonly hands: BeadHands;
+}) {
+  return beads.map((bead) => (
+    <Bead
+      key={stepName(bead.steps[0] as PlannedStep)}
+      hasWords={hasWords && !isCrowded(beads, bead, words)}
+      isDone={bead.steps.every(({ endMin }) => endMin <= nowMin)}
+      {...{ bead, lot, y, hasLetters, words, marks, hands }}
+    />
+  ));
+}
+
+/** What a lot does between its works, where there is room to say it. */
+function RestNames({
+  rests,
+  beads,
+  y,
+  scale,
+  words,
+}: {
+  readonly rests: PlannedLot['rests'];
+  readonly beads: readonly StepBead[];
+  readonly y: number;
+  readonly scale: TimeScale;
+  readonly words: PlanWords;
+}) {
+  return rests.map(({ stage, startMin, endMin, key, place }) => {
+    const begins = scale.toX(startMin * MS_PER_MIN);
+    const before = beads.filter((bead) => bead.x <= begins + BEAD_PX).at(-1);
+    const x = Math.max(
+      begins + 18,
+      scale.left + 4,
+      before ? before.x + halfWords(before, words) + 8 : 0,
+    );
+    const room = Math.min(scale.right, scale.toX(endMin * MS_PER_MIN)) - x;
+    return room > REST_WORDS_PX ? (
+      <text key={stage} className={styles['under']} x={x} y={y}>
+        {words.t(`rest.${key}`)}, {place}
+      </text>
+    ) : null;
+  });
+}
 
 function SimulationRibbon({
   way,
@@ -221,114 +237,4 @@ function SimulationRibbon({
       label={label}
     />
   );
-}
-
-/** What a bead's works are called, under it. */
-const workWords = ({ steps }: StepBead, words: PlanWords): string =>
-  steps.map(({ key }) => words.t(`work.${key}`)).join(', ');
-
-/** About as wide as a letter under a bead, px. */
-const LETTER_PX = 6.4;
-
-/** How far the words under a bead reach to each side, px. */
-const halfWords = (bead: StepBead, words: PlanWords): number =>
-  (workWords(bead, words).length * LETTER_PX) / 2;
-
-/** Whether the words of the bead before reach under this one. */
-function isCrowded(beads: readonly StepBead[], bead: StepBead, words: PlanWords): boolean {
-  const before = beads[beads.indexOf(bead) - 1];
-  if (!before) return false;
-  return before.x + halfWords(before, words) > bead.x - halfWords(bead, words);
-}
-
-const NUDGE_MIN = 5;
-const NUDGE_FAR_MIN = 60;
-
-function Bead({
-  bead,
-  lot,
-  y,
-  hasLetters,
-  hasWords,
-  isDone,
-  words,
-  marks,
-  hands,
-}: {
-  readonly bead: StepBead;
-  readonly lot: PlannedLot;
-  readonly y: number;
-  readonly hasLetters: boolean;
-  readonly hasWords: boolean;
-  readonly isDone: boolean;
-  readonly words: PlanWords;
-  readonly marks: BeadMarks;
-  readonly hands: BeadHands;
-}) {
-  const first = bead.steps[0] as PlannedStep;
-  const ref = { lotId: lot.id, stage: first.stage, serviceId: first.serviceId };
-  const has = (list: string) => bead.steps.some((step) => list.includes(`;${markOf(step)}`));
-  const text = hasLetters ? lettersOf(bead.steps, words) : '';
-  const half = hasLetters ? Math.max(13, text.length * 4.2 + 5) : 5;
-  const high = hasLetters ? 12 : 5;
-  const said = bead.steps
-    .map((step) => {
-      const who = step.personIds.map(words.person).join(', ') || words.t('plan.nobody');
-      return `${words.step(step, lot)} ${words.moment(step.startMin)}–${words.time(step.endMin)}, ${who}`;
-    })
-    .join('; ');
-  const onKey = (event: KeyboardEvent) => {
-    const far = event.shiftKey ? NUDGE_FAR_MIN : NUDGE_MIN;
-    if (event.key === 'ArrowLeft') hands.onNudge(ref, -far);
-    else if (event.key === 'ArrowRight') hands.onNudge(ref, far);
-    else if (event.key === 'Enter' || event.key === ' ') hands.onPick(ref);
-    else if (event.key === 'p') hands.onPin(ref);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
-  return (
-    <g
-      className={styles['bead']}
-      data-done={isDone}
-      data-clashing={has(marks.clashing)}
-      data-picked={has(marks.picked)}
-      role="button"
-      tabIndex={0}
-      aria-label={`${words.lot(lot)}: ${said}`}
-      onKeyDown={onKey}
-      onFocus={() => hands.onPick(ref)}
-      onPointerDown={(event) => hands.onGrab(ref, event)}
-    >
-      <rect x={bead.x - half} width={half * 2} y={y - high} height={high * 2} rx={high} />
-      {hasLetters && (
-        <text x={bead.x} y={y + 4.5} textAnchor="middle">
-          {text}
-        </text>
-      )}
-      {hasWords && (
-        <text
-          className={styles['under']}
-          data-strong
-          x={bead.x}
-          y={y + high + 12}
-          textAnchor="middle"
-        >
-          {workWords(bead, words)}
-        </text>
-      )}
-      {has(marks.pinned) && (
-        <path className={styles['pin']} d={`M${bead.x - 4},${y + high}h8l-4,7z`} />
-      )}
-      <title>{said}</title>
-    </g>
-  );
-}
-
-/** Initials of who does it; `MA +1` when it is several steps or people. */
-function lettersOf(steps: readonly PlannedStep[], words: PlanWords): string {
-  const all = [...new Set(steps.flatMap(({ personIds }) => personIds))];
-  const [first] = all;
-  if (first === undefined) return '?';
-  return all.length === 1 ? words.initials(first) : `${words.initials(first)}+${all.length - 1}`;
 }

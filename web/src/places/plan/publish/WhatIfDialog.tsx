@@ -6,7 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import { serviceIdOf } from '@calm/domain';
 import type { Assumption } from '@calm/contract';
-import { changesBetween } from '@calm/core';
+import { changesBetween, type PlannedLot } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
@@ -52,9 +52,6 @@ export function WhatIfDialog({
   const { answer, ask, isAsking } = useWhatIf(week);
   const isAnswered = answer?.assumption === JSON.stringify(assumption);
   const solvedLots = isAnswered ? answer.solved : null;
-  const changes = solvedLots
-    ? changesBetween(week.lots, solvedLots, week.nowMin).filter(({ kind: what }) => what !== 'same')
-    : [];
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t('plan.whatIf')}</DialogTitle>
@@ -112,33 +109,7 @@ export function WhatIfDialog({
         </Button>
         {isAsking && <LinearProgress aria-label={t('plan.looking')} />}
         {isAnswered && (
-          <div role="status">
-            <h3>{t('plan.breaks', { count: answer.breaks.length })}</h3>
-            <ul>
-              {answer.breaks.map((each) => (
-                <li key={each}>{each}</li>
-              ))}
-            </ul>
-            {solvedLots && (
-              <>
-                <h3>
-                  {changes.length > 0
-                    ? t('plan.settlesIt', { count: changes.length })
-                    : t('plan.nothingMoves')}
-                </h3>
-                <ul>
-                  {changes.map((change) => (
-                    <li
-                      key={`${change.personId}${change.lot.id}${change.step.stage}${change.step.serviceId ?? ''}${change.kind}`}
-                    >
-                      {words.person(change.personId)}: {changeText(change, words)}
-                    </li>
-                  ))}
-                </ul>
-              </>
-            )}
-            {!solvedLots && answer.breaks.length > 0 && <p>{t('plan.notSettled')}</p>}
-          </div>
+          <Answer week={week} breaks={answer.breaks} solvedLots={solvedLots} words={words} />
         )}
       </DialogContent>
       <DialogActions>
@@ -159,6 +130,53 @@ export function WhatIfDialog({
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+/** What would break, and who would do what at other times. */
+function Answer({
+  week,
+  breaks,
+  solvedLots,
+  words,
+}: {
+  readonly week: PlanWeek;
+  readonly breaks: readonly string[];
+  readonly solvedLots: readonly PlannedLot[] | null;
+  readonly words: PlanWords;
+}) {
+  const { t } = useTranslation();
+  const changes = solvedLots
+    ? changesBetween(week.lots, solvedLots, week.nowMin).filter(({ kind: what }) => what !== 'same')
+    : [];
+  return (
+    <div role="status">
+      <h3>{t('plan.breaks', { count: breaks.length })}</h3>
+      <ul>
+        {breaks.map((each) => (
+          <li key={each}>{each}</li>
+        ))}
+      </ul>
+      {solvedLots && (
+        <>
+          <h3>
+            {changes.length > 0
+              ? t('plan.settlesIt', { count: changes.length })
+              : t('plan.nothingMoves')}
+          </h3>
+          <ul>
+            {changes.map((change) => (
+              <li
+                key={`${change.personId}${change.lot.id}${change.step.stage}${change.step.serviceId ?? ''}${change.kind}`}
+              >
+                {words.person(change.personId)}: {changeText(change, words)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      {!solvedLots && breaks.length > 0 && <p>{t('plan.notSettled')}</p>}
+    </div>
   );
 }
 

@@ -119,22 +119,13 @@ export function useImportReadings({ board, cold }: WalkInNow) {
       const { columns } = matched;
       const total = { added: 0, known: 0 };
       let sent = 0;
-      for (const { probeId, atS, airC } of file.probes) {
-        for (let i = 0; i < atS.length && !isLeft(mine); i += READINGS_A_REQUEST) {
-          step(mine, { kind: 'writing', name, share: sent / file.readings });
-          const part = {
-            probe: probeId,
-            atS: atS.slice(i, i + READINGS_A_REQUEST),
-            airC: airC.slice(i, i + READINGS_A_REQUEST),
-          };
-          const taken = await post({
-            house: house.slug,
-            readings: { probes: [part] },
-          }).unwrap();
-          total.added += taken.added;
-          total.known += taken.known;
-          sent += part.atS.length;
-        }
+      for (const part of partsOf(file)) {
+        if (isLeft(mine)) break;
+        step(mine, { kind: 'writing', name, share: sent / file.readings });
+        const taken = await post({ house: house.slug, readings: { probes: [part] } }).unwrap();
+        total.added += taken.added;
+        total.known += taken.known;
+        sent += part.atS.length;
       }
       dispatch(coldChanged());
       if (isLeft(mine)) return said(t('walkIn.air.stopped', total));
@@ -151,6 +142,16 @@ export function useImportReadings({ board, cold }: WalkInNow) {
 
   const { back, leave } = steps;
   return { state, open, match, read, write, back, leave };
+}
+
+/** A file's readings in parts as large as one request takes. */
+function partsOf({ probes }: ReadingsFile) {
+  return probes.flatMap(({ probeId: probe, atS, airC }) =>
+    Array.from({ length: Math.ceil(atS.length / READINGS_A_REQUEST) }, (_, i) => {
+      const [from, until] = [i * READINGS_A_REQUEST, (i + 1) * READINGS_A_REQUEST];
+      return { probe, atS: atS.slice(from, until), airC: airC.slice(from, until) };
+    }),
+  );
 }
 
 /** A probe of the same name, however it is written; null leaves it out. */

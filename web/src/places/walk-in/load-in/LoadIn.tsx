@@ -1,7 +1,6 @@
 import { racksAt, standingIn, traysOf, type BoardLot } from '@calm/domain';
 import { STANDARD_COLD_RULES, type Place, type Product } from '@calm/contract';
-import { putAway, type LoadInEffect, type LoadInWay } from '@calm/core';
-import Button from '@mui/material/Button';
+import { putAway, type LoadInWay } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
@@ -23,6 +22,7 @@ import { loadInWays } from './loadInChoices';
 import { spotsWords } from '../spotWords';
 import { useWalkIn, type WalkInNow } from '../useWalkIn';
 import { WalkInNav } from '../WalkInNav';
+import { EffectTable } from './EffectTable';
 
 /** How to bring warm trays in: all at once or in two goes, spaced or stacked; what each does to the room. */
 export function LoadIn() {
@@ -71,6 +71,7 @@ function comingIn({ board }: WalkInNow): Coming[] {
 
 /** Balls come off the bench about so warm, °C. */
 const BENCH_C = 23;
+
 const HOUR_MS = 3_600_000;
 
 function Planning({
@@ -115,7 +116,6 @@ function Planning({
   const latest = useLatest(ask, question);
   const answer = latest?.answer.ok ? latest.answer.value : null;
   const effects = answer?.effects ?? null;
-  const best = effects && bestOf(effects);
   const where = useMemo(() => {
     if (!what) return { puts: [], without: 0 };
     const { board, question: asked } = now;
@@ -140,110 +140,30 @@ function Planning({
   };
   return (
     <>
-      <div className={styles['fields']}>
-        <Choice
-          label={t('walkIn.loadIn.what')}
-          width="100%"
-          value={what.key}
-          values={coming.map(({ key }) => key)}
-          say={(key) => {
-            const each = coming.find((one) => one.key === key);
-            return each
-              ? t('walkIn.loadIn.lot', {
-                  code: each.lot.code,
-                  product: each.product.name,
-                  at: f.moment(each.atMs),
-                })
-              : '';
-          }}
-          onChange={(key) => {
-            setChosen(key);
+      <LoadInFields
+        coming={coming}
+        load={{ key: what.key, trays, doughC, apartH }}
+        onChange={(to) => {
+          if (to.key !== undefined) {
+            setChosen(to.key);
             setChanged(null);
-          }}
-        />
-        <LabelledCell
-          name={t('walkIn.loadIn.trays')}
-          unit=""
-          value={trays}
-          rule={{ min: 1, max: 400, decimals: 0 }}
-          step={1}
-          onCommit={setChanged}
-        />
-        <LabelledCell
-          name={t('walkIn.loadIn.warm')}
-          unit="°C"
-          value={doughC}
-          rule={{ min: 5, max: 35, decimals: 0 }}
-          step={1}
-          onCommit={setDoughC}
-        />
-        <LabelledCell
-          name={t('walkIn.loadIn.apart')}
-          unit="h"
-          value={apartH}
-          rule={{ min: 0.5, max: 8, decimals: 1 }}
-          step={0.5}
-          onCommit={setApartH}
-        />
-      </div>
+          }
+          if (to.trays !== undefined) setChanged(to.trays);
+          if (to.doughC !== undefined) setDoughC(to.doughC);
+          if (to.apartH !== undefined) setApartH(to.apartH);
+        }}
+      />
       {!effects ? (
         <Waiting />
       ) : (
-        <div className={styles['scroll']}>
-          <table className={styles['table']} aria-busy={latest?.question !== question}>
-            <thead>
-              <tr>
-                <th scope="col">{t('walkIn.loadIn.how')}</th>
-                <th scope="col">{t('walkIn.loadIn.peak')}</th>
-                <th scope="col">{t('walkIn.loadIn.above', { limit: f.temperature(limitC) })}</th>
-                <th scope="col">{t('walkIn.loadIn.back')}</th>
-                <th scope="col">{t('walkIn.loadIn.cold', { limit: f.temperature(limitC) })}</th>
-                <th scope="col">{t('walkIn.loadIn.earlier')}</th>
-                <th scope="col" />
-              </tr>
-            </thead>
-            <tbody>
-              {effects.map((effect) => {
-                const way = latest?.question.ways.find(({ name }) => name === effect.name);
-                return (
-                  <tr key={effect.name}>
-                    <th scope="row">
-                      {t(`walkIn.loadIn.ways.${effect.name}`, {
-                        first: way?.goes[0]?.trays,
-                        second: way?.goes[1]?.trays,
-                        apart: f.hours(apartH, 1),
-                      })}
-                      {best === effect && <b> {t('walkIn.loadIn.best')}</b>}
-                    </th>
-                    <td data-much={effect.aboveMin > 0}>
-                      {f.warmer(effect.warmerC)}{' '}
-                      <span className="quiet">
-                        {t('walkIn.loadIn.atMost', { peak: f.temperature(effect.peakC) })}
-                      </span>
-                    </td>
-                    <td data-much={effect.aboveMin > 0}>
-                      {f.duration(Math.round(effect.aboveMin))}
-                    </td>
-                    <td>{hours(f, t, effect.backAfterH)}</td>
-                    <td>{hours(f, t, effect.coldAfterH)}</td>
-                    <td>{effect.earlierMin > 0 ? f.duration(effect.earlierMin) : '–'}</td>
-                    <td>
-                      {mayMark && way && (
-                        <Button
-                          className={styles['whole'] ?? ''}
-                          variant={best === effect ? 'contained' : 'outlined'}
-                          onClick={() => keep(way)}
-                        >
-                          {t('walkIn.loadIn.keep')}
-                        </Button>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
+        <EffectTable
+          effects={effects}
+          ways={latest?.question.ways ?? []}
+          isBusy={latest?.question !== question}
+          apartH={apartH}
+          limitC={limitC}
+          onUse={mayMark ? keep : null}
+        />
       )}
       {answer && (
         <p>
@@ -261,29 +181,78 @@ function Planning({
   );
 }
 
+/** What is brought in, and how. */
+interface Load {
+  readonly key: string;
+  readonly trays: number;
+  readonly doughC: number;
+  readonly apartH: number;
+}
+
+function LoadInFields({
+  coming,
+  load,
+  onChange,
+}: {
+  readonly coming: readonly Coming[];
+  readonly load: Load;
+  readonly onChange: (to: Partial<Load>) => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <div className={styles['fields']}>
+      <Choice
+        label={t('walkIn.loadIn.what')}
+        width="100%"
+        value={load.key}
+        values={coming.map(({ key }) => key)}
+        say={(key) => {
+          const each = coming.find((one) => one.key === key);
+          return each
+            ? t('walkIn.loadIn.lot', {
+                code: each.lot.code,
+                product: each.product.name,
+                at: f.moment(each.atMs),
+              })
+            : '';
+        }}
+        onChange={(key) => onChange({ key })}
+      />
+      <LabelledCell
+        name={t('walkIn.loadIn.trays')}
+        unit=""
+        value={load.trays}
+        rule={{ min: 1, max: 400, decimals: 0 }}
+        step={1}
+        onCommit={(trays) => onChange({ trays })}
+      />
+      <LabelledCell
+        name={t('walkIn.loadIn.warm')}
+        unit="°C"
+        value={load.doughC}
+        rule={{ min: 5, max: 35, decimals: 0 }}
+        step={1}
+        onCommit={(doughC) => onChange({ doughC })}
+      />
+      <LabelledCell
+        name={t('walkIn.loadIn.apart')}
+        unit="h"
+        value={load.apartH}
+        rule={{ min: 0.5, max: 8, decimals: 1 }}
+        step={0.5}
+        onCommit={(apartH) => onChange({ apartH })}
+      />
+    </div>
+  );
+}
+
 type Asked = {
   readonly cold: WalkInNow['question'];
   readonly load: WarmTrays;
   readonly ways: readonly LoadInWay[];
   readonly limitC: number;
 };
+
 const ask = async ({ cold, load, ways, limitC }: Asked): Promise<LoadInAnswer> =>
   coldWorker().loadIn(cold, load, ways, limitC);
-
-/** Least time above the limit, then the other lots, then the room. */
-function bestOf(effects: readonly LoadInEffect[]): LoadInEffect | null {
-  const rank = ({ aboveMin, earlierMin, backAfterH, coldAfterH }: LoadInEffect) =>
-    10 * aboveMin + 3 * earlierMin + 2 * (backAfterH ?? 24) + (coldAfterH ?? 24);
-  return effects.reduce<LoadInEffect | null>(
-    (best, each) => (best === null || rank(each) < rank(best) ? each : best),
-    null,
-  );
-}
-
-function hours(
-  f: ReturnType<typeof useFormats>,
-  t: ReturnType<typeof useTranslation>['t'],
-  h: number | null,
-): string {
-  return h === null ? t('walkIn.loadIn.notInTime') : f.duration(Math.round(h * 60));
-}

@@ -101,22 +101,7 @@ function Racks({ now, cooled }: { readonly now: WalkInNow; readonly cooled: read
       <WalkInNav />
       <AlarmList now={now} />
       {isNow && mayMark && <RoundPrompt now={now} />}
-      <div className={styles['tabs']} role="group" aria-label={t('walkIn.places')}>
-        {cooled.map((each) => {
-          const all = traysIn(each);
-          return (
-            <button
-              key={each.id}
-              type="button"
-              aria-pressed={each.id === place.id}
-              onClick={() => go(each.id)}
-            >
-              {each.name}{' '}
-              <span>{t('walkIn.trays', { trays: all - roomIn(each, now.racks), of: all })}</span>
-            </button>
-          );
-        })}
-      </div>
+      <PlaceTabs now={now} cooled={cooled} placeId={place.id} onGo={go} />
       {without.map(({ lot, product, trays: count }) => (
         <p
           key={`${lot.code}/${lot.date}/${product.id}`}
@@ -164,6 +149,40 @@ function Racks({ now, cooled }: { readonly now: WalkInNow; readonly cooled: read
         {t('walkIn.legend', { free: f.count(roomIn(place, now.racks)) })}
       </p>
     </Page>
+  );
+}
+
+/** The cold places, each with how full it is. */
+function PlaceTabs({
+  now,
+  cooled,
+  placeId,
+  onGo,
+}: {
+  readonly now: WalkInNow;
+  readonly cooled: readonly Place[];
+  /** Which one is shown. */
+  readonly placeId: string;
+  readonly onGo: (placeId: string) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <div className={styles['tabs']} role="group" aria-label={t('walkIn.places')}>
+      {cooled.map((each) => {
+        const all = traysIn(each);
+        return (
+          <button
+            key={each.id}
+            type="button"
+            aria-pressed={each.id === placeId}
+            onClick={() => onGo(each.id)}
+          >
+            {each.name}{' '}
+            <span>{t('walkIn.trays', { trays: all - roomIn(each, now.racks), of: all })}</span>
+          </button>
+        );
+      })}
+    </div>
   );
 }
 

@@ -51,9 +51,6 @@ export function PlaceDialog({
     place ? plainContent(place) : NEW_PLACE,
   );
   const put = (to: Partial<PlaceContent>) => setContent((before) => ({ ...before, ...to }));
-  const putRoom = (to: Partial<Room>) => content.room && put({ room: { ...content.room, ...to } });
-  const putZone = (at: number, to: Partial<Zone>) =>
-    put({ zones: content.zones.map((zone, i) => (i === at ? { ...zone, ...to } : zone)) });
   const names = content.zones.map(({ name }) => name.trim().toLowerCase());
   const isTwice = new Set(names).size < names.length;
   return (
@@ -81,46 +78,7 @@ export function PlaceDialog({
         onChange={(typed) => put({ name: typed.target.value })}
         slotProps={{ htmlInput: { maxLength: 80 } }}
       />
-      {content.zones.map((zone, i) => (
-        <div key={i} className={styles['zone']}>
-          <TextField
-            required
-            size="small"
-            label={t('walkIn.setup.zoneName')}
-            value={zone.name}
-            onChange={(typed) => putZone(i, { name: typed.target.value })}
-            slotProps={{ htmlInput: { maxLength: 40 } }}
-          />
-          <Button
-            disabled={content.zones.length === 1}
-            aria-label={t('walkIn.setup.dropZoneOf', { name: zone.name })}
-            onClick={() => put({ zones: content.zones.filter((_, at) => at !== i) })}
-          >
-            {t('walkIn.setup.dropZone')}
-          </Button>
-          <LabelledCell
-            name={t('walkIn.setup.positions')}
-            unit=""
-            value={zone.positions}
-            rule={POSITIONS}
-            step={1}
-            onCommit={(positions) => putZone(i, { positions })}
-          />
-          <LabelledCell
-            name={t('walkIn.setup.warmer')}
-            unit="°C"
-            value={zone.warmerC}
-            rule={OFFSET}
-            step={0.1}
-            onCommit={(warmerC) => putZone(i, { warmerC })}
-          />
-        </div>
-      ))}
-      <Button
-        onClick={() => put({ zones: [...content.zones, { name: '', positions: 6, warmerC: 0 }] })}
-      >
-        {t('walkIn.setup.addZone')}
-      </Button>
+      <ZoneFields zones={content.zones} onChange={(zones) => put({ zones })} />
       <div className={styles['pair']}>
         <LabelledCell
           name={t('walkIn.setup.traysAPosition')}
@@ -148,54 +106,118 @@ export function PlaceDialog({
         }
         label={t('walkIn.setup.isCooled')}
       />
-      {content.room && (
-        <>
-          <LabelledCell
-            name={t('walkIn.setup.set')}
-            unit="°C"
-            value={content.room.setC}
-            rule={{ min: -5, max: 20, decimals: 1 }}
-            step={0.5}
-            onCommit={(setC) => putRoom({ setC })}
-          />
-          <FormControlLabel
-            control={
-              <Checkbox
-                checked={content.room.defrost !== null}
-                onChange={(event) =>
-                  putRoom({ defrost: event.target.checked ? USUAL_ROOM.defrost : null })
-                }
-              />
-            }
-            label={t('walkIn.setup.thaws')}
-          />
-          {content.room.defrost && (
-            <div className={styles['pair']}>
-              <LabelledCell
-                name={t('walkIn.setup.thawEvery')}
-                unit="h"
-                value={content.room.defrost.everyH}
-                rule={{ min: 1, max: 72, decimals: 1 }}
-                step={1}
-                onCommit={(everyH) =>
-                  content.room?.defrost && putRoom({ defrost: { ...content.room.defrost, everyH } })
-                }
-              />
-              <LabelledCell
-                name={t('walkIn.setup.thawTakes')}
-                unit="min"
-                value={content.room.defrost.minutes}
-                rule={{ min: 1, max: 120, decimals: 0 }}
-                step={1}
-                onCommit={(minutes) =>
-                  content.room?.defrost &&
-                  putRoom({ defrost: { ...content.room.defrost, minutes } })
-                }
-              />
-            </div>
-          )}
-        </>
-      )}
+      {content.room && <RoomFields room={content.room} onChange={(room) => put({ room })} />}
     </RecordDialog>
+  );
+}
+
+function ZoneFields({
+  zones,
+  onChange,
+}: {
+  readonly zones: readonly Zone[];
+  readonly onChange: (zones: Zone[]) => void;
+}) {
+  const { t } = useTranslation();
+  const putZone = (at: number, to: Partial<Zone>) =>
+    onChange(zones.map((zone, i) => (i === at ? { ...zone, ...to } : zone)));
+  return (
+    <>
+      {zones.map((zone, i) => (
+        <div key={i} className={styles['zone']}>
+          <TextField
+            required
+            size="small"
+            label={t('walkIn.setup.zoneName')}
+            value={zone.name}
+            onChange={(typed) => putZone(i, { name: typed.target.value })}
+            slotProps={{ htmlInput: { maxLength: 40 } }}
+          />
+          <Button
+            disabled={zones.length === 1}
+            aria-label={t('walkIn.setup.dropZoneOf', { name: zone.name })}
+            onClick={() => onChange(zones.filter((_, at) => at !== i))}
+          >
+            {t('walkIn.setup.dropZone')}
+          </Button>
+          <LabelledCell
+            name={t('walkIn.setup.positions')}
+            unit=""
+            value={zone.positions}
+            rule={POSITIONS}
+            step={1}
+            onCommit={(positions) => putZone(i, { positions })}
+          />
+          <LabelledCell
+            name={t('walkIn.setup.warmer')}
+            unit="°C"
+            value={zone.warmerC}
+            rule={OFFSET}
+            step={0.1}
+            onCommit={(warmerC) => putZone(i, { warmerC })}
+          />
+        </div>
+      ))}
+      <Button onClick={() => onChange([...zones, { name: '', positions: 6, warmerC: 0 }])}>
+        {t('walkIn.setup.addZone')}
+      </Button>
+    </>
+  );
+}
+
+/** What its thermostat holds, and whether its coil is defrosted by a timer. */
+function RoomFields({
+  room,
+  onChange,
+}: {
+  readonly room: Room;
+  readonly onChange: (room: Room) => void;
+}) {
+  const { t } = useTranslation();
+  const putRoom = (to: Partial<Room>) => onChange({ ...room, ...to });
+  return (
+    <>
+      <LabelledCell
+        name={t('walkIn.setup.set')}
+        unit="°C"
+        value={room.setC}
+        rule={{ min: -5, max: 20, decimals: 1 }}
+        step={0.5}
+        onCommit={(setC) => putRoom({ setC })}
+      />
+      <FormControlLabel
+        control={
+          <Checkbox
+            checked={room.defrost !== null}
+            onChange={(event) =>
+              putRoom({ defrost: event.target.checked ? USUAL_ROOM.defrost : null })
+            }
+          />
+        }
+        label={t('walkIn.setup.thaws')}
+      />
+      {room.defrost && (
+        <div className={styles['pair']}>
+          <LabelledCell
+            name={t('walkIn.setup.thawEvery')}
+            unit="h"
+            value={room.defrost.everyH}
+            rule={{ min: 1, max: 72, decimals: 1 }}
+            step={1}
+            onCommit={(everyH) => room.defrost && putRoom({ defrost: { ...room.defrost, everyH } })}
+          />
+          <LabelledCell
+            name={t('walkIn.setup.thawTakes')}
+            unit="min"
+            value={room.defrost.minutes}
+            rule={{ min: 1, max: 120, decimals: 0 }}
+            step={1}
+            onCommit={(minutes) =>
+              room.defrost && putRoom({ defrost: { ...room.defrost, minutes } })
+            }
+          />
+        </div>
+      )}
+    </>
   );
 }

@@ -41,49 +41,10 @@ function All({ now }: { readonly now: WalkInNow }) {
     <Page title={t('walkIn.nav.places')} lead={t('walkIn.setup.lead')}>
       <WalkInNav />
       <h2>{t('walkIn.setup.places')}</h2>
-      <div className={styles['scroll']}>
-        <table className={styles['table']}>
-          <thead>
-            <tr>
-              <th scope="col">{t('walkIn.setup.place')}</th>
-              <th scope="col">{t('walkIn.setup.zones')}</th>
-              <th scope="col">{t('walkIn.setup.room')}</th>
-              <th scope="col">{t('walkIn.setup.set')}</th>
-              <th scope="col" />
-            </tr>
-          </thead>
-          <tbody>
-            {book.places.map((place) => (
-              <tr key={place.id}>
-                <th scope="row">{place.name}</th>
-                <td>
-                  {place.zones
-                    .map(({ name, positions, warmerC }) =>
-                      t(warmerC === 0 ? 'walkIn.setup.zone' : 'walkIn.setup.zoneWarmer', {
-                        name,
-                        count: positions,
-                        by: f.warmer(warmerC),
-                      }),
-                    )
-                    .join(', ')}
-                </td>
-                <td>{t('walkIn.setup.holds', { trays: traysIn(place), tubs: place.tubs })}</td>
-                <td>{place.room ? f.temperature(place.room.setC) : t('walkIn.setup.notCooled')}</td>
-                <td>
-                  {mayBook && (
-                    <Button
-                      aria-label={t('walkIn.setup.changeOf', { name: place.name })}
-                      onClick={() => setOpen({ kind: 'place', place })}
-                    >
-                      {t('walkIn.setup.change')}
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <PlaceTable
+        places={book.places}
+        onChange={mayBook ? (place) => setOpen({ kind: 'place', place }) : null}
+      />
       {mayBook && (
         <Button variant="outlined" onClick={() => setOpen({ kind: 'place', place: null })}>
           {t('walkIn.setup.addPlace')}
@@ -93,61 +54,10 @@ function All({ now }: { readonly now: WalkInNow }) {
       {now.cold.probes.length === 0 ? (
         <p className="quiet">{t('walkIn.setup.noProbes')}</p>
       ) : (
-        <div className={styles['scroll']}>
-          <table className={styles['table']}>
-            <thead>
-              <tr>
-                <th scope="col">{t('walkIn.air.probe')}</th>
-                <th scope="col">{t('walkIn.air.where')}</th>
-                <th scope="col">{t('walkIn.setup.last')}</th>
-                <th scope="col">{t('walkIn.setup.corrected')}</th>
-                <th scope="col" />
-              </tr>
-            </thead>
-            <tbody>
-              {now.cold.probes.map((probe) => {
-                const last = now.cold.last.find(({ probeId }) => probeId === probe.id);
-                const latest = probe.calibrations
-                  .toSorted((a, b) => (a.from < b.from ? -1 : 1))
-                  .at(-1);
-                return (
-                  <tr key={probe.id}>
-                    <th scope="row">{probe.name}</th>
-                    <td>
-                      {t('walkIn.air.roundOf', {
-                        place: book.places.find(({ id }) => id === probe.placeId)?.name,
-                        zone: probe.zone,
-                      })}
-                    </td>
-                    <td>
-                      {last
-                        ? `${f.temperature(last.airC)}, ${f.moment(Date.parse(last.at))}`
-                        : t('walkIn.air.noReadings')}
-                    </td>
-                    <td>
-                      {latest
-                        ? t('walkIn.setup.correctedSince', {
-                            by: f.warmer(latest.offsetC),
-                            at: f.day(Date.parse(latest.from)),
-                          })
-                        : t('walkIn.setup.notCorrected')}
-                    </td>
-                    <td>
-                      {mayBook && (
-                        <Button
-                          aria-label={t('walkIn.setup.changeOf', { name: probe.name })}
-                          onClick={() => setOpen({ kind: 'probe', probe })}
-                        >
-                          {t('walkIn.setup.change')}
-                        </Button>
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
+        <ProbeTable
+          now={now}
+          onChange={mayBook ? (probe) => setOpen({ kind: 'probe', probe }) : null}
+        />
       )}
       {mayBook && (
         <Button variant="outlined" onClick={() => setOpen({ kind: 'probe', probe: null })}>
@@ -181,5 +91,129 @@ function All({ now }: { readonly now: WalkInNow }) {
       {open?.kind === 'probe' && <ProbeDialog now={now} probe={open.probe} onClose={close} />}
       {open?.kind === 'rules' && <RulesDialog house={book.house} onClose={close} />}
     </Page>
+  );
+}
+
+function PlaceTable({
+  places,
+  onChange,
+}: {
+  readonly places: readonly Place[];
+  /** Null where nothing may be changed. */
+  readonly onChange: ((place: Place) => void) | null;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <div className={styles['scroll']}>
+      <table className={styles['table']}>
+        <thead>
+          <tr>
+            <th scope="col">{t('walkIn.setup.place')}</th>
+            <th scope="col">{t('walkIn.setup.zones')}</th>
+            <th scope="col">{t('walkIn.setup.room')}</th>
+            <th scope="col">{t('walkIn.setup.set')}</th>
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {places.map((place) => (
+            <tr key={place.id}>
+              <th scope="row">{place.name}</th>
+              <td>
+                {place.zones
+                  .map(({ name, positions, warmerC }) =>
+                    t(warmerC === 0 ? 'walkIn.setup.zone' : 'walkIn.setup.zoneWarmer', {
+                      name,
+                      count: positions,
+                      by: f.warmer(warmerC),
+                    }),
+                  )
+                  .join(', ')}
+              </td>
+              <td>{t('walkIn.setup.holds', { trays: traysIn(place), tubs: place.tubs })}</td>
+              <td>{place.room ? f.temperature(place.room.setC) : t('walkIn.setup.notCooled')}</td>
+              <td>
+                {onChange && (
+                  <Button
+                    aria-label={t('walkIn.setup.changeOf', { name: place.name })}
+                    onClick={() => onChange(place)}
+                  >
+                    {t('walkIn.setup.change')}
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function ProbeTable({
+  now,
+  onChange,
+}: {
+  readonly now: WalkInNow;
+  /** Null where nothing may be changed. */
+  readonly onChange: ((probe: Probe) => void) | null;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <div className={styles['scroll']}>
+      <table className={styles['table']}>
+        <thead>
+          <tr>
+            <th scope="col">{t('walkIn.air.probe')}</th>
+            <th scope="col">{t('walkIn.air.where')}</th>
+            <th scope="col">{t('walkIn.setup.last')}</th>
+            <th scope="col">{t('walkIn.setup.corrected')}</th>
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {now.cold.probes.map((probe) => {
+            const last = now.cold.last.find(({ probeId }) => probeId === probe.id);
+            const latest = probe.calibrations.toSorted((a, b) => (a.from < b.from ? -1 : 1)).at(-1);
+            return (
+              <tr key={probe.id}>
+                <th scope="row">{probe.name}</th>
+                <td>
+                  {t('walkIn.air.roundOf', {
+                    place: now.board.book.places.find(({ id }) => id === probe.placeId)?.name,
+                    zone: probe.zone,
+                  })}
+                </td>
+                <td>
+                  {last
+                    ? `${f.temperature(last.airC)}, ${f.moment(Date.parse(last.at))}`
+                    : t('walkIn.air.noReadings')}
+                </td>
+                <td>
+                  {latest
+                    ? t('walkIn.setup.correctedSince', {
+                        by: f.warmer(latest.offsetC),
+                        at: f.day(Date.parse(latest.from)),
+                      })
+                    : t('walkIn.setup.notCorrected')}
+                </td>
+                <td>
+                  {onChange && (
+                    <Button
+                      aria-label={t('walkIn.setup.changeOf', { name: probe.name })}
+                      onClick={() => onChange(probe)}
+                    >
+                      {t('walkIn.setup.change')}
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
   );
 }
