@@ -32,7 +32,7 @@ test('the book goes out as a file and comes back; a file is shown before it chan
 
   await test.step('taken out as JSON and brought in again it changes nothing', async () => {
     const coming = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Take out as JSON' }).click();
+    await page.getByRole('button', { name: 'Export JSON' }).click();
     const path = await (await coming).path();
     const book = JSON.parse(readFileSync(path, 'utf8')) as { formulas: { code: string }[] };
     expect(book.formulas.map(({ code }) => code).sort()).toEqual(['CR', 'SL', 'YR']);
@@ -68,7 +68,7 @@ test('the book goes out as a file and comes back; a file is shown before it chan
     await bring();
     const dialog = page.getByRole('dialog', { name: 'What warmer.json would change' });
     await expect(dialog.getByText(`Route: ${first?.name}`)).toBeVisible();
-    await dialog.getByRole('button', { name: 'Bring it in' }).click();
+    await dialog.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(page.getByText('One brought in from warmer.json.')).toBeVisible();
     await expect(page.getByText(/Cold 42\sh at 6\.0\s°C/).first()).toBeVisible();
     await page.keyboard.press('Control+z');
@@ -93,11 +93,11 @@ test('the book goes out as a file and comes back; a file is shown before it chan
     await file.setInputFiles(rows(...harbour('2.5')));
     const dialog = page.getByRole('dialog', { name: 'What harbour.csv would change' });
     await expect(dialog.getByText('new', { exact: true })).toBeVisible();
-    await dialog.getByRole('button', { name: 'Bring it in' }).click();
+    await dialog.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(page.getByRole('link', { name: 'Harbour dough' })).toBeVisible();
     await file.setInputFiles(rows(...harbour('2.8')));
     await expect(dialog.getByText('becomes version 2')).toBeVisible();
-    await dialog.getByRole('button', { name: 'Bring it in' }).click();
+    await dialog.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(
       page.getByText(/Version 2: strong white, 63\s% water, 2\.8\s% salt/),
     ).toBeVisible();

@@ -30,7 +30,7 @@ test('somebody taps their name, types their PIN, hands the tablet over', async (
     for (const digit of ['1', '1', '1', '1']) {
       await page.getByRole('button', { name: digit, exact: true }).click();
     }
-    await page.getByRole('button', { name: 'Come in' }).click();
+    await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('alert')).toHaveText('That is not it. Try once more.');
     await expectAccessible(page);
     const pin = /comes in with (\d+)/.exec(
@@ -160,7 +160,7 @@ test('what one device writes the others show within a second or two', async ({
   await Promise.all([page.goto(at('crew')), other.goto(at('crew'))]);
   await expect(other.getByRole('button', { name: /^Ossian, Tue/ })).toBeVisible();
   await page.getByRole('button', { name: /^Ossian, Tue/ }).click();
-  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Delete' }).click();
   await expect(other.getByRole('button', { name: /^Ossian, Tue/ })).toHaveCount(0, {
     timeout: 10_000,
   });

@@ -58,7 +58,7 @@ test('next week’s numbers are there, with why; a festival moves them; all of i
     await expect(page.getByRole('button', { name: /Regatta 150/ })).toBeVisible();
     await expect.poll(async () => (await expected()) / before).toBeCloseTo(1.5, 1);
     await page.getByRole('button', { name: /Regatta 150/ }).click();
-    await page.getByRole('button', { name: 'Take it out' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
     await expect(page.getByRole('button', { name: /Regatta/ })).toHaveCount(0);
     await expect.poll(expected).toBe(before);
   });
@@ -115,7 +115,7 @@ test('a shopping list for the week: what the store has not, in whole bags, out a
   await page.goto(at('demand/shopping?days=next'));
   await expect(flour).toContainText('enough');
   const coming = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Take out as CSV' }).click();
+  await page.getByRole('button', { name: 'Export CSV' }).click();
   const text = readFileSync(await (await coming).path(), 'utf8');
   expect(text).toContain('ingredient,takes (g),in store (g),out of date (g),buy (g),bags');
   expect(text).toMatch(/strong white,\d+,900000,0,0,0/);
@@ -163,7 +163,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
     await expectAccessible(page);
     await page.goBack();
     await closed.click();
-    await page.getByRole('button', { name: 'Take it out' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
     await expect(countField(page, 'Yard Round', 'Dinner', 'Thu 3 Dec')).toBeVisible();
   });
 
@@ -191,7 +191,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
       .getByRole('button', { name: /Dinner 17:30–22:30/ })
       .first()
       .click();
-    await page.getByRole('button', { name: 'Take it out' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
     await expect(page.getByRole('alert')).toContainText('nothing was taken away');
     await page.getByLabel('Last day').fill('2026-12-31');
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
@@ -253,7 +253,7 @@ test('what running out weighs is said in money, and every number follows', async
   const panel = page.getByRole('complementary', facts);
   await friday.focus();
   await expect(panel.getByRole('button', { name: /^Have \d+: enough 80\s%/ })).toBeVisible();
-  await panel.getByRole('button', { name: /say otherwise/ }).click();
+  await panel.getByRole('button', { name: /^Target: enough/ }).click();
   await page.getByRole('radio', { name: /Say what a missing/ }).check();
   await page.getByRole('textbox', { name: 'A missing ball costs' }).fill('9');
   await page.getByRole('textbox', { name: 'A missing ball costs' }).press('Enter');

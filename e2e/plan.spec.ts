@@ -69,11 +69,11 @@ test('next week is planned from nothing, looked at, published, taken out and pri
   });
 
   await test.step('the house works by it: its steps go out as table and calendar', async () => {
-    await page.getByRole('button', { name: 'Take out…' }).click();
+    await page.getByRole('button', { name: 'Export / print…' }).click();
     const table = page.waitForEvent('download');
     await page.getByRole('menuitem', { name: /table/ }).click();
     expect(readFileSync(await (await table).path(), 'utf8')).toContain('Yard dough,2026-11-28');
-    await page.getByRole('button', { name: 'Take out…' }).click();
+    await page.getByRole('button', { name: 'Export / print…' }).click();
     const calendar = page.waitForEvent('download');
     await page.getByRole('menuitem', { name: 'Calendar of Ossian' }).click();
     const text = readFileSync(await (await calendar).path(), 'utf8');
@@ -82,7 +82,7 @@ test('next week is planned from nothing, looked at, published, taken out and pri
   });
 
   await test.step('a week is printed, a page for each person and day', async () => {
-    await page.getByRole('button', { name: 'Take out…' }).click();
+    await page.getByRole('button', { name: 'Export / print…' }).click();
     await page.getByRole('menuitem', { name: 'Days on paper' }).click();
     await page.getByRole('combobox', { name: 'Day' }).click();
     await page.getByRole('option', { name: 'The whole week' }).click();

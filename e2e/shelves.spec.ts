@@ -37,7 +37,7 @@ test('a route is bent, drawn anew, saved, fought over and taken back', async ({
     const before = await stages.count();
     await first.getByRole('button', { name: 'Add a rest' }).click();
     await expect(stages).toHaveCount(before + 1);
-    await first.getByRole('button', { name: 'Take out Bulk' }).last().click();
+    await first.getByRole('button', { name: 'Remove Bulk' }).last().click();
     await expect(stages).toHaveCount(before);
     await first.getByRole('button', { name: 'Move Weigh down' }).click();
     await expect(stages.nth(1)).toContainText('Weigh');
@@ -65,7 +65,7 @@ test('a route is bent, drawn anew, saved, fought over and taken back', async ({
   await test.step('a copy is a route of its own, and can go again', async () => {
     await second.getByRole('button', { name: 'Copy' }).click();
     await expect(second.getByRole('heading', { level: 1 })).toHaveText('Two nights cold, copy');
-    await second.getByRole('button', { name: 'Take out of the book' }).click();
+    await second.getByRole('button', { name: 'Delete route' }).click();
     await expect(second.getByRole('link', { name: 'Two nights cold, copy' })).toHaveCount(0);
   });
   expect(said).toEqual([]);
@@ -83,7 +83,7 @@ test('a product is changed, kept while it is in use, and taken back', async ({ p
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/^275\sg$/)).toBeVisible();
   await page.getByRole('button', { name: 'Yard Round' }).click();
-  await dialog.getByRole('button', { name: 'Take out of the book' }).click();
+  await dialog.getByRole('button', { name: 'Delete' }).click();
   await expect(dialog.getByRole('alert')).toContainText('Lots or counts still have this product');
   await dialog.getByRole('button', { name: 'Cancel' }).click();
 
@@ -173,7 +173,7 @@ test('the pantry tells every label at once what is in a dough', async ({ page, a
   const facts = page.getByRole('complementary', { name: 'Counted together' });
   await expect(facts).toContainText('wheat (gluten), celery');
   await page.goto(at('formulas/pantry'));
-  await salt.getByRole('button', { name: 'Take out salt' }).click();
+  await salt.getByRole('button', { name: 'Remove salt' }).click();
   await expect(salt).toHaveCount(0);
   await page.keyboard.press('Control+z');
   await expect(salt.getByRole('textbox', { name: 'Allergens, with commas' })).toHaveValue('celery');

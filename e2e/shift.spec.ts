@@ -72,7 +72,7 @@ test('two did a step differently while one had no network: both sides are shown,
   await expect(told).toContainText('skipped, No pans left', { timeout: 30_000 });
   await expectAccessible(page);
   await page.reload();
-  await told.getByRole('button', { name: 'Mine stands' }).click();
+  await told.getByRole('button', { name: 'Use mine' }).click();
   await expect(told).toHaveCount(0);
   await expect(pan).toBeChecked();
   await tilde.reload();
@@ -200,7 +200,7 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
     await page.goto(at('log?text=YR-1123'));
     const [download] = await Promise.all([
       page.waitForEvent('download'),
-      page.getByRole('link', { name: 'Take out as CSV' }).click(),
+      page.getByRole('link', { name: 'Export CSV' }).click(),
     ]);
     expect(download.suggestedFilename()).toMatch(/\.csv$/);
   });

@@ -64,7 +64,7 @@ test('two hands at one load: both sides are shown', async ({ browser, session, a
   await flour(ben).press('Enter');
   const told = ben.getByRole('alert').filter({ hasText: 'Not taken' });
   await expect(told).toContainText(/load 1: temperatures Meanwhile: 25\.0/);
-  await ben.getByRole('button', { name: 'Mine stands' }).click();
+  await ben.getByRole('button', { name: 'Use mine' }).click();
   await expect(told).toHaveCount(0);
   await mara.reload();
   await expect(flour(mara)).toHaveValue('18');

@@ -258,7 +258,7 @@ test('a hand’s round is written down without a network, and a logger’s file 
     await page.getByRole('button', { name: 'Read the lines' }).click();
     await expect(page.getByText(/400 readings from/)).toBeVisible();
     await expect(page.getByText('Line 402: “never”')).toBeVisible();
-    await page.getByRole('button', { name: 'Bring them in' }).click();
+    await page.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(
       page.getByText(/\d+ readings brought in; \d+ were here already/).first(),
     ).toBeVisible();
@@ -267,7 +267,7 @@ test('a hand’s round is written down without a network, and a logger’s file 
     await bring();
     await expect(page.getByText('Columns as last time.')).toBeVisible();
     await page.getByRole('button', { name: 'Read the lines' }).click();
-    await page.getByRole('button', { name: 'Bring them in' }).click();
+    await page.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(
       page.getByText('0 readings brought in; 400 were here already.').first(),
     ).toBeVisible();
@@ -305,7 +305,7 @@ test('what might happen to the cold is shown side by side, and a room learns fro
     await page.getByRole('button', { name: 'Keep' }).click();
     await expect(page.getByRole('row', { name: /^Drawer/ })).toBeVisible();
     await page.getByRole('button', { name: 'Change Drawer' }).click();
-    await page.getByRole('button', { name: 'Take it out' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
     await expect(page.getByRole('row', { name: /^Drawer/ })).toHaveCount(0);
   });
 });

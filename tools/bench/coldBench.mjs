@@ -98,7 +98,7 @@ async function importBook(page, url, file) {
   })();
   await page.getByLabel("Logger's file").setInputFiles(file);
   await page.getByRole('button', { name: 'Read the lines' }).click({ timeout: 120_000 });
-  await page.getByRole('button', { name: 'Bring them in' }).click({ timeout: 120_000 });
+  await page.getByRole('button', { name: 'Import', exact: true }).click({ timeout: 120_000 });
   const done = page.getByText(/readings brought in/).first();
   await done.waitFor({ timeout: 600_000 });
   const words = await done.innerText();

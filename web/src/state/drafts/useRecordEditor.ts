@@ -42,6 +42,8 @@ export function useRecordEditor<
   readonly say: {
     readonly kept: (record: Stored) => string;
     readonly removed: (record: Stored) => string;
+    /** Why it cannot go while something uses it; absent where nothing can. */
+    readonly inUse?: string;
   };
   readonly onClose: () => void;
 }) {
@@ -54,8 +56,9 @@ export function useRecordEditor<
       onClose();
     } catch (error) {
       const problem = problemOf(error);
-      const isStale = problem?.type === '/problems/stale';
-      setWrong(isStale ? t('record.stale') : (problem?.detail ?? t('errors.notSaved')));
+      if (problem?.type === '/problems/stale') setWrong(t('record.stale'));
+      else if (problem?.type === '/problems/in-use' && say.inUse) setWrong(say.inUse);
+      else setWrong(problem?.detail ?? t('errors.notSaved'));
     }
   };
   const keep = (content: Content) =>

@@ -71,6 +71,7 @@ export function ProductDialog({
       kept: ({ name }) =>
         t(product ? 'formulas.product.changed' : 'formulas.product.added', { name }),
       removed: ({ name }) => t('formulas.product.removed', { name }),
+      inUse: t('formulas.product.inUse'),
     },
     onClose,
   });
