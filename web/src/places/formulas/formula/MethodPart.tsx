@@ -85,7 +85,7 @@ export function MethodPart({
 }
 
 /** One step: what is done, for how long, how fast, with what care, and what to look for. */
-function StepFields({
+export function StepFields({
   step,
   number,
   onChange,

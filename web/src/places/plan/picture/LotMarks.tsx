@@ -16,7 +16,7 @@ export function Waves({
   y,
   words,
 }: {
-  readonly simulated: SimulatedPlanLot | null;
+  readonly simulated: Pick<SimulatedPlanLot, 'waves'> | null;
   readonly serviceId: string;
   readonly scale: TimeScale;
   /** Middle of the ribbon, px. */

@@ -34,10 +34,12 @@ interface Grab {
   readonly startMin: number;
 }
 
+type Week = Pick<PlanWeek, 'lots' | 'content' | 'nowMin'>;
+
 interface DragOf {
   readonly svg: RefObject<SVGSVGElement | null>;
-  readonly week: PlanWeek;
-  readonly layout: PlanLayout;
+  readonly week: Week;
+  readonly layout: Pick<PlanLayout, 'scale' | 'strips'>;
   readonly editing: PlanEditing;
   readonly onPick: (step: StepRef) => void;
   /** Lots while a bead is in hand; null when it is let go. */
@@ -129,13 +131,13 @@ export function useBeadDrag({ svg, week, layout, editing, onPick, onHold }: Drag
   return { target, hands, onMove, onDrop };
 }
 
-function stepOf({ lots }: PlanWeek, ref: StepRef): PlannedStep | undefined {
+function stepOf({ lots }: Week, ref: StepRef): PlannedStep | undefined {
   const lot = lots.find(({ id }) => id === ref.lotId);
   return lot?.steps.find((step) => stepName(step) === stepName(ref));
 }
 
 /** The long cold rest of a lot: what moves when a lot is put elsewhere. */
-function coldRestOf({ lots }: PlanWeek, lotId: string) {
+function coldRestOf({ lots }: Week, lotId: string) {
   const rests = lots.find(({ id }) => id === lotId)?.rests ?? [];
   return rests.find(({ key }) => key === 'cold') ?? null;
 }
