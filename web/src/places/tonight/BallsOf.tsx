@@ -1,11 +1,10 @@
 import type { BoardLot } from '@calm/domain';
-import { QUARTER_MIN, type PullWave } from '@calm/core';
+import type { PullWave } from '@calm/core';
 import Button from '@mui/material/Button';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { Ball, type Silhouette } from '../../parts/lots/Ball';
 import { useFormats } from '../../parts/format/format';
-import { useWidth } from '../../parts/layout/useWidth';
 import { usePermission } from '../../state/api/usePermission';
 import { useCursor } from '../../state/time/useCursor';
 import styles from './Balls.module.css';
@@ -15,9 +14,8 @@ import { usePull } from './usePull';
 const MIN_MS = 60_000;
 /** A wave is offered this long before it is due, minutes. */
 const EARLY_MIN = 45;
-const HEIGHT = 112;
-/** The hour is written under every eighth quarter. */
-const EVERY = 8;
+/** The library of charts is large: the counts stand before it has come. */
+const NeedChart = lazy(async () => ({ default: (await import('./NeedChart')).NeedChart }));
 
 /** One product: how many balls are ready and how many will be needed, and the wave to pull next. */
 export function BallsOf({
@@ -56,7 +54,9 @@ export function BallsOf({
           </li>
         ))}
       </ul>
-      <Chart balls={balls} />
+      <Suspense fallback={<div className={styles['chart']} />}>
+        <NeedChart balls={balls} />
+      </Suspense>
       <NextPull house={house} lot={lot} balls={balls} />
     </section>
   );
@@ -122,59 +122,3 @@ function NextPull({
 const toFive = (ms: number) => Math.floor(ms / (5 * MIN_MS)) * 5 * MIN_MS;
 
 const waveWords = ({ trays, balls }: PullWave) => ({ count: trays, balls });
-
-/** Need by quarter hour against what stands ready for it. */
-function Chart({ balls }: { readonly balls: ServiceBalls }) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const { atMs } = useCursor();
-  const { ref, width } = useWidth<HTMLDivElement>();
-  const { doorsMs, quarters } = balls;
-  const rows = quarters.map(({ startMin, need, ready, short }) => ({
-    time: f.time(doorsMs + startMin * MIN_MS),
-    need: need - short,
-    short,
-    ready,
-  }));
-  const at = rows[Math.floor((atMs - doorsMs) / MIN_MS / QUARTER_MIN)]?.time;
-  const shortOf = Math.round(quarters.reduce((sum, { short }) => sum + short, 0));
-  const words =
-    shortOf > 0
-      ? t('tonight.chart.short', { count: shortOf })
-      : t('tonight.chart.enough', { need: f.count(Math.round(balls.need)) });
-  return (
-    <div ref={ref} className={styles['chart']} role="img" aria-label={words}>
-      <ComposedChart
-        width={width}
-        height={HEIGHT}
-        data={rows}
-        margin={{ left: -24, right: 4, top: 4 }}
-      >
-        <XAxis
-          dataKey="time"
-          interval={EVERY - 1}
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          stroke="var(--line)"
-        />
-        <YAxis
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          stroke="var(--line)"
-          domain={[0, 'auto']}
-          allowDecimals={false}
-          tickCount={3}
-        />
-        <Bar dataKey="need" stackId="need" fill="var(--primary)" isAnimationActive={false} />
-        <Bar dataKey="short" stackId="need" fill="var(--attention)" isAnimationActive={false} />
-        <Line
-          dataKey="ready"
-          type="stepAfter"
-          stroke="var(--oat)"
-          strokeWidth={3}
-          dot={false}
-          isAnimationActive={false}
-        />
-        {at && <ReferenceLine x={at} stroke="var(--attention)" strokeWidth={2} />}
-      </ComposedChart>
-    </div>
-  );
-}
