@@ -1,5 +1,6 @@
-import type { HouseBook, Lot } from '@calm/contract';
 import {
+  DAY_MS,
+  HOUR_S,
   putAway,
   stageKey,
   USUAL_SETTING,
@@ -9,21 +10,17 @@ import {
   type ColdSystemRoom,
   type TraysAt,
 } from '@calm/core';
+import type { HouseBook, Lot } from '@calm/contract';
 import { instantOf, localDateOf } from '@calm/domain';
 import { places, TIME_ZONE } from './lanternYard';
 import { doorsOf, USUAL_PROBE, type ProbeNature } from './probes';
 import type { DemoRecord } from './records';
-import type { probes } from './cold/trueRooms';
-import { TRUE_ROOMS, TRUE_ZONES_C } from './cold/trueRooms';
+import { type probes, TRUE_ROOMS, TRUE_ZONES_C } from './cold/trueRooms';
 
 /*
  * The cold of Lantern Yard: its probes, the rooms as they truly are, ten weeks of readings with their stories,
  * and where the trays stand.
  */
-
-const DAY_MS = 24 * 3_600_000;
-
-export const S_PER_H = 3600;
 
 /** The power cut, and the night in which the door stood ajar: days before today, local minutes, hours. */
 export const POWER_CUT = { daysAgo: 12, fromMin: 19 * 60 + 20, hours: 3 };
@@ -67,7 +64,7 @@ function eventsOf(
   story: Story | null,
 ): RoomEvent[] {
   const at = (daysAgo: number, minute: number) =>
-    (secondAt(now, daysAgo, minute) - startS) / S_PER_H;
+    (secondAt(now, daysAgo, minute) - startS) / HOUR_S;
   const isWalkIn = place === 'Walk-in';
   return [
     ...doorsOf(place, startS, hours),
@@ -146,7 +143,7 @@ export function trueHouse(
       ...USUAL_SETTING,
       outsideC: 23,
       doorMinPerH: 0,
-      clockHour: startS / S_PER_H,
+      clockHour: startS / HOUR_S,
       events: eventsOf(name, now, startS, hours, story),
     };
     return [{ name, room, setting, airC: room.setC, readings: [] }];
@@ -155,7 +152,7 @@ export function trueHouse(
   return {
     rooms,
     lots: stays.flatMap(({ lot, place, fromMs, toMs }): ColdSystemLot[] => {
-      const startHour = (fromMs / 1000 - startS) / S_PER_H;
+      const startHour = (fromMs / 1000 - startS) / HOUR_S;
       if (startHour < 0 || !TRUE_ROOMS[place]) return [];
       const { formula } = lot.recipe;
       const { preferment: _p, oldDough: _o, ...plain } = formula;

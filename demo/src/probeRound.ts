@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_S } from '@calm/core';
 import {
   paths,
   type ColdBoard,
@@ -15,8 +16,6 @@ import type { Line } from './line';
  * them by the house's own record.
  */
 
-const S_PER_H = 3600;
-const DAY_MS = 24 * 3_600_000;
 const EVERY_S = 60;
 /** A room needs some hours to be as its lots make it. */
 const BEFORE_H = 30;
@@ -52,8 +51,8 @@ export async function probeRound(
     line.get<ColdBoard>(paths.cold(house)),
   ]);
   const first = probes.map(({ name }) => sentUntil(memory, cold, name, nowS));
-  const startS = Math.floor(Math.min(...first) / S_PER_H - BEFORE_H) * S_PER_H;
-  const hours = (nowS - startS) / S_PER_H + 1;
+  const startS = Math.floor(Math.min(...first) / HOUR_S - BEFORE_H) * HOUR_S;
+  const hours = (nowS - startS) / HOUR_S + 1;
   const airOf = trueAir(trueHouse(lots, new Date(nowMs), startS, hours, story), startS, hours);
   const until = new Map(memory.sentS);
   const due: { probe: string; reading: Sent }[] = [...memory.late];
@@ -81,7 +80,7 @@ export async function probeRound(
 function sentUntil({ sentS }: ProbeMemory, cold: ColdBoard, name: string, nowS: number): number {
   const id = cold.probes.find((probe) => probe.name === name)?.id;
   const last = cold.last.find(({ probeId }) => probeId === id);
-  const read = sentS.get(name) ?? (last ? Date.parse(last.at) / 1000 : nowS - S_PER_H);
+  const read = sentS.get(name) ?? (last ? Date.parse(last.at) / 1000 : nowS - HOUR_S);
   return Math.max(read, nowS - MOST_BACK_S);
 }
 

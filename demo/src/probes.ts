@@ -1,4 +1,11 @@
-import { simulateRoomsAndLots, type ColdSystem, type RoomCourse, type RoomEvent } from '@calm/core';
+import {
+  DAY_S,
+  HOUR_S,
+  simulateRoomsAndLots,
+  type ColdSystem,
+  type RoomCourse,
+  type RoomEvent,
+} from '@calm/core';
 import { noise } from './noise';
 
 /*
@@ -6,9 +13,6 @@ import { noise } from './noise';
  * numbers are not the ones that the house believes. What they post has the faults of real loggers: noise, a
  * fixed error, a clock that drifts, readings that are lost, late, or sent twice.
  */
-
-const S_PER_H = 3600;
-const S_PER_DAY = 86_400;
 
 /** How one probe is. */
 export interface ProbeNature {
@@ -65,7 +69,7 @@ export function readingsOf(
     const at = `${key}/${s}`;
     if (chance(`${at}/lost`) < lost) continue;
     // Its clock is set right every Monday or so, and runs away until the next.
-    const offS = Math.round(gainsSADay * ((s / S_PER_DAY) % 7));
+    const offS = Math.round(gainsSADay * ((s / DAY_S) % 7));
     const airC = Math.round(10 * (airAt(s) + zoneC + errorC + noiseC * bell(at))) / 10;
     const isLate = chance(`${at}/late`) < late;
     const sentS = s + (isLate ? Math.round(600 + 5400 * chance(`${at}/by`)) : 0);
@@ -80,10 +84,10 @@ export function readingsOf(
 export function doorsOf(key: string, startS: number, hours: number): RoomEvent[] {
   const events: RoomEvent[] = [];
   for (let hour = 0; hour < hours; hour += 1) {
-    const ofDay = (((startS / S_PER_H + hour) % 24) + 24) % 24;
+    const ofDay = (((startS / HOUR_S + hour) % 24) + 24) % 24;
     const openings = ofDay >= 7 && ofDay < 22 ? 4 : 0;
     for (let i = 0; i < openings; i += 1) {
-      const at = `${key}/door/${Math.round(startS / S_PER_H) + hour}/${i}`;
+      const at = `${key}/door/${Math.round(startS / HOUR_S) + hour}/${i}`;
       if (chance(at) < 0.35) continue;
       const minutes = 0.5 + 1.5 * chance(`${at}/long`);
       events.push({

@@ -1,5 +1,5 @@
+import { DAY_MS, MINUTE_MS, pullWaves, usageCurve } from '@calm/core';
 import type { Baking, Leftover, Lot, Opening, RecordContent } from '@calm/contract';
-import { pullWaves, usageCurve } from '@calm/core';
 import { instantOf, localDateOf, weekdayOf } from '@calm/domain';
 import { services, TIME_ZONE } from './lanternYard';
 import { noise } from './noise';
@@ -23,8 +23,6 @@ export interface DemoRecord {
 const HEATWAVE = { first: 40, last: 34 };
 const BAD_FLOUR = { first: 19, last: 17 };
 const POWER_CUT = 12;
-const DAY_MS = 24 * 3_600_000;
-const MIN_MS = 60_000;
 const PIECES = 14;
 /** Ossian's hand is heavy. */
 const HEAVY_G = 4;
@@ -66,7 +64,7 @@ function pieces(lot: Lot): Made[] {
     const off = noise(`${lot.id}/piece/${i}`) * item.ballWeightG * 0.018;
     const grams = Math.round(item.ballWeightG + off + (by === 'Ossian' ? HEAVY_G : 0));
     return {
-      at: new Date(Date.parse(balled) - (PIECES - i) * MIN_MS),
+      at: new Date(Date.parse(balled) - (PIECES - i) * MINUTE_MS),
       by,
       content: { kind: 'piece', productId: item.productId, grams },
     };
@@ -96,7 +94,9 @@ function pulls(
         keepMin: KEEP_MIN,
       });
       return waves.map(({ pullMin, trays, balls }) => ({
-        at: new Date(doorsMs + (pullMin + Math.round(4 * noise(`${lot.id}/${pullMin}`))) * MIN_MS),
+        at: new Date(
+          doorsMs + (pullMin + Math.round(4 * noise(`${lot.id}/${pullMin}`))) * MINUTE_MS,
+        ),
         by: 'Wren',
         content: {
           kind: 'pulled',
@@ -117,12 +117,12 @@ function outcomes(lot: Lot, daysAgo: number): Made[] {
   const [opened, baked, note] = storyOf(lot, daysAgo);
   const records: Made[] = [
     {
-      at: new Date(doorsMs + 20 * MIN_MS),
+      at: new Date(doorsMs + 20 * MINUTE_MS),
       by: 'Wren',
       content: { kind: 'opened', found: opened, note },
     },
     {
-      at: new Date(doorsMs + 35 * MIN_MS),
+      at: new Date(doorsMs + 35 * MINUTE_MS),
       by: 'Wren',
       content: { kind: 'baked', found: baked, note: '' },
     },
@@ -133,7 +133,7 @@ function outcomes(lot: Lot, daysAgo: number): Made[] {
     const left = Math.round(item.count * share);
     const leftTo: Leftover = isCut ? 'bin' : left > 4 ? 'kept' : 'staff';
     records.push({
-      at: new Date(Date.parse(lot.closeAt) + 10 * MIN_MS),
+      at: new Date(Date.parse(lot.closeAt) + 10 * MINUTE_MS),
       by: 'Bashir',
       content: {
         kind: 'used',

@@ -1,3 +1,4 @@
+import { MINUTE_MS, QUARTER_MIN } from '@calm/core';
 import {
   paths,
   type ForecastAnswer,
@@ -5,7 +6,6 @@ import {
   type TillAnswer,
   type TillSale,
 } from '@calm/contract';
-import { QUARTER_MIN } from '@calm/core';
 import type { Line } from './line';
 import { noise } from './noise';
 
@@ -14,7 +14,6 @@ import { noise } from './noise';
  * posts like a real one does: some sales late, some of them twice because an answer was lost.
  */
 
-const MS_PER_MIN = 60_000;
 /** Balls in one order at most. */
 const MOST_AN_ORDER = 4;
 
@@ -51,7 +50,7 @@ export function ordersOf(
       const minute = (quarter + chance(`${at}/minute`)) * QUARTER_MIN;
       orders.push({
         number: `${date}-${name}-${productId.slice(0, 8)}-${quarter}-${i}`.replace(/\s+/g, '_'),
-        at: new Date(Date.parse(startsAt) + minute * MS_PER_MIN).toISOString(),
+        at: new Date(Date.parse(startsAt) + minute * MINUTE_MS).toISOString(),
         productId,
         balls,
       });
@@ -76,7 +75,7 @@ export async function tillRound(
   memory: TillMemory,
 ): Promise<number> {
   memory.round += 1;
-  const today = new Date(nowMs - 12 * 60 * MS_PER_MIN).toISOString().slice(0, 10);
+  const today = new Date(nowMs - 12 * 60 * MINUTE_MS).toISOString().slice(0, 10);
   const [services, answer] = await Promise.all([
     line.get<Service[]>(paths.services(house, { from: today, days: 2 })),
     line.get<ForecastAnswer>(paths.forecast(house, { from: today, days: 2 })),

@@ -1,4 +1,5 @@
 /** What one service sold of one product on one day. */
+import { DAY_MS } from '../units/time';
 export interface SoldDay {
   /** Local date, `YYYY-MM-DD`. */
   readonly date: string;
@@ -10,7 +11,6 @@ export interface SoldDay {
   readonly event?: string;
 }
 
-const DAY_MS = 86_400_000;
 /** 1 January 1970 was a Thursday. */
 const THURSDAY = 3;
 

@@ -1,3 +1,4 @@
+import { DAY_MIN } from '../units/time';
 import { openLedger } from '../schedule/search/ledger';
 import { lotVariantOf, servicesOfDough, type LotVariant } from '../schedule/search/lotVariants';
 import { lotOf, place, type Placed } from '../schedule/search/placing';
@@ -5,8 +6,6 @@ import { planOfLots } from '../schedule/problem/planOfLots';
 import type { WeekPlan, WeekProblem } from '../schedule/problem/problem';
 import { startCostsOf, costTablesOf } from '../schedule/search/costTables';
 import type { CostTables } from '../schedule/search/costToGo';
-
-const DAY_MIN = 1440;
 
 /**
  * The plainest way to plan a week, for comparison: each dough of each day by itself, one after another in

@@ -1,3 +1,4 @@
 export * from './mass';
 export * from './temperature';
 export * from './rounding';
+export * from './time';

@@ -7,12 +7,13 @@ import {
   type AlarmFound,
   type Cause,
   type LikelyCause,
+  HOUR_S,
 } from '@calm/core';
 import { places } from '../lanternYard';
 import { noise } from '../noise';
 import { readingsOf, trueAir } from '../probes';
 import { probes } from './trueRooms';
-import { S_PER_H, POWER_CUT, AJAR, HEATWAVE, secondAt, trueHouse, natureOf } from '../cold';
+import { POWER_CUT, AJAR, HEATWAVE, secondAt, trueHouse, natureOf } from '../cold';
 
 /** Readings of one probe, in time's order. */
 export interface ProbeHistory {
@@ -31,14 +32,14 @@ const BEFORE_H = 12;
 /** Some days of readings up to now, of every probe; what is still on its way is not there yet. */
 export function makeReadings(lots: readonly Lot[], now: Date, days: number): ProbeHistory[] {
   const nowS = now.getTime() / 1000;
-  const startS = Math.floor((nowS - days * 86_400) / 3600) * 3600 - BEFORE_H * S_PER_H;
-  const hours = (nowS - startS) / S_PER_H;
+  const startS = Math.floor((nowS - days * 86_400) / 3600) * 3600 - BEFORE_H * HOUR_S;
+  const hours = (nowS - startS) / HOUR_S;
   const airOf = trueAir(trueHouse(lots, now, startS, hours), startS, hours, TRUE_STEP_MIN);
   return probes.map((probe) => {
     const sent = readingsOf(
       natureOf(probe, LOGGED_EVERY_S),
       airOf(probe.place),
-      startS + BEFORE_H * S_PER_H,
+      startS + BEFORE_H * HOUR_S,
       nowS,
     ).filter(({ sentS, atS }) => sentS <= nowS && atS <= nowS);
     const byTime = new Map(sent.map(({ atS, airC }) => [atS, airC]));
@@ -92,7 +93,7 @@ export function makeAlarms(history: readonly ProbeHistory[], now: Date): DemoAla
 function toldOf({ fromS, untilS }: AlarmFound, now: Date): [Cause, string, string] {
   const during = (daysAgo: number, minute: number, hours: number) => {
     const at = secondAt(now, daysAgo, minute);
-    return fromS < at + hours * S_PER_H && (untilS ?? Infinity) > at;
+    return fromS < at + hours * HOUR_S && (untilS ?? Infinity) > at;
   };
   if (during(POWER_CUT.daysAgo, POWER_CUT.fromMin - 30, POWER_CUT.hours + 4)) {
     return ['power', 'Wren', 'Kept shut, nothing taken out. What had gone slack went in the bin.'];

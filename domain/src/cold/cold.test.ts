@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { LotRecord, RecordContent } from '@calm/contract';
@@ -13,7 +14,6 @@ import {
   COLD_MS,
   PULL_MS,
   chilled,
-  HOUR_MS,
   NOW_MS,
   spot,
   record,

@@ -1,5 +1,5 @@
+import { HOUR_MS, type ReadyWindow } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
-import { type ReadyWindow } from '@calm/core';
 import type { LotRecord, ColdLot, ColdAlarm, Probe } from '@calm/contract';
 import { airOfPlaces } from './airOfPlaces';
 import { simulateCold } from './simulateCold';
@@ -15,7 +15,6 @@ import {
   board,
   COLD_MS,
   chilled,
-  HOUR_MS,
   NOW_MS,
   spot,
   moved,

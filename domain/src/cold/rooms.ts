@@ -1,7 +1,5 @@
-import { airOfRoom, USUAL_SETTING, type RoomEvent, type ColdSystemRoom } from '@calm/core';
+import { HOUR_S, airOfRoom, USUAL_SETTING, type RoomEvent, type ColdSystemRoom } from '@calm/core';
 import type { ColdAssumption, ColdPlace, PlaceAir } from './coldQuestion';
-
-const S_PER_H = 3600;
 
 /** A cold place as it is simulated: its own numbers, what was read in it, and what may happen to it. */
 export function roomOf(
@@ -41,9 +39,9 @@ export function roomOf(
     setting: {
       ...USUAL_SETTING,
       outsideC,
-      clockHour: fromS / S_PER_H,
+      clockHour: fromS / HOUR_S,
       events: assumptions.flatMap((assumption) =>
-        eventsOf(assumption, place.id, (nowS - fromS) / S_PER_H),
+        eventsOf(assumption, place.id, (nowS - fromS) / HOUR_S),
       ),
     },
     airC: readings[0]?.airC ?? room.setC,

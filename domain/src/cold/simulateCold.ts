@@ -1,4 +1,5 @@
 import {
+  HOUR_S,
   AIR_EVERY_S,
   fail,
   ok,
@@ -44,7 +45,6 @@ export interface SimulatedCold {
   readonly parts: readonly SimulatedPortion[];
 }
 
-const S_PER_H = 3600;
 /** Windows are looked for so long past the last stage, h. */
 const BEYOND_H = 12;
 /** As long as a line of readings: what was read is what a step goes by. */
@@ -78,7 +78,7 @@ export function coldHouse(
   );
   const firstS = Math.min(nowS, ...found.map(({ part }) => part.mixedMs / 1000));
   const fromS = Math.floor(firstS / AIR_EVERY_S) * AIR_EVERY_S;
-  const hourOf = (ms: number) => Math.max(0, (ms / 1000 - fromS) / S_PER_H);
+  const hourOf = (ms: number) => Math.max(0, (ms / 1000 - fromS) / HOUR_S);
   const house: ColdSystem = {
     rooms: cooled.map((place) =>
       roomOf(place, air, {
@@ -104,7 +104,7 @@ export function coldHouse(
   return {
     house,
     fromS,
-    hours: Math.max((nowS - fromS) / S_PER_H + BEYOND_H, ...endHours),
+    hours: Math.max((nowS - fromS) / HOUR_S + BEYOND_H, ...endHours),
     parts: found.map(({ part }) => part),
   };
 }
@@ -128,7 +128,7 @@ export function simulateCold(
     })),
     parts: parts.map((part, i) => {
       const lot = run.value.lots[i];
-      const hour = (question.nowS * 1000 - part.mixedMs) / (S_PER_H * 1000);
+      const hour = (question.nowS * 1000 - part.mixedMs) / (HOUR_S * 1000);
       const at = lot && hour >= 0 ? lastBefore(lot.course.hours, lot.course.length, hour) : -1;
       return {
         ...part,

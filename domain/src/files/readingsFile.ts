@@ -1,4 +1,4 @@
-import { fToC } from '@calm/core';
+import { HOUR_MS, fToC } from '@calm/core';
 import type { ReadingColumns } from '@calm/contract';
 import { guessDateOrder, readDateText } from './dateText';
 
@@ -37,7 +37,6 @@ const MOST_FAULTY = 20;
 const GAP_S = 3600;
 /** Colder or warmer than any place dough stands in, °C. */
 const RANGE_C = { least: -60, most: 80 };
-const HOUR_MS = 3_600_000;
 
 /** Columns by what loggers call them. */
 const TITLES = {

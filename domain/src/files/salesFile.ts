@@ -1,4 +1,4 @@
-import { QUARTER_MIN } from '@calm/core';
+import { DAY_MIN, QUARTER_MIN } from '@calm/core';
 import { servicesOn, type HeldService } from '../demand/calendar';
 import type { ImportedSale, HouseCalendar, SalesColumns } from '@calm/contract';
 import { readDateText, readTimeText } from './dateText';
@@ -32,7 +32,6 @@ const MOST_FAULTY = 100;
 /** Orders are taken a little before doors and typed a little after the last of them. */
 const EARLY_MIN = 15;
 const LATE_MIN = 45;
-const DAY_MIN = 1440;
 
 interface Sum {
   readonly date: string;

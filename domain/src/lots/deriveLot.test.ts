@@ -1,5 +1,5 @@
+import { MINUTE_MS, doughForLoadsG, preferredLot } from '@calm/core';
 import { NO_PLAN, type HouseBook, type Service } from '@calm/contract';
-import { doughForLoadsG, preferredLot } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { weekOfHouse } from '../week/houseWeek';
@@ -10,7 +10,6 @@ import { boardLots } from './lotBoard';
 import { lotItem, scaleRecipe } from './recipe';
 
 const DATE = '2026-11-26';
-const MIN_MS = 60_000;
 
 const product = (book: HouseBook, slug: string) => {
   const found = book.products.find((each) => each.slug === slug);
@@ -58,12 +57,12 @@ function plannedWeek(book: HouseBook, services: readonly Service[]) {
     shifts: book.people.flatMap(({ id }) =>
       [-3, -2, -1, 0].map((before) => ({
         personId: id,
-        startsAt: new Date(day + before * 1440 * MIN_MS + 5 * 60 * MIN_MS).toISOString(),
-        endsAt: new Date(day + before * 1440 * MIN_MS + 23 * 60 * MIN_MS).toISOString(),
+        startsAt: new Date(day + before * 1440 * MINUTE_MS + 5 * 60 * MINUTE_MS).toISOString(),
+        endsAt: new Date(day + before * 1440 * MINUTE_MS + 23 * 60 * MINUTE_MS).toISOString(),
       })),
     ),
     usage: [],
-    nowMin: day / MIN_MS - 4 * 1440,
+    nowMin: day / MINUTE_MS - 4 * 1440,
     midnights: [],
     published: NO_PLAN,
   });

@@ -1,8 +1,6 @@
-import type { PlannedLot, PlannedStage, Route } from '@calm/core';
+import { MINUTE_MS, type PlannedLot, type PlannedStage, type Route } from '@calm/core';
 import type { Service, Product, PlanContent } from '@calm/contract';
 import { doughIdOf, serviceIdOf } from '../week/weekIds';
-
-const MS_PER_MIN = 60_000;
 
 /**
  * A planned lot as the stages of its route: those of the whole lot, then those of its first service.
@@ -26,8 +24,8 @@ export function stagesOfPlan(lot: PlannedLot, route: Route): PlannedStage[] | nu
     if (!found) return [];
     const times = {
       index,
-      startMs: found.startMin * MS_PER_MIN,
-      endMs: found.endMin * MS_PER_MIN,
+      startMs: found.startMin * MINUTE_MS,
+      endMs: found.endMin * MINUTE_MS,
     };
     return stage.kind === 'work'
       ? [{ ...stage, ...times, ...(step && { personIds: step.personIds }) }]

@@ -1,5 +1,5 @@
+import { HOUR_MS, stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
-import { stageKey, workOf } from '@calm/core';
 import type { Lot, LotRecord, RecordContent, Spot } from '@calm/contract';
 import { emptyMark } from '../lots/marks';
 import { boardLots, leadProducts, type BoardLot } from '../lots/lotBoard';
@@ -36,7 +36,6 @@ export const chilled: Lot = {
       version: 1,
     })),
 };
-export const HOUR_MS = 3_600_000;
 export const NOW_MS = COLD_MS + 20 * HOUR_MS;
 
 export const spot = (zone: string, position: number, placeId = place.id): Spot => ({

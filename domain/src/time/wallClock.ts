@@ -1,6 +1,5 @@
+import { DAY_MIN } from '@calm/core';
 import { DateTime } from 'luxon';
-
-const MINUTES_PER_DAY = 1440;
 
 /**
  * The instant at which a wall clock in the zone shows a time on a date. Across a clock change it is
@@ -11,8 +10,8 @@ const MINUTES_PER_DAY = 1440;
  * @param zone IANA zone
  */
 export function instantOf(date: string, minuteOfDay: number, zone: string): Date {
-  const days = Math.floor(minuteOfDay / MINUTES_PER_DAY);
-  const minute = minuteOfDay - days * MINUTES_PER_DAY;
+  const days = Math.floor(minuteOfDay / DAY_MIN);
+  const minute = minuteOfDay - days * DAY_MIN;
   return DateTime.fromISO(date, { zone })
     .plus({ days })
     .set({ hour: Math.floor(minute / 60), minute: minute % 60 })

@@ -1,12 +1,10 @@
-import type { PlannedLot, WeekProblem } from '@calm/core';
+import { MINUTE_MS, type PlannedLot, type WeekProblem } from '@calm/core';
 import type { TimeInterval, TimedStep, WeekDocument } from '@calm/contract';
 
-const MS_PER_MIN = 60_000;
-
-const minuteOf = (iso: string) => Math.floor(Date.parse(iso) / MS_PER_MIN);
+const minuteOf = (iso: string) => Math.floor(Date.parse(iso) / MINUTE_MS);
 
 /** A whole minute as ISO 8601, UTC. */
-export const instantOfMinute = (minute: number) => new Date(minute * MS_PER_MIN).toISOString();
+export const instantOfMinute = (minute: number) => new Date(minute * MINUTE_MS).toISOString();
 
 const stepOf = ({ startsAt, ...step }: TimedStep) => ({ ...step, startMin: minuteOf(startsAt) });
 

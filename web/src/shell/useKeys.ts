@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '@calm/core';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { useNotices } from '../parts/messages/Notices';
@@ -7,12 +8,11 @@ import { useHouse } from '../state/board/useBoard';
 import { useCursor } from '../state/time/useCursor';
 import { STOPS } from './spine/stops';
 
-const MIN_MS = 60_000;
 const CURSOR_KEYS: Readonly<Record<string, number>> = {
-  '[': -15 * MIN_MS,
-  ']': 15 * MIN_MS,
-  '{': -180 * MIN_MS,
-  '}': 180 * MIN_MS,
+  '[': -15 * MINUTE_MS,
+  ']': 15 * MINUTE_MS,
+  '{': -180 * MINUTE_MS,
+  '}': 180 * MINUTE_MS,
 };
 
 /** The keys that work everywhere but in a field. */

@@ -4,7 +4,8 @@ import { newCourse, record, type OpenCourse } from '../../ferment/run/course';
 import { riseOf, type Dough } from '../../ferment/dough/dough';
 import { enterStage, startDough } from '../../ferment/run/simulateDough';
 import type { ColdSystemLot } from './coldSystem';
-import { SECONDS_PER_HOUR, type OpenRoom, type Tick } from './openRoom';
+import { HOUR_S } from '../../units/time';
+import type { OpenRoom, Tick } from './openRoom';
 import { isSpent, STANDARD_TARGET, type Target } from '../../ferment/dough/state';
 
 /** A lot on its way through the house. */
@@ -138,7 +139,7 @@ function passPart(lot: LotInSimulation, fromHour: number, toHour: number, stepH:
   const room = lot.rooms[lot.stage];
   if (!room) return;
   const givenJ = (lot.dough.heatGivenK - before) * lot.heatJPerK;
-  room.drive.loadAtZeroW += givenJ / (stepH * SECONDS_PER_HOUR);
+  room.drive.loadAtZeroW += givenJ / (stepH * HOUR_S);
   room.broughtJ += givenJ;
 }
 
@@ -151,7 +152,7 @@ function beginWhole(lot: LotInSimulation, stepH: number): void {
   const room = lot.rooms[lot.stage];
   if (!room) return;
   const { atZeroK, perAirK } = heatGiven(dough.shells, dough.tempsC);
-  const wattsPerK = lot.heatJPerK / (stepH * SECONDS_PER_HOUR);
+  const wattsPerK = lot.heatJPerK / (stepH * HOUR_S);
   const offsetC = lot.offsetsC[lot.stage] as number;
   room.drive.loadAtZeroW += wattsPerK * (atZeroK - perAirK * offsetC);
   room.drive.loadWPerK += wattsPerK * perAirK;

@@ -1,3 +1,4 @@
+import { HOUR_S } from '../../units/time';
 import { airAt, stepRoom, type RoomAir, type RoomDrive } from '../room/room';
 import { readBetween } from '../room/airReading';
 import { setDrive } from '../room/scenario';
@@ -37,8 +38,6 @@ export function openRoom(from: ColdSystemRoom, steps: number): OpenRoom {
   };
 }
 
-export const SECONDS_PER_HOUR = 3600;
-
 /** Begins a step: nothing has given heat to the room yet. */
 export function beginStepOf({ drive, from }: OpenRoom, { fromHour, toHour }: Tick): void {
   setDrive(drive, from.room, from.setting, fromHour, toHour);
@@ -49,7 +48,7 @@ export function beginStepOf({ drive, from }: OpenRoom, { fromHour, toHour }: Tic
 /** Solves the room's air for a step, once all of its lots have said what they give. */
 export function closeStepOf(room: OpenRoom, { fromHour, toHour, stepH }: Tick): void {
   const { from, air, drive, done } = room;
-  stepRoom(from.room, air, drive, stepH * SECONDS_PER_HOUR);
+  stepRoom(from.room, air, drive, stepH * HOUR_S);
   const read = readBetween(from.readings, fromHour, toHour);
   if (read) {
     air.airC = read.endC;

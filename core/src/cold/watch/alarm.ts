@@ -1,3 +1,4 @@
+import { HOUR_S } from '../../units/time';
 import type { Room } from '../room/room';
 import type { ProbeReading } from './probeReading';
 
@@ -47,7 +48,6 @@ const THAW_GRACE_MIN = 15;
 const OVER_FOR_S = 10 * 60;
 /** The first rise is measured over this long, s. */
 const FIRST_RISE_S = 25 * 60;
-const S_PER_H = 3600;
 
 /**
  * Everything wrong with the cold that a probe's readings tell of: above the limit for too long; rising
@@ -162,8 +162,8 @@ const thawAt = (room: Room, atS: number): boolean => thawOverS(room, atS) > atS;
 /** When the thaw that goes on at a moment should be over in the air too, s since the epoch; before it when none does. */
 function thawOverS({ defrost }: Room, atS: number): number {
   if (defrost?.phaseH === undefined) return -Infinity;
-  const everyS = defrost.everyH * S_PER_H;
-  const shiftedS = atS - defrost.phaseH * S_PER_H + TIMER_OFF_S;
+  const everyS = defrost.everyH * HOUR_S;
+  const shiftedS = atS - defrost.phaseH * HOUR_S + TIMER_OFF_S;
   const sinceS = ((shiftedS % everyS) + everyS) % everyS;
   return atS - sinceS + TIMER_OFF_S + (defrost.minutes + THAW_GRACE_MIN) * 60;
 }
@@ -240,7 +240,7 @@ function firstRise(
       const [a, b] = [near[i] as ProbeReading, near[j] as ProbeReading];
       const overS = b.atS - a.atS;
       if (overS < 8 * 60 || overS > 18 * 60) continue;
-      const rise = ((b.airC - a.airC) * S_PER_H) / overS;
+      const rise = ((b.airC - a.airC) * HOUR_S) / overS;
       if (steepest === null || rise > steepest) steepest = rise;
     }
   }

@@ -1,3 +1,4 @@
+import { HOUR_S } from '../../units/time';
 import { beginStep, endStep } from '../../heat';
 import { awake, sugarHelp } from '../laws/brakes';
 import { coreTempOf, recutShells, SHELLS, settleVolume, type Dough } from './dough';
@@ -7,7 +8,6 @@ import { LAWS, RESPONSE, RIPENING, SOLUBILITY, tablePlace } from '../laws/rates'
 const RECUT_BY = 0.01;
 /** Air that is this much warmer or colder moves differently around a container. */
 const RECUT_AIR_C = 5;
-const SECONDS_PER_HOUR = 3600;
 /** Looked up once: where scripts run in a sandbox, each look at a global is dear. */
 const { abs, exp, max, min } = Math;
 
@@ -37,7 +37,7 @@ export function beginHeat(dough: Dough): void {
     abs(dough.volumeL - dough.cutAtVolumeL) > RECUT_BY * dough.gasFreeL ||
     abs(dough.airC - dough.cutForAirC) > RECUT_AIR_C;
   if (isStale) recutShells(dough);
-  beginStep(dough.shells, dough.tempsC, dough.stepH * SECONDS_PER_HOUR);
+  beginStep(dough.shells, dough.tempsC, dough.stepH * HOUR_S);
 }
 
 /**

@@ -1,3 +1,4 @@
+import { HOUR_MS, MINUTE_MS } from '../../units/time';
 import {
   workMinutes,
   type LotSize,
@@ -5,9 +6,6 @@ import {
   type Route,
   type WorkStage,
 } from '../../formula/route';
-
-const MS_PER_MIN = 60_000;
-const MS_PER_HOUR = 3_600_000;
 
 /** A stage with its place in time. Instants are epoch milliseconds. */
 export type PlannedStage = {
@@ -37,8 +35,8 @@ export function countBack(route: Route, doorsMs: number, size: LotSize): Planned
     .map(({ stage, index }) => {
       const lengthMs =
         stage.kind === 'work'
-          ? workMinutes(stage.rate, size) * MS_PER_MIN
-          : stage.hours.preferred * MS_PER_HOUR;
+          ? workMinutes(stage.rate, size) * MINUTE_MS
+          : stage.hours.preferred * HOUR_MS;
       const planned: PlannedStage = { ...stage, index, startMs: endMs - lengthMs, endMs };
       endMs = planned.startMs;
       return planned;

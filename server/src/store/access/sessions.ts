@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@calm/core';
 import type { Role, Session } from '@calm/contract';
 import { and, eq, gt } from 'drizzle-orm';
 import { createHash, randomBytes } from 'node:crypto';
@@ -7,7 +8,6 @@ import type { Scope } from '../../database/scope';
 
 /** A session ends by itself after so long: everybody comes in anew each day. */
 export const SESSION_HOURS = 16;
-const MS_PER_HOUR = 3_600_000;
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
 
@@ -27,7 +27,7 @@ export async function openSession(
     houseId,
     personId,
     openedAt: now,
-    expiresAt: new Date(now.getTime() + SESSION_HOURS * MS_PER_HOUR),
+    expiresAt: new Date(now.getTime() + SESSION_HOURS * HOUR_MS),
   });
   return token;
 }

@@ -1,4 +1,4 @@
-import { ok, fail, type ReadyWindow } from '@calm/core';
+import { DAY_S, MINUTE_MS, ok, fail, type ReadyWindow } from '@calm/core';
 import {
   airOfPlaces,
   boardLots,
@@ -38,11 +38,9 @@ import { badInput, type Result } from '../result';
 /** Dates of services that the cold has to do with: those just over, and those whose dough is coming in. */
 const DAYS_BEFORE = 1;
 const DAYS = 6;
-const DAY_S = 86_400;
 
 /** The last board of each house: many devices ask at once after one reading. */
 const kept = new Map<string, { readonly key: string; readonly board: ColdBoard }>();
-const MINUTE_MS = 60_000;
 
 /** A house's cold now; reckoned anew when something was written in the house, and every minute. */
 export async function coldBoardNow(scope: Scope, house: House, now: Date): Promise<ColdBoard> {

@@ -1,6 +1,6 @@
-import { discardedOf, documentOfRecipe, routeOfDocument, addDays, localDateOf } from '@calm/domain';
-import type { House, Lot, LotRecord, Product, Sale, Service } from '@calm/contract';
 import {
+  HOUR_MS,
+  MINUTE_MS,
   carryOver,
   countBack,
   simulate,
@@ -9,14 +9,14 @@ import {
   type MadeBalls,
   type OpensWell,
 } from '@calm/core';
+import { discardedOf, documentOfRecipe, routeOfDocument, addDays, localDateOf } from '@calm/domain';
+import type { House, Lot, LotRecord, Product, Sale, Service } from '@calm/contract';
 import { readBook } from '../../store/house/houses';
 import { readLots } from '../../store/lots/lots';
 import { readRecordsOf } from '../../store/lots/records';
 import { readSales } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 
-const MS_PER_HOUR = 3_600_000;
-const MS_PER_MIN = 60_000;
 /** Balls are nobody's plan this many days after the services they were made for. */
 const DAYS_KEPT = 4;
 
@@ -98,7 +98,7 @@ function askingOf(service: Service, productId: string, nowMs: number): Asking {
     startMs,
     endMs,
     wanted: endMs > nowMs ? countOf(service, productId) : 0,
-    curve: usageCurve([], (endMs - startMs) / MS_PER_MIN),
+    curve: usageCurve([], (endMs - startMs) / MINUTE_MS),
   };
 }
 
@@ -119,7 +119,7 @@ function madeBalls(lot: Lot, product: Product, stock: Stock): MadeBalls[] {
     if (service.date === lot.serviceDate) return { fromMs: startMs, toMs: endMs };
     if (service.date < lot.serviceDate || service.date > addDays(lot.serviceDate, DAYS_KEPT))
       return null;
-    return heldWindow(lot, product, (startMs - doorsMs) / MS_PER_HOUR, mixedMs, stock);
+    return heldWindow(lot, product, (startMs - doorsMs) / HOUR_MS, mixedMs, stock);
   };
   return [{ lotCode: lot.code, count, madeMs: mixedMs, window }];
 }
@@ -146,8 +146,8 @@ function heldWindow(
   if (!way.ok || way.value.window.kind === 'never') return null;
   const { earliestHour, latestHour } = way.value.window;
   return {
-    fromMs: mixedMs + earliestHour * MS_PER_HOUR,
-    toMs: mixedMs + latestHour * MS_PER_HOUR,
+    fromMs: mixedMs + earliestHour * HOUR_MS,
+    toMs: mixedMs + latestHour * HOUR_MS,
   };
 }
 

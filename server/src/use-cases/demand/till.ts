@@ -1,4 +1,4 @@
-import { ok, QUARTER_MIN } from '@calm/core';
+import { MINUTE_MS, ok, QUARTER_MIN } from '@calm/core';
 import { servicesOn, addDays, instantOf, localDateOf } from '@calm/domain';
 import type { House, TillAnswer, TillSale } from '@calm/contract';
 import { readProductIds } from '../../store/book/products';
@@ -7,7 +7,6 @@ import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
 import { badInput, type Result } from '../result';
 
-const MS_PER_MIN = 60_000;
 /** Orders are taken a little before doors and typed a little after the last of them. */
 const EARLY_MIN = 15;
 const LATE_MIN = 45;
@@ -51,9 +50,9 @@ function placeAt(calendar: Parameters<typeof servicesOn>[0], { timeZone }: House
     for (const { pattern, startMin, endMin } of servicesOn(calendar, date)) {
       const startMs = instantOf(date, startMin, timeZone).getTime();
       const endMs = instantOf(date, endMin, timeZone).getTime();
-      if (ms < startMs - EARLY_MIN * MS_PER_MIN || ms > endMs + LATE_MIN * MS_PER_MIN) continue;
-      const last = Math.ceil((endMs - startMs) / (QUARTER_MIN * MS_PER_MIN)) - 1;
-      const quarter = Math.floor((ms - startMs) / (QUARTER_MIN * MS_PER_MIN));
+      if (ms < startMs - EARLY_MIN * MINUTE_MS || ms > endMs + LATE_MIN * MINUTE_MS) continue;
+      const last = Math.ceil((endMs - startMs) / (QUARTER_MIN * MINUTE_MS)) - 1;
+      const quarter = Math.floor((ms - startMs) / (QUARTER_MIN * MINUTE_MS));
       return { date, patternId: pattern.id, quarter: Math.min(last, Math.max(0, quarter)) };
     }
   }

@@ -1,6 +1,5 @@
+import { DAY_MIN } from '@calm/core';
 import TextField from '@mui/material/TextField';
-
-const DAY_MIN = 1440;
 
 /** A time on the wall clock, as minutes from midnight; past 1440 shows the next morning's. */
 export function TimeOfDay({

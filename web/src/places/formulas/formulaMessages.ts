@@ -1,11 +1,10 @@
+import { HOUR_MS, type DoseAlternative, type DoseLimit } from '@calm/core';
 import type { DoughProblem } from '@calm/contract';
-import type { DoseAlternative, DoseLimit } from '@calm/core';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { useFormats, type Formats } from '../../parts/format/format';
 import type { PlannedDough } from './what-if/whatIf';
 
-const HOUR_MS = 3_600_000;
 const QUARTER_MS = HOUR_MS / 4;
 
 /** The name of one of the dough's stages: its rest, as the route calls it. */

@@ -1,6 +1,6 @@
+import { HOUR_MS, STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import type { HouseBook } from '@calm/contract';
 import { type BoardLot, doughInProgress, doughOutOf, stagesAsTheyAre } from '@calm/domain';
-import { STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/format';
@@ -11,7 +11,6 @@ import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
 import { useSimulation } from '../../workers/engine/useSimulation';
 import styles from './Log.module.css';
 
-const HOUR_MS = 3_600_000;
 const HEIGHT = 150;
 const RIBBON = 110;
 const HEAD = 8;

@@ -1,6 +1,6 @@
+import { HOUR_MS, conflictsOf, type Conflict, demandsOf, weekFaults } from '@calm/core';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { conflictsOf, type Conflict, demandsOf, weekFaults } from '@calm/core';
 import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
@@ -30,8 +30,6 @@ import { WhatIfDialog } from './publish/WhatIfDialog';
 import { ZOOMS, type OpenDialog, Toolbar } from './Toolbar';
 import { PlanState } from './PlanState';
 import { useUndoKeys } from './editing/useUndoKeys';
-
-const HOUR_MS = 3_600_000;
 
 /** The picture begins this share of its width before the cursor. */
 const SHARE_BEFORE = 0.15;

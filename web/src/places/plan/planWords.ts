@@ -1,6 +1,6 @@
+import { MINUTE_MS, CALLED_IN, type PlannedLot, type PlannedStep } from '@calm/core';
 import { datesOf } from '@calm/domain';
 import type { HouseBook } from '@calm/contract';
-import { CALLED_IN, type PlannedLot, type PlannedStep } from '@calm/core';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -29,8 +29,6 @@ export interface PlanWords {
   /** `Pull for Dinner`, or only `Mix` when it is for the whole lot. */
   readonly step: (step: PlannedStep, lot: PlannedLot) => string;
 }
-
-const MS_PER_MIN = 60_000;
 
 /** The words of a week's plan. */
 export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'services'>): PlanWords {
@@ -83,8 +81,8 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
       },
       product: (id) => book.products.find((product) => product.id === id)?.name ?? id,
       mixer: (id) => book.mixers.find((mixer) => mixer.id === id.replace(/-2$/, ''))?.name ?? id,
-      moment: remembered(itself, (minute) => f.moment(minute * MS_PER_MIN)),
-      time: remembered(itself, (minute) => f.time(minute * MS_PER_MIN)),
+      moment: remembered(itself, (minute) => f.moment(minute * MINUTE_MS)),
+      time: remembered(itself, (minute) => f.time(minute * MINUTE_MS)),
       step: (step, planned) => {
         const isOneOfSeveral = step.serviceId !== null && planned.serviceIds.length > 1;
         const service = isOneOfSeveral ? (named(step.serviceId ?? '')?.name ?? null) : null;

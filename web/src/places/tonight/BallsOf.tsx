@@ -1,5 +1,5 @@
+import { MINUTE_MS, type PullWave } from '@calm/core';
 import type { BoardLot } from '@calm/domain';
-import type { PullWave } from '@calm/core';
 import Button from '@mui/material/Button';
 import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -11,7 +11,6 @@ import styles from './Balls.module.css';
 import type { ServiceBalls } from './serviceBalls';
 import { usePull } from './usePull';
 
-const MIN_MS = 60_000;
 /** A wave is offered this long before it is due, minutes. */
 const EARLY_MIN = 45;
 /** The library of charts is large: the counts stand before it has come. */
@@ -83,9 +82,9 @@ function NextPull({
     return <p className={styles['none']}>{t('tonight.pull.none')}</p>;
   }
   if (!wave) return <p className={styles['none']}>{t('tonight.pull.covered')}</p>;
-  const dueMs = toFive(doorsMs + wave.pullMin * MIN_MS);
-  const isSoon = dueMs - atMs < EARLY_MIN * MIN_MS;
-  const lateMin = Math.round((atMs - dueMs) / MIN_MS);
+  const dueMs = toFive(doorsMs + wave.pullMin * MINUTE_MS);
+  const isSoon = dueMs - atMs < EARLY_MIN * MINUTE_MS;
+  const lateMin = Math.round((atMs - dueMs) / MINUTE_MS);
   const words = waveWords(wave);
   return (
     <div className={styles['pull']}>
@@ -108,10 +107,10 @@ function NextPull({
           })}{' '}
         <span className="quiet">
           {t('tonight.pull.opens', {
-            at: f.time(toFive(Math.max(atMs, dueMs) + balls.temperMin * MIN_MS)),
+            at: f.time(toFive(Math.max(atMs, dueMs) + balls.temperMin * MINUTE_MS)),
           })}
           {after &&
-            ` ${t('tonight.pull.then', { ...waveWords(after), at: f.time(toFive(doorsMs + after.pullMin * MIN_MS)) })}`}
+            ` ${t('tonight.pull.then', { ...waveWords(after), at: f.time(toFive(doorsMs + after.pullMin * MINUTE_MS)) })}`}
         </span>
       </p>
     </div>
@@ -119,6 +118,6 @@ function NextPull({
 }
 
 /** Nobody pulls to the minute: five minutes earlier is as good. */
-const toFive = (ms: number) => Math.floor(ms / (5 * MIN_MS)) * 5 * MIN_MS;
+const toFive = (ms: number) => Math.floor(ms / (5 * MINUTE_MS)) * 5 * MINUTE_MS;
 
 const waveWords = ({ trays, balls }: PullWave) => ({ count: trays, balls });

@@ -1,4 +1,4 @@
-import { QUARTER_MIN } from '@calm/core';
+import { MINUTE_MS, QUARTER_MIN } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { useFormats } from '../../parts/format/format';
@@ -7,7 +7,6 @@ import { useCursor } from '../../state/time/useCursor';
 import styles from './Balls.module.css';
 import type { ServiceBalls } from './serviceBalls';
 
-const MIN_MS = 60_000;
 const HEIGHT = 112;
 /** The hour is written under every eighth quarter. */
 const EVERY = 8;
@@ -20,12 +19,12 @@ export function NeedChart({ balls }: { readonly balls: ServiceBalls }) {
   const { ref, width } = useWidth<HTMLDivElement>();
   const { doorsMs, quarters } = balls;
   const rows = quarters.map(({ startMin, need, ready, short }) => ({
-    time: f.time(doorsMs + startMin * MIN_MS),
+    time: f.time(doorsMs + startMin * MINUTE_MS),
     need: need - short,
     short,
     ready,
   }));
-  const at = rows[Math.floor((atMs - doorsMs) / MIN_MS / QUARTER_MIN)]?.time;
+  const at = rows[Math.floor((atMs - doorsMs) / MINUTE_MS / QUARTER_MIN)]?.time;
   const shortOf = Math.round(quarters.reduce((sum, { short }) => sum + short, 0));
   const words =
     shortOf > 0

@@ -1,5 +1,5 @@
+import { MINUTE_MS, stageKey, type PlannedWork, type PullWave } from '@calm/core';
 import { lotPositionOf, type BoardLot } from '@calm/domain';
-import { stageKey, type PlannedWork, type PullWave } from '@calm/core';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
 import type { Board } from '../../state/board/useBoard';
 import type { LotWindows } from '../../state/board/useLotWindows';
@@ -34,7 +34,6 @@ export interface LotTonight {
   readonly balls: readonly ServiceBalls[];
 }
 
-const MIN_MS = 60_000;
 /** Less than this is no matter for anybody. */
 const LATE_MIN = 10;
 const MOVED_MIN = 20;
@@ -80,7 +79,7 @@ export function decisionsOf(
     }
     const { planned, now } = windows;
     if (lot.lot && planned && now) {
-      const shiftMin = Math.round((now.fromMs - planned.fromMs) / MIN_MS);
+      const shiftMin = Math.round((now.fromMs - planned.fromMs) / MINUTE_MS);
       if (Math.abs(shiftMin) >= MOVED_MIN && now.untilMs > atMs) {
         made.push({ kind: 'moved', key: `${own}/moved`, byMs: now.fromMs, lot, shiftMin, windows });
       }
@@ -99,14 +98,14 @@ function ofBalls(balls: ServiceBalls, lot: BoardLot, own: string, atMs: number):
   const made: Decision[] = [];
   const key = `${own}/${product.id}`;
   const [wave] = waves;
-  const lateMin = wave ? Math.round((atMs - doorsMs) / MIN_MS - wave.pullMin) : 0;
+  const lateMin = wave ? Math.round((atMs - doorsMs) / MINUTE_MS - wave.pullMin) : 0;
   if (wave && lateMin >= LATE_MIN && standing.cold > 0) {
-    const byMs = doorsMs + wave.pullMin * MIN_MS;
+    const byMs = doorsMs + wave.pullMin * MINUTE_MS;
     made.push({ kind: 'pull-late', key: `${key}/pull`, byMs, lot, balls, wave, lateMin });
   }
-  const isOver = atMs > doorsMs + quarters.length * 15 * MIN_MS;
+  const isOver = atMs > doorsMs + quarters.length * 15 * MINUTE_MS;
   const first = quarters.find(({ startMin, short }) => {
-    return doorsMs + (startMin + 15) * MIN_MS > atMs && short >= SHORT_BALLS;
+    return doorsMs + (startMin + 15) * MINUTE_MS > atMs && short >= SHORT_BALLS;
   });
   if (first && !isOver) {
     const missing = Math.round(
@@ -114,7 +113,7 @@ function ofBalls(balls: ServiceBalls, lot: BoardLot, own: string, atMs: number):
         .filter(({ startMin }) => startMin >= first.startMin)
         .reduce((sum, { short }) => sum + short, 0),
     );
-    const byMs = doorsMs + first.startMin * MIN_MS;
+    const byMs = doorsMs + first.startMin * MINUTE_MS;
     made.push({ kind: 'short', key: `${key}/short`, byMs, lot, balls, missing });
   }
   if (standing.past >= SHORT_BALLS && !isOver) {
@@ -123,7 +122,7 @@ function ofBalls(balls: ServiceBalls, lot: BoardLot, own: string, atMs: number):
   return made;
 }
 
-const lateBy = (work: PlannedWork, atMs: number) => Math.round((atMs - work.endMs) / MIN_MS);
+const lateBy = (work: PlannedWork, atMs: number) => Math.round((atMs - work.endMs) / MINUTE_MS);
 
 /** Balls that demand asks for beyond what the lot makes. */
 function missingOf({ items, wanted }: BoardLot): number {

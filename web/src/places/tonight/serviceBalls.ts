@@ -1,6 +1,6 @@
-import { ballsToMake, discardedOf, serviceIdOf, currentRecords, type BoardLot } from '@calm/domain';
-import type { LotRecord, Product, Service, Usage } from '@calm/contract';
 import {
+  HOUR_MS,
+  MINUTE_MS,
   nextPulls,
   QUARTER_MIN,
   servingQuarters,
@@ -15,6 +15,8 @@ import {
   type ServingQuarter,
   type ServiceState,
 } from '@calm/core';
+import { ballsToMake, discardedOf, serviceIdOf, currentRecords, type BoardLot } from '@calm/domain';
+import type { LotRecord, Product, Service, Usage } from '@calm/contract';
 import type { LotWindow } from '../../state/board/useLotWindows';
 
 /** One product at one service: how its balls stand, what is asked for, what to pull next. */
@@ -35,8 +37,6 @@ export interface ServiceBalls {
   readonly pull: PlannedWork | null;
 }
 
-const MIN_MS = 60_000;
-const HOUR_MS = 3_600_000;
 /** Dough whose window nobody knows is taken to keep so long, minutes. */
 const KEEPS_MIN = 120;
 
@@ -57,15 +57,15 @@ export function serviceBalls(
 ): ServiceBalls {
   const serviceId = serviceIdOf(service);
   const doorsMs = Date.parse(service.startsAt);
-  const lengthMin = (Date.parse(service.endsAt) - doorsMs) / MIN_MS;
+  const lengthMin = (Date.parse(service.endsAt) - doorsMs) / MINUTE_MS;
   const count = service.counts.find(({ productId }) => productId === product.id);
   const need = count?.count ?? 0;
   const pull = workOf(lot.stages).find(({ key }) => key === 'pull') ?? null;
-  const minute = (ms: number) => (ms - doorsMs) / MIN_MS;
+  const minute = (ms: number) => (ms - doorsMs) / MINUTE_MS;
   const fromMin = window ? minute(window.fromMs) : -30;
   const untilMin = window ? minute(window.untilMs) : fromMin + KEEPS_MIN;
   const temper = lot.stages.find(({ kind, key }) => kind === 'rest' && key === 'temper');
-  const planned = temper ? (temper.endMs - temper.startMs) / MIN_MS : 0;
+  const planned = temper ? (temper.endMs - temper.startMs) / MINUTE_MS : 0;
   // Balls open well some time before doors, or the plan's whole warming has to do.
   const temperMin = pull
     ? Math.max(0, Math.min(planned, fromMin - minute(pull.endMs)) || planned)

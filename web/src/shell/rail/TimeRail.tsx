@@ -1,5 +1,5 @@
+import { HOUR_MS, MINUTE_MS, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
-import { workOf } from '@calm/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/format';
@@ -10,14 +10,12 @@ import { useBoard, type Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
 import styles from './TimeRail.module.css';
 
-const MIN_MS = 60_000;
-const HOUR_MS = 60 * MIN_MS;
 const RAIL_MS = RAIL_HOURS * HOUR_MS;
 /** The cursor moves in steps of this. */
-const STEP_MS = 5 * MIN_MS;
+const STEP_MS = 5 * MINUTE_MS;
 const STEP_BY_KEY: Readonly<Record<string, number>> = {
-  ArrowLeft: -15 * MIN_MS,
-  ArrowRight: 15 * MIN_MS,
+  ArrowLeft: -15 * MINUTE_MS,
+  ArrowRight: 15 * MINUTE_MS,
   PageDown: -6 * HOUR_MS,
   PageUp: 6 * HOUR_MS,
 };

@@ -1,7 +1,6 @@
+import { HOUR_MS } from '@calm/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { nowMs } from './clock';
-
-const HOUR_MS = 3_600_000;
 
 /** Hours that the time rail shows. */
 export const RAIL_HOURS = 36;

@@ -1,5 +1,5 @@
+import { MINUTE_MS, stageKey } from '@calm/core';
 import type { BoardLot } from '@calm/domain';
-import { stageKey } from '@calm/core';
 
 /** A step that hands are on, and until when. */
 export interface Timer {
@@ -13,8 +13,6 @@ export interface Timer {
   readonly startedMs: number;
   readonly endsMs: number;
 }
-
-const MIN_MS = 60_000;
 
 /** The name of a step's timer. */
 export const timerKey = (lotId: string, loadNumber: number, stepKey: string): string =>
@@ -41,7 +39,7 @@ export function timersOf(lots: readonly BoardLot[]): Timer[] {
             stepKey,
             title: timed.title,
             startedMs,
-            endsMs: startedMs + (timed.minutes + extraMin) * MIN_MS,
+            endsMs: startedMs + (timed.minutes + extraMin) * MINUTE_MS,
           },
         ];
       }),
@@ -59,7 +57,7 @@ function minutesOf(
     return step?.minutes ? { minutes: step.minutes, title: step.title } : null;
   }
   const stage = stages.find((each) => stageKey(each) === stepKey);
-  return stage ? { minutes: (stage.endMs - stage.startMs) / MIN_MS, title: null } : null;
+  return stage ? { minutes: (stage.endMs - stage.startMs) / MINUTE_MS, title: null } : null;
 }
 
 /** `4:05`; past its end it counts on with a sign: `+0:30`. */

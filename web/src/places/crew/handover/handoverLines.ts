@@ -1,6 +1,6 @@
+import { HOUR_MS, MINUTE_MS, stageKey, workOf } from '@calm/core';
 import type { HandoverLine, HandoverPart } from '@calm/contract';
 import { doughOutOf, lotPositionOf, type BoardLot } from '@calm/domain';
-import { stageKey, workOf } from '@calm/core';
 import type { TFunction } from 'i18next';
 import type { Formats } from '../../../parts/format/format';
 import { stateWord } from '../../../state/board/lotWords';
@@ -8,8 +8,6 @@ import { markOf } from '../../../state/outbox/outboxLots';
 import type { Board } from '../../../state/board/useBoard';
 import type { LotWindows } from '../../../state/board/useLotWindows';
 
-const MIN_MS = 60_000;
-const HOUR_MS = 3_600_000;
 /** What happened in the last hours is this shift's. */
 const SHIFT_MS = 10 * HOUR_MS;
 const LATE_MIN = 15;
@@ -41,7 +39,7 @@ export function handoverLines(
     if (lot.lot.note) say('watch', 'note', { code: lot.code, note: lot.lot.note });
     for (const line of changesOf(board, lot, atMs, t, f)) lines.push(line);
     const { planned, now } = windows ?? {};
-    const shiftMin = planned && now ? Math.round((now.fromMs - planned.fromMs) / MIN_MS) : 0;
+    const shiftMin = planned && now ? Math.round((now.fromMs - planned.fromMs) / MINUTE_MS) : 0;
     if (Math.abs(shiftMin) >= MOVED_MIN) {
       say('watch', 'moved', {
         code: lot.code,
@@ -103,10 +101,10 @@ function changesOf(
     const { doneAt, skippedWhy, personId } = markOf(lot.lot, 0, stageKey(stage));
     const work = t(`work.${stage.key}`);
     if (doneAt === null) {
-      const lateMin = Math.round((atMs - stage.endMs) / MIN_MS);
+      const lateMin = Math.round((atMs - stage.endMs) / MINUTE_MS);
       const name = board.book.people.find(({ id }) => id === personId)?.name;
       return [
-        ...(lateMin >= LATE_MIN && lateMin * MIN_MS < SHIFT_MS
+        ...(lateMin >= LATE_MIN && lateMin * MINUTE_MS < SHIFT_MS
           ? [line('overdue', { work, by: f.duration(lateMin) }, 'watch')]
           : []),
         ...(name ? [line('handed', { work, name }, 'watch')] : []),
@@ -114,7 +112,7 @@ function changesOf(
     }
     if (atMs - Date.parse(doneAt) > SHIFT_MS) return [];
     if (skippedWhy !== null) return [line('skipped', { work, why: skippedWhy })];
-    const lateMin = Math.round((Date.parse(doneAt) - stage.endMs) / MIN_MS);
+    const lateMin = Math.round((Date.parse(doneAt) - stage.endMs) / MINUTE_MS);
     return lateMin >= LATE_MIN ? [line('late', { work, by: f.duration(lateMin) })] : [];
   });
   const outC = doughOutOf(lot);

@@ -1,5 +1,5 @@
+import { HOUR_MS, stageKey, workOf, type PlannedWork } from '@calm/core';
 import type { BoardLot } from '@calm/domain';
-import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import { coverOf, shiftTimes } from '../../../state/board/crewCover';
 import { markOf } from '../../../state/outbox/outboxLots';
 import type { Board } from '../../../state/board/useBoard';
@@ -24,7 +24,6 @@ export interface ShiftBoard {
   readonly done: readonly ShiftWork[];
 }
 
-const HOUR_MS = 3_600_000;
 /** A shift is what lies around the moment: so far back and on. */
 const BACK_MS = 10 * HOUR_MS;
 const ON_MS = 12 * HOUR_MS;

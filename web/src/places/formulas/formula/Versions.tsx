@@ -1,6 +1,6 @@
+import { HOUR_MS, editLines, flourForDoughG, type EditLine } from '@calm/core';
 import Button from '@mui/material/Button';
 import type { FormulaContent, FormulaVersion } from '@calm/contract';
-import { editLines, flourForDoughG, type EditLine } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
@@ -9,7 +9,6 @@ import { useSimulation } from '../../../workers/engine/useSimulation';
 import styles from './Versions.module.css';
 import { asPlanned, documentOf, type PlannedDough } from '../what-if/whatIf';
 
-const HOUR_MS = 3_600_000;
 const BATCH_G = 10_000;
 
 /** Every version there was; any of them beside what is on the page, and back again. */

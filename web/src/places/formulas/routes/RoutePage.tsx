@@ -1,6 +1,6 @@
+import { HOUR_MS, STANDARD_TARGET, doughStagesOfRoute, type Route } from '@calm/core';
 import Button from '@mui/material/Button';
 import type { FormulaRecord, HouseBook, Product, RouteContent, RouteRecord } from '@calm/contract';
-import { STANDARD_TARGET, doughStagesOfRoute, type Route } from '@calm/core';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useParams } from 'react-router';
@@ -147,8 +147,6 @@ function AlongTheRoute({
     </div>
   );
 }
-
-const HOUR_MS = 3_600_000;
 
 /** A lean dough of everyday strength, for a route that nothing uses yet. */
 function plainDough(

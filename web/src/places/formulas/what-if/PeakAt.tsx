@@ -1,8 +1,8 @@
+import { HOUR_MS, type DoseAlternative } from '@calm/core';
 import AddIcon from '@mui/icons-material/Add';
 import RemoveIcon from '@mui/icons-material/Remove';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import type { DoseAlternative } from '@calm/core';
 import type { NoDose } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -13,7 +13,6 @@ import { formatProblemMessage, useAlternativeMessage, wouldPeakMs } from '../for
 import type { WhatIfState } from './useWhatIf';
 import { documentOf, withAlternative, type PlannedDough, type WhatIf } from './whatIf';
 
-const HOUR_MS = 3_600_000;
 const QUARTER_MS = HOUR_MS / 4;
 
 /** "Put the peak at …": solves the dose, or says why none does it and what would. */

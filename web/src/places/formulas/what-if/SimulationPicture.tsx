@@ -1,6 +1,6 @@
+import { HOUR_MS, stateOf } from '@calm/core';
 import { useMemo, useState, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
-import { stateOf } from '@calm/core';
 import { useFormats } from '../../../parts/format/format';
 import { SwellingRibbon } from '../../../parts/lots/SwellingRibbon';
 import { useWidth } from '../../../parts/layout/useWidth';
@@ -15,7 +15,6 @@ const RIGHT = 12;
 const HEAD = 26;
 const RIBBON = 104;
 const AXIS = 22;
-const HOUR_MS = 3_600_000;
 const LOW_RISES = [1.5, 2];
 const RISES = [2, 3];
 const TENS = [10, 20, 30];

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@calm/core';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -43,7 +44,6 @@ export function WhatIf() {
 }
 
 type Stretch = 'whole' | 'end';
-const HOUR_MS = 3_600_000;
 
 function Play({ house, dough }: { readonly house: string; readonly dough: PlannedDough }) {
   const { t } = useTranslation();

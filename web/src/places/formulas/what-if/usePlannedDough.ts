@@ -1,4 +1,4 @@
-import { doughStagesOfRoute } from '@calm/core';
+import { HOUR_MS, doughStagesOfRoute } from '@calm/core';
 import { useMemo } from 'react';
 import { useBoard } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
@@ -6,7 +6,6 @@ import type { PlannedDough } from './whatIf';
 
 /** A usual lot, where no service ahead wants the product. */
 const USUAL_SIZE = { loads: 1, balls: 100 };
-const HOUR_MS = 3_600_000;
 const USUAL_SERVICE_H = 5;
 
 /**

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@calm/core';
 import type { Product } from '@calm/contract';
 import { type BoardLot, documentOfLot, mixedMsOf } from '@calm/domain';
 import { useMemo } from 'react';
@@ -9,7 +10,6 @@ import { useSimulation } from '../../../workers/engine/useSimulation';
 import { QrMark } from './QrMark';
 import styles from './Paper.module.css';
 
-const HOUR_MS = 3_600_000;
 const SAID_TO_MS = 15 * 60_000;
 
 /** A label for each tray of a lot. */

@@ -1,7 +1,7 @@
+import { MINUTE_MS, workOf } from '@calm/core';
 import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { workOf } from '@calm/core';
 import { useFormats } from '../../../parts/format/format';
 import type { Board } from '../../../state/board/useBoard';
 import { useLotWindows } from '../../../state/board/useLotWindows';
@@ -9,7 +9,6 @@ import styles from './BatchSheet.module.css';
 
 /** Windows are reckoned to minutes and known to quarter hours. */
 const MOVED_MIN = 15;
-const MIN_MS = 60_000;
 
 /** What everything on record of a lot means for when its balls open well. */
 export function WindowNow({
@@ -32,8 +31,8 @@ export function WindowNow({
     );
   }
   if (!now) return null;
-  const shiftMin = planned ? Math.round((now.fromMs - planned.fromMs) / MIN_MS) : 0;
-  const keepsMin = planned ? Math.round((now.untilMs - planned.untilMs) / MIN_MS) : 0;
+  const shiftMin = planned ? Math.round((now.fromMs - planned.fromMs) / MINUTE_MS) : 0;
+  const keepsMin = planned ? Math.round((now.untilMs - planned.untilMs) / MINUTE_MS) : 0;
   const isMoved = Math.abs(shiftMin) >= MOVED_MIN;
   const isEndMoved = Math.abs(keepsMin) >= MOVED_MIN;
   const pull = workOf(boardLot.stages).find(({ key }) => key === 'pull');
@@ -42,7 +41,7 @@ export function WindowNow({
     from: f.moment(now.fromMs),
     until: f.time(now.untilMs),
     // Balls that are ready sooner come out sooner, and the other way round.
-    pull: f.moment(pull ? pull.startMs + shiftMin * MIN_MS : now.fromMs),
+    pull: f.moment(pull ? pull.startMs + shiftMin * MINUTE_MS : now.fromMs),
   };
   return (
     <p className={styles['windowNow']} data-moved={isMoved || isEndMoved} role="status">

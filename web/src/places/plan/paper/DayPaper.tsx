@@ -1,3 +1,4 @@
+import { DAY_MIN } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
@@ -12,8 +13,6 @@ import { usePlanWords } from '../planWords';
 import { formatPullsMessage } from './pullMessages';
 import { useSimulatedPlan, useInHand } from '../editing/useSimulatedPlan';
 import { usePlanWeek, type PlanWeek } from '../editing/usePlanWeek';
-
-const DAY_MIN = 24 * 60;
 
 /** One person's day, or everybody's, on paper: a page each. */
 export function DayPaper() {

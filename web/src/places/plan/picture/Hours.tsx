@@ -1,8 +1,8 @@
+import { HOUR_MS } from '@calm/core';
 import { useFormats } from '../../../parts/format/format';
 import type { TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
 
-const HOUR_MS = 3_600_000;
 /** Hours between two numbers, whichever first leaves them room. */
 const EVERY = [1, 3, 6, 12] as const;
 const LABEL_PX = 34;

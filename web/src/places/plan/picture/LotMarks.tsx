@@ -1,10 +1,9 @@
-import { isStep, type PlannedLot } from '@calm/core';
+import { MINUTE_MS, isStep, type PlannedLot } from '@calm/core';
 import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import type { TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
 
-const MS_PER_MIN = 60_000;
 /** Waves nearer than this are one mark, px. */
 const WAVE_PX = 16;
 
@@ -70,7 +69,7 @@ export function PublishedMarks({
     const now = lot.steps.find((step) => isStep(step, before));
     if (!now || now.startMin === before.startMin) return [];
     const middle = ({ startMin, endMin }: typeof now) =>
-      scale.toX(((startMin + endMin) / 2) * MS_PER_MIN);
+      scale.toX(((startMin + endMin) / 2) * MINUTE_MS);
     const [from, to] = [middle(before), middle(now)];
     const y = yOf(before.serviceId);
     return [

@@ -1,4 +1,4 @@
-import { STANDARD_TARGET, type PlannedLot, type PlannedStep } from '@calm/core';
+import { MINUTE_MS, STANDARD_TARGET, type PlannedLot, type PlannedStep } from '@calm/core';
 import type { SimulatedService } from '@calm/domain';
 import { memo } from 'react';
 import { ribbonMiddle, SwellingRibbon } from '../../../parts/lots/SwellingRibbon';
@@ -10,7 +10,6 @@ import { spanOfLot, stepBeads, type StepBead, type TimeScale } from './planLayou
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
 
-const MS_PER_MIN = 60_000;
 const BEAD_PX = 30;
 /** From here on work and rests are named under the ribbon. */
 const WORDS_FROM_PX_PER_MIN = 0.9;
@@ -62,7 +61,7 @@ export const LotRibbon = memo(function LotRibbon({
   const sideY = (i: number) => y + mainHeight + i * sideHeight;
   const middleOf = (i: number) => (i === 0 ? lineY : ribbonMiddle(sideY(i - 1), sideHeight));
   const hasLetters = pxPerMin >= LETTERS_FROM_PX_PER_MIN;
-  const labelX = Math.max(toX(span.startMin * MS_PER_MIN), scale.left + 4);
+  const labelX = Math.max(toX(span.startMin * MINUTE_MS), scale.left + 4);
   const wayOf = (serviceId: string) =>
     simulated?.ways.find((each) => each.serviceId === serviceId) ?? null;
   const pullOf = (serviceId: string) =>
@@ -79,8 +78,8 @@ export const LotRibbon = memo(function LotRibbon({
     <g className={styles['lot']} data-lot={lot.id}>
       <line
         className={styles['thread']}
-        x1={toX(span.startMin * MS_PER_MIN)}
-        x2={toX(endOf(main) * MS_PER_MIN)}
+        x1={toX(span.startMin * MINUTE_MS)}
+        x2={toX(endOf(main) * MINUTE_MS)}
         y1={lineY}
         y2={lineY}
       />
@@ -97,7 +96,7 @@ export const LotRibbon = memo(function LotRibbon({
           />
         </g>
       ))}
-      {toX(span.endMin * MS_PER_MIN) - labelX > 60 && (
+      {toX(span.endMin * MINUTE_MS) - labelX > 60 && (
         <text className={styles['lotLabel']} x={labelX} y={y + 11}>
           {code ?? words.t('plan.toMakeFor', { date: words.f.date(dateOf(lot)) })}
         </text>
@@ -184,14 +183,14 @@ function RestNames({
   readonly words: PlanWords;
 }) {
   return rests.map(({ stage, startMin, endMin, key, place }) => {
-    const begins = scale.toX(startMin * MS_PER_MIN);
+    const begins = scale.toX(startMin * MINUTE_MS);
     const before = beads.filter((bead) => bead.x <= begins + BEAD_PX).at(-1);
     const x = Math.max(
       begins + 18,
       scale.left + 4,
       before ? before.x + halfWords(before, words) + 8 : 0,
     );
-    const room = Math.min(scale.right, scale.toX(endMin * MS_PER_MIN)) - x;
+    const room = Math.min(scale.right, scale.toX(endMin * MINUTE_MS)) - x;
     return room > REST_WORDS_PX ? (
       <text key={stage} className={styles['under']} x={x} y={y}>
         {words.t(`rest.${key}`)}, {place}
@@ -223,14 +222,14 @@ function SimulationRibbon({
   const { course, target = STANDARD_TARGET, mostMaturityH, window } = way.way;
   const hourAt = (minute: number) => (minute - mixedMin) / 60;
   const inView = {
-    fromHour: hourAt(Math.max(fromMin, scale.fromMs / MS_PER_MIN - 60)),
-    untilHour: hourAt(Math.min(endMin, scale.toMs / MS_PER_MIN + 60)),
+    fromHour: hourAt(Math.max(fromMin, scale.fromMs / MINUTE_MS - 60)),
+    untilHour: hourAt(Math.min(endMin, scale.toMs / MINUTE_MS + 60)),
   };
   if (inView.fromHour >= inView.untilHour) return null;
   return (
     <SwellingRibbon
       lot={{ course, target, mostMaturityH, window, spread: null }}
-      toX={(hour) => scale.toX((mixedMin + hour * 60) * MS_PER_MIN)}
+      toX={(hour) => scale.toX((mixedMin + hour * 60) * MINUTE_MS)}
       y={y}
       height={height}
       part={inView}

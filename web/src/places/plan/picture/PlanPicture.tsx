@@ -1,5 +1,5 @@
+import { MINUTE_MS, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
 import type { Climate } from '@calm/domain';
-import type { Conflict, PlannedLot, StepRef } from '@calm/core';
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { useWidth } from '../../../parts/layout/useWidth';
 import { moved, released } from '../../../state/time/cursor';
@@ -20,8 +20,7 @@ import { StripPicture } from './Strips';
 import { useBeadDrag, type InHand } from './useBeadDrag';
 import { HEAD_PX, usePlanLayout, type PlanLayout } from './usePlanLayout';
 
-const MS_PER_MIN = 60_000;
-const CURSOR_STEP_MS = 5 * MS_PER_MIN;
+const CURSOR_STEP_MS = 5 * MINUTE_MS;
 
 /** Time across: lots as ribbons with beads, services through them; below, who and what is busy. */
 export function PlanPicture({
@@ -70,7 +69,7 @@ export function PlanPicture({
   const setCursor = (event: PointerEvent) => {
     const box = svg.current?.getBoundingClientRect();
     if (!box) return;
-    const ms = fromMs + ((event.clientX - box.left - labels) / scale.pxPerMin) * MS_PER_MIN;
+    const ms = fromMs + ((event.clientX - box.left - labels) / scale.pxPerMin) * MINUTE_MS;
     dispatch(moved(Math.round(ms / CURSOR_STEP_MS) * CURSOR_STEP_MS));
     dispatch(released());
   };

@@ -1,5 +1,5 @@
+import { MINUTE_MS, levelsOf } from '@calm/core';
 import type { Climate } from '@calm/domain';
-import { levelsOf } from '@calm/core';
 import { memo } from 'react';
 import type { TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
@@ -14,8 +14,6 @@ import {
   type Work,
 } from './stripContent';
 import type { PlanWeek } from '../editing/usePlanWeek';
-
-const MS_PER_MIN = 60_000;
 
 const HEIGHTS = { person: 28, mixer: 24, bench: 30, place: 36, air: 36 } as const;
 
@@ -163,7 +161,7 @@ function Interval({
   readonly title?: string;
   readonly text?: string;
 }) {
-  const [x1, x2] = [scale.toX(startMin * MS_PER_MIN), scale.toX(endMin * MS_PER_MIN)];
+  const [x1, x2] = [scale.toX(startMin * MINUTE_MS), scale.toX(endMin * MINUTE_MS)];
   if (x2 < scale.left || x1 > scale.right) return null;
   const width = Math.max(2, x2 - x1);
   return (
@@ -196,7 +194,7 @@ function Fullness({
   const top = (amount: number) => base - Math.min(1.3, amount / most) * (height - 14);
   const levels = levelsOf(takings).filter(
     ({ startMin, endMin }) =>
-      endMin * MS_PER_MIN > scale.fromMs && startMin * MS_PER_MIN < scale.toMs,
+      endMin * MINUTE_MS > scale.fromMs && startMin * MINUTE_MS < scale.toMs,
   );
   const fullest = levels.reduce<(typeof levels)[number] | null>(
     (best, level) => (best && best.amount >= level.amount ? best : level),
@@ -209,10 +207,8 @@ function Fullness({
           key={startMin}
           className={styles['full']}
           data-over={amount > room}
-          x={scale.toX(startMin * MS_PER_MIN)}
-          width={
-            Math.max(0, scale.toX(endMin * MS_PER_MIN) - scale.toX(startMin * MS_PER_MIN)) + 0.3
-          }
+          x={scale.toX(startMin * MINUTE_MS)}
+          width={Math.max(0, scale.toX(endMin * MINUTE_MS) - scale.toX(startMin * MINUTE_MS)) + 0.3}
           y={top(amount)}
           height={Math.max(0, base - top(amount))}
         />
@@ -231,8 +227,7 @@ function Fullness({
             scale.right - 14,
             Math.max(
               scale.left + 14,
-              (scale.toX(fullest.startMin * MS_PER_MIN) + scale.toX(fullest.endMin * MS_PER_MIN)) /
-                2,
+              (scale.toX(fullest.startMin * MINUTE_MS) + scale.toX(fullest.endMin * MINUTE_MS)) / 2,
             ),
           )}
           y={base - 3}
@@ -258,8 +253,8 @@ function Air({
   readonly words: PlanWords;
 }) {
   const { startMin, stepMin, airC } = room;
-  const first = Math.max(0, Math.floor((scale.fromMs / MS_PER_MIN - startMin) / stepMin));
-  const last = Math.min(airC.length, Math.ceil((scale.toMs / MS_PER_MIN - startMin) / stepMin));
+  const first = Math.max(0, Math.floor((scale.fromMs / MINUTE_MS - startMin) / stepMin));
+  const last = Math.min(airC.length, Math.ceil((scale.toMs / MINUTE_MS - startMin) / stepMin));
   if (last - first < 2) return null;
   const seen = airC.subarray(first, last);
   const [least, most] = [Math.min(...seen), Math.max(...seen)];
@@ -269,7 +264,7 @@ function Air({
   const stride = Math.max(1, Math.floor(seen.length / Math.max(1, scale.right - scale.left)));
   const points: string[] = [];
   for (let i = 0; i < seen.length; i += stride) {
-    const x = scale.toX((startMin + (first + i + 0.5) * stepMin) * MS_PER_MIN);
+    const x = scale.toX((startMin + (first + i + 0.5) * stepMin) * MINUTE_MS);
     points.push(`${x.toFixed(1)},${top(seen[i] ?? 0).toFixed(1)}`);
   }
   return (

@@ -1,6 +1,4 @@
-import type { PlannedLot, PlannedStep } from '@calm/core';
-
-const MS_PER_MIN = 60_000;
+import { MINUTE_MS, type PlannedLot, type PlannedStep } from '@calm/core';
 
 /** Time across a picture, from px to epoch ms and back. */
 export interface TimeScale {
@@ -13,14 +11,14 @@ export interface TimeScale {
 }
 
 export function timeScale(fromMs: number, toMs: number, left: number, right: number): TimeScale {
-  const pxPerMin = Math.max(0, right - left) / ((toMs - fromMs) / MS_PER_MIN);
+  const pxPerMin = Math.max(0, right - left) / ((toMs - fromMs) / MINUTE_MS);
   return {
     fromMs,
     toMs,
     left,
     right,
     pxPerMin,
-    toX: (ms) => left + ((ms - fromMs) / MS_PER_MIN) * pxPerMin,
+    toX: (ms) => left + ((ms - fromMs) / MINUTE_MS) * pxPerMin,
   };
 }
 
@@ -103,7 +101,7 @@ export function stepBeads(
 ): StepBead[] {
   const beads: { firstX: number; lastX: number; steps: PlannedStep[] }[] = [];
   for (const step of [...steps].sort((a, b) => a.startMin - b.startMin)) {
-    const x = toX(((step.startMin + step.endMin) / 2) * MS_PER_MIN);
+    const x = toX(((step.startMin + step.endMin) / 2) * MINUTE_MS);
     const last = beads.at(-1);
     if (last && x - last.lastX < nearestPx) {
       last.steps.push(step);

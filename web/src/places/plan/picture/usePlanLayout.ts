@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '@calm/core';
 import type { Climate } from '@calm/domain';
 import { useMemo } from 'react';
 import type { PlanWeek } from '../editing/usePlanWeek';
@@ -12,7 +13,6 @@ const NARROW_PX = 600;
 export const HEAD_PX = 44;
 const GAP_PX = 20;
 const LANE_GAP_PX = 6;
-const MS_PER_MIN = 60_000;
 /** Shorter stretches have words under their beads. */
 const NEAR_MS = 24 * 3_600_000;
 /** Longer ones are drawn with thinner lanes. */
@@ -37,7 +37,7 @@ export function usePlanLayout(
     const ends = new Map(
       week.services.map(({ date, patternId, endsAt }) => [
         `${date}/${patternId}`,
-        Date.parse(endsAt) / MS_PER_MIN,
+        Date.parse(endsAt) / MINUTE_MS,
       ]),
     );
     return (serviceId: string) => ends.get(serviceId) ?? 0;
@@ -46,7 +46,7 @@ export function usePlanLayout(
   const lanes = useMemo(() => {
     const inView = week.lots.filter((lot) => {
       const span = spanOfLot(lot, endOf);
-      return span.endMin * MS_PER_MIN > fromMs && span.startMin * MS_PER_MIN < toMs;
+      return span.endMin * MINUTE_MS > fromMs && span.startMin * MINUTE_MS < toMs;
     });
     const doughIds = week.problem.doughs.map(({ id }) => id);
     const [main, side] = laneHeights(toMs - fromMs);

@@ -1,3 +1,4 @@
+import { MINUTE_MS, changesBetween, type PlannedLot } from '@calm/core';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -6,7 +7,6 @@ import DialogTitle from '@mui/material/DialogTitle';
 import LinearProgress from '@mui/material/LinearProgress';
 import { serviceIdOf } from '@calm/domain';
 import type { Assumption } from '@calm/contract';
-import { changesBetween, type PlannedLot } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
@@ -21,7 +21,6 @@ import { useWhatIf } from './useWhatIf';
 
 const KINDS = ['away', 'more-balls', 'warmer', 'room-down', 'warm-tap'] as const;
 type Kind = (typeof KINDS)[number];
-const MS_PER_MIN = 60_000;
 
 /** What would break if something were otherwise, and what settles it. */
 export function WhatIfDialog({
@@ -43,7 +42,7 @@ export function WhatIfDialog({
   const [date, setDate] = useState(preferments[1] ?? preferments[0] ?? '');
   const [personId, setPersonId] = useState(week.book.people[0]?.id ?? '');
   const services = week.services.filter(
-    ({ startsAt }) => Date.parse(startsAt) / MS_PER_MIN > week.nowMin,
+    ({ startsAt }) => Date.parse(startsAt) / MINUTE_MS > week.nowMin,
   );
   const [serviceId, setServiceId] = useState(services[0] ? serviceIdOf(services[0]) : '');
   const cooled = week.book.places.filter(({ room }) => room).map(({ name }) => name);
@@ -182,7 +181,7 @@ function Answer({
 
 /** A local day, minutes since 1970. */
 function dayOf({ book }: PlanWeek, date: string) {
-  const startMin = midnightOf(date, book.house.timeZone) / MS_PER_MIN;
+  const startMin = midnightOf(date, book.house.timeZone) / MINUTE_MS;
   return { startMin, endMin: startMin + 24 * 60 };
 }
 

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { useFormats } from '../../../parts/format/format';
@@ -14,7 +15,6 @@ export interface AirLine {
 }
 
 const HEIGHT = 260;
-const HOUR_MS = 3_600_000;
 /** Points further apart than this are not joined: nobody knows what was between. */
 const JOINED_MS = 35 * 60_000;
 /** Lines differ by their strokes too, not by colour alone. */

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@calm/core';
 import { affectedLots, movesFor, placesToMoveTo, type AffectedLot, type Move } from '@calm/domain';
 import { STANDARD_COLD_RULES, type ColdAlarm, type Probe } from '@calm/contract';
 import Button from '@mui/material/Button';
@@ -42,8 +43,6 @@ export function AlarmPage() {
   }
   return <Alarm key={alarm.id} now={now} alarm={alarm} probe={probe} />;
 }
-
-const HOUR_MS = 3_600_000;
 
 /** The air is shown for so long around an alarm. */
 const AROUND_MS = 4 * HOUR_MS;

@@ -1,6 +1,6 @@
+import { HOUR_MS, putAway, type LoadInWay } from '@calm/core';
 import { racksAt, standingIn, traysOf, type BoardLot } from '@calm/domain';
 import { STANDARD_COLD_RULES, type Place, type Product } from '@calm/contract';
-import { putAway, type LoadInWay } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
@@ -71,8 +71,6 @@ function comingIn({ board }: WalkInNow): Coming[] {
 
 /** Balls come off the bench about so warm, °C. */
 const BENCH_C = 23;
-
-const HOUR_MS = 3_600_000;
 
 function Planning({
   now,
