@@ -13,7 +13,7 @@ export interface EffectiveFormula {
  * Effective hydration, salt, fat and sugar, each as percent of total flour. An addition with no
  * composition brings none of them.
  *
- * @example a formula with 60 % water and 10 % milk of 88 % water has 68.8 % effective hydration
+ * @example effective({ flours: [], waterPercent: 60, saltPercent: 2, yeast: { form: 'fresh', percent: 1 }, additions: [{ name: 'milk', percent: 10, composition: { waterPercent: 88 } }] }) // { hydrationPercent: 68.8, saltPercent: 2 }
  */
 export function effective(formula: PlainFormula): EffectiveFormula {
   const brought = (part: keyof Composition): number =>

@@ -24,7 +24,7 @@ export interface PerLitreFormula {
  *
  * @param formula with waterPercent > 0
  * @throws RangeError when the formula has no water to count on
- * @example 62 % water is 1612.9 g of flour per litre
+ * @example toPerLitre({ flours: [{ name: 'white', percent: 100 }], waterPercent: 62, saltPercent: 2, yeast: { form: 'fresh', percent: 1 } }).flours[0].gPerLitre // 1612.9
  */
 export function toPerLitre(formula: Formula): PerLitreFormula {
   if (!(formula.waterPercent > 0)) throw new RangeError('a formula per litre needs water');

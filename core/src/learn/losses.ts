@@ -34,7 +34,7 @@ const ROUNDS = 12;
  *
  * @param prior the house's setting, where it all starts
  * @returns null on fewer than `FEWEST_LOTS` lots
- * @example learnResidue([...20 lots], { perLoadG: 60, percent: 0.8 }) // { perLoadG: 84, percent: 0.7, lots: 20 }
+ * @example learnResidue(Array(20).fill({ loads: 1, doughG: 20000, leftG: 230 }), { perLoadG: 60, percent: 0.8 }) // { perLoadG: 61.2, percent: 0.84, lots: 20 }
  */
 export function learnResidue(
   records: readonly ResidueRecord[],

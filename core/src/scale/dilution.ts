@@ -35,7 +35,7 @@ const MOST_SHARE_OF_WATER = 0.5;
  * @param liquidScaleG readability of the scale the solution is weighed on, g
  * @returns the dilution; null when the scale can weigh the dose straight, or no dilution fits the
  *   load's water
- * @example proposeDilution(0.4, 2, 6200, 0.1, 1) // 5 g in 995 g of water, 80 g a load
+ * @example proposeDilution(0.4, 2, 6200, 0.1, 1) // { yeastG: 5, waterG: 995, portionG: 80 }
  */
 export function proposeDilution(
   yeastPerLoadG: number,

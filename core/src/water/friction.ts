@@ -10,7 +10,7 @@ export interface LoggedMix extends MixTemperatures {
 /**
  * What a mixer added to one load: n · T_out − Σ temperatures, °C of the n-fold sum.
  *
- * @example room 21, flour 20, water 15, out 24: 3·24 − 56 = 16
+ * @example frictionOfLoadC({ roomTempC: 21, flourTempC: 20, waterTempC: 15, doughOutC: 24 }) // 16
  */
 export function frictionOfLoadC(mix: LoggedMix): number {
   const given = mix.roomTempC + mix.flourTempC + mix.waterTempC + (mix.prefermentTempC ?? 0);

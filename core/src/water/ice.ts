@@ -18,7 +18,7 @@ export interface IceAndWater {
  * @param waterTempC what is wanted, °C
  * @returns grams of melting ice (0 °C) and of tap water that together are `waterG`; no ice when the
  *   tap is cold enough. Ice beyond the water itself is the caller's to refuse (`adviseWater`).
- * @example iceFor(6200, 24, 10) // { iceG: 835.4…, tapWaterG: 5364.5… }
+ * @example iceFor(6200, 24, 10) // { iceG: 835.4, tapWaterG: 5364.6 }
  */
 export function iceFor(waterG: number, tapTempC: number, waterTempC: number): IceAndWater {
   const iceG = Math.max(0, (waterG * (tapTempC - waterTempC)) / (tapTempC + ICE_WORTH_K));

@@ -31,6 +31,7 @@ function knownSumC(temps: MixTemperatures): number {
  * Method (a), the base sum: water = B − room − flour (− pre-ferment).
  *
  * @param baseC the house's constant B, °C
+ * @example waterByBaseSumC(57, { roomTempC: 22, flourTempC: 21 }) // 14
  */
 export function waterByBaseSumC(baseC: number, temps: MixTemperatures): number {
   return baseC - knownSumC(temps);
@@ -41,6 +42,7 @@ export function waterByBaseSumC(baseC: number, temps: MixTemperatures): number {
  * water = n · dough − Σ others − friction.
  *
  * @param frictionC what this mixer adds, in degrees of the n-fold sum (see `frictionOfLoadC`)
+ * @example waterByFrictionC(24, 16, { roomTempC: 21, flourTempC: 20 }) // 15
  */
 export function waterByFrictionC(
   doughTempC: number,
@@ -53,6 +55,8 @@ export function waterByFrictionC(
 /**
  * The base sum that a wanted dough temperature and a friction amount to: B = n · dough − friction.
  * With it methods (a) and (b) are the same line.
+ *
+ * @example baseSumOfC(24, 16, 3) // 56
  */
 export function baseSumOfC(doughTempC: number, frictionC: number, factors: 3 | 4): number {
   return factors * doughTempC - frictionC;

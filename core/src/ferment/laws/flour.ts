@@ -22,7 +22,11 @@ const W_ASSUMED_OFF_BY = 60;
 /** W of flour that will not ferment at all to one that nobody sells. */
 const [LEAST_W, MOST_W] = [120, 500];
 
-/** W from protein: W ≈ 40 · (protein % − 6). A rough guess, ±40. */
+/**
+ * W from protein: W ≈ 40 · (protein % − 6). A rough guess, ±40.
+ *
+ * @example strengthFromProtein(13) // 280
+ */
 export function strengthFromProtein(proteinPercent: number): number {
   return 40 * (proteinPercent - 6);
 }

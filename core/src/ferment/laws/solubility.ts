@@ -10,6 +10,7 @@ const STEP_C = 5;
  *
  * @param tempC °C
  * @returns L of gas per L of water
+ * @example co2Solubility(22.5) // 0.8185
  */
 export function co2Solubility(tempC: number): number {
   const last = CO2_L_PER_L.length - 1;

@@ -9,6 +9,7 @@ const REFERENCE_C = 25;
  *
  * @param tempC dough temperature, °C
  * @returns 1 at 25 °C; about 1/18 at 4, 0.67 at 20, 1.36 at 30, peak near 36
+ * @example temperatureResponse(20) // 0.67
  */
 export function temperatureResponse(tempC: number, constants = STARTING): number {
   return squareRoot(tempC, constants) ** 2 / squareRoot(REFERENCE_C, constants) ** 2;
@@ -29,6 +30,7 @@ const RIPENING_REFERENCE_K = 293.15;
  *
  * @param tempC dough temperature, °C
  * @returns 1 at 20 °C; about 0.3 at 4 °C: in the cold gas almost stops while ripening goes on
+ * @example ripeningRate(4) // 0.31
  */
 export function ripeningRate(tempC: number, constants = STARTING): number {
   const inverse = 1 / RIPENING_REFERENCE_K - 1 / (tempC + KELVIN);
