@@ -37,52 +37,56 @@ export const markChangeSchema = Joi.object<MarkChange>({
   .or('isStarted', 'isDone', 'skippedWhy', 'extraMin', 'personId')
   .nand('isDone', 'skippedWhy');
 
-const ofKind = (kind: RecordKind, fields: Joi.PartialSchemaMap) =>
-  Joi.object({ kind: Joi.valid(kind).required(), ...fields });
-const content = Joi.alternatives<RecordContent>(
-  ofKind('weighed', {
+/** What each kind of record says; a photo's record is written with the photo. */
+const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap>> = {
+  weighed: {
     loadNumber: Joi.number().integer().min(1).max(200).required(),
     key: text(80).required(),
     grams: massG().allow(0).required(),
     wantedG: massG().allow(0).required(),
-  }),
-  ofKind('piece', { productId: id().required(), grams: massG().required() }),
-  ofKind('pulled', {
+  },
+  piece: { productId: id().required(), grams: massG().required() },
+  pulled: {
     productId: id().required(),
     serviceId: text(160).required(),
     trays: trays(),
     balls: ballCount().required(),
-  }),
-  ofKind('looked', {
+  },
+  looked: {
     found: found(LOOKS),
     coreTempC: tempC().allow(null).required(),
     note: note(),
-  }),
-  ofKind('opened', { found: found(OPENINGS), note: note() }),
-  ofKind('baked', { found: found(BAKINGS), note: note() }),
-  ofKind('used', {
+  },
+  opened: { found: found(OPENINGS), note: note() },
+  baked: { found: found(BAKINGS), note: note() },
+  used: {
     productId: id().required(),
     used: ballCount().required(),
     left: ballCount().required(),
     leftTo: found(LEFTOVERS),
     note: note(),
-  }),
-  ofKind('moved', {
+  },
+  moved: {
     productId: id().required(),
     from: spotSchema.allow(null).required(),
     to: spotSchema.allow(null).required(),
     trays: trays(),
     balls: ballCount().required(),
-  }),
-  ofKind('discarded', {
+  },
+  discarded: {
     productId: id().required(),
     from: spotSchema.allow(null).required(),
     trays: trays(),
     balls: ballCount().required(),
     note: note(),
-  }),
-  ofKind('first', { isFirst: Joi.boolean().required(), note: note() }),
-  ofKind('said', { note: said(500) }),
+  },
+  first: { isFirst: Joi.boolean().required(), note: note() },
+  said: { note: said(500) },
+};
+const content = Joi.alternatives<RecordContent>(
+  ...Object.entries(FIELDS).map(([kind, fields]) =>
+    Joi.object({ kind: Joi.valid(kind).required(), ...fields }),
+  ),
 );
 
 /** POST something seen or measured of a lot. */
