@@ -163,7 +163,7 @@ test('a hand that bends the plan while it is being settled has the last word', a
   await expect(page.getByText(/from the best there can be|None can be better/)).toHaveCount(0);
 });
 
-test('one is sick: the rest is settled anew, and two pins stay where they are', async ({
+test('one is sick: the rest is settled again, and two pins stay where they are', async ({
   page,
   at,
 }) => {

@@ -10,7 +10,7 @@ const write = async (page: Page, name: string, text: string) => {
 const bookOf = async (request: APIRequestContext, house: string) =>
   (await (await request.get(`${process.env['E2E_URL']}${paths.book(house)}`)).json()) as HouseBook;
 
-test('a route is bent, drawn anew, saved, fought over and taken back', async ({
+test('a route is edited, drawn again, saved, fought over and taken back', async ({
   browser,
   session,
   at,

@@ -92,7 +92,7 @@ async function firstLoad(desk, url) {
 
 /**
  * The longest frame while a lever of What if is dragged up and down: every frame draws the dough's
- * whole way anew.
+ * whole way again.
  *
  * @param {Desk} desk @param {string} url
  */

@@ -57,7 +57,7 @@ const chance = (key: string) => Math.min(0.999999, (noise(key) + 1) / 2);
 /** Something near a bell curve with standard deviation 1: three even numbers, their sum scaled. */
 const bell = (key: string) => noise(`${key}/a`) + noise(`${key}/b`) + noise(`${key}/c`);
 
-/** The moments at which a probe reads are multiples of its interval: it starts anew without another history. */
+/** The moments at which a probe reads are multiples of its interval: it starts again without another history. */
 export function readingsOf(
   { key, zoneC, everyS, noiseC, errorC, gainsSADay, lost, late, twice }: ProbeNature,
   airAt: (atS: number) => number,

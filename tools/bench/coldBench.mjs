@@ -10,7 +10,7 @@ const LIMIT_LOTS_MS = 50;
 const RUNS = 40;
 
 /**
- * The cold: how long lots take to be reckoned anew after a reading; a logger's file of a million readings brought
+ * The cold: how long lots take to be calculated again after a reading; a logger's file of a million readings brought
  * in through the page; the day's chart after it, and how large the database is.
  *
  * @param {() => Promise<import('@playwright/test').Page>} desk
@@ -20,7 +20,7 @@ const RUNS = 40;
 export async function cold(desk, databaseUrl, url, { name, value }, say) {
   const { lots, middleMs, mostMs } = benchCold(60, RUNS);
   say(
-    `The cold of ${lots} lots reckoned anew after a reading, in Node (≤ ${LIMIT_LOTS_MS} ms): ${middleMs.toFixed(1)} ms, at most ${mostMs.toFixed(1)} ms of ${RUNS} (${middleMs <= LIMIT_LOTS_MS ? 'met' : 'MISSED'})`,
+    `The cold of ${lots} lots calculated again after a reading, in Node (≤ ${LIMIT_LOTS_MS} ms): ${middleMs.toFixed(1)} ms, at most ${mostMs.toFixed(1)} ms of ${RUNS} (${middleMs <= LIMIT_LOTS_MS ? 'met' : 'MISSED'})`,
   );
   const folder = mkdtempSync(join(tmpdir(), 'calm-bench-'));
   const page = await desk();

@@ -6,10 +6,10 @@ import { exampleBook, historyOf } from '@calm/demo';
 const NOW = new Date('2026-11-25T14:40:00.000Z');
 const DAY_S = 86_400;
 
-/** How long it takes to reckon a house's cold anew after a reading. */
+/** How long it takes to calculate a house's cold again after a reading. */
 export interface ColdTiming {
   readonly lots: number;
-  /** Of what the server reckons after each reading: every room and lot, by what was read, ms. */
+  /** Of what the server calculates after each reading: every room and lot, by what was read, ms. */
   readonly middleMs: number;
   readonly mostMs: number;
 }

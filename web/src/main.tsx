@@ -18,7 +18,7 @@ import './words';
 const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce;
 const cache = createCache({ key: 'ct', ...(nonce && { nonce }) });
 
-// A page from before an update asks for code that is gone: fetch the page anew.
+// A page from before an update asks for code that is gone: fetch the page again.
 window.addEventListener('vite:preloadError', () => window.location.reload());
 
 // Without a network a tablet keeps its pages, its board, and what is done on it.

@@ -9,7 +9,7 @@ export interface HouseSummary {
   readonly name: string;
 }
 
-/** How a house weighs, loses and reckons. Percentages as in the core, temperatures °C. */
+/** How a house weighs, loses and calculates. Percentages as in the core, temperatures °C. */
 export interface HouseSettings {
   readonly residuePercent: number;
   readonly residuePerLoadG: number;

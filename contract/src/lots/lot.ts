@@ -44,7 +44,7 @@ export interface LoadTemps {
 export interface LoadRecord extends LoadTemps {
   readonly number: number;
   readonly version: number;
-  /** The mixer's heating this load was reckoned with, °C of the n-fold sum. */
+  /** The mixer's heating this load was calculated with, °C of the n-fold sum. */
   readonly frictionC: number;
   /** Water that these temperatures ask for, °C: what was to be poured. */
   readonly waterTempC: number;

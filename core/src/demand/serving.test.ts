@@ -67,7 +67,7 @@ describe('how balls stand', () => {
     );
   });
 
-  it('runs short of less than a ball a wave when pulled in the waves that were reckoned for it', () => {
+  it('runs short of less than a ball a wave when pulled in the waves that were calculated for it', () => {
     const lengths = fc.integer({ min: 60, max: 240 });
     fc.assert(
       fc.property(lengths, fc.integer({ min: 5, max: 160 }), (keepMin, balls) => {

@@ -58,7 +58,7 @@ interface Batch {
   left: number;
 }
 
-/** Step of the reckoning, minutes: finer than anybody pulls or sells. */
+/** Step of the calculation, minutes: finer than anybody pulls or sells. */
 const STEP_MIN = 5;
 
 /**

@@ -195,7 +195,7 @@ describe('gas', () => {
     );
   });
 
-  it('is pressed out by shaping, more by knocking back, and rise counts anew', () => {
+  it('is pressed out by shaping, more by knocking back, and rise counts again', () => {
     const kept = (['gentle', 'ball', 'knock-back'] as const).map((shaping) => {
       const dough = newDough(doughTraits(leanAt(1)), 26, ballShape(275), 'lidded-tray');
       for (let i = 0; i < 180; i += 1) advance(dough, 1 / 60, 26);

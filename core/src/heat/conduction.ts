@@ -35,7 +35,7 @@ const FROM_OUTSIDE = 2;
  * @param filmWPerM2K film coefficient to the air, W/(m²·K)
  * @param count number of shells, at least 2
  * @param swelling volume over gas-free volume: swollen dough is bigger and conducts less
- * @param into shells of the same count to be cut anew in place
+ * @param into shells of the same count to be cut again in place
  */
 export function cutShells(
   shape: Shape,

@@ -10,7 +10,7 @@ import {
   type MixTemperatures,
 } from './temperature';
 
-/** The three schools of reckoning water. */
+/** The three schools of calculation water. */
 export type WaterMethod = 'base-sum' | 'friction' | 'heat-balance';
 
 /** What is known at the mixer before a load. */

@@ -104,7 +104,7 @@ describe('a planned lot', () => {
 });
 
 describe('a week with its rooms', () => {
-  it('is reckoned until neither doses nor air move, and the room stays about its setting', () => {
+  it('is calculated until neither doses nor air move, and the room stays about its setting', () => {
     const { rounds, climate } = follow([]);
     expect(rounds).toBeLessThan(4);
     const [room] = climate.rooms;

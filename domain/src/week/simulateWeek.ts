@@ -14,7 +14,7 @@ import { simulateLot, type SimulatedLot } from './weekDoses';
 export interface SimulatedWeek {
   readonly lots: readonly SimulatedLot[];
   readonly climate: Climate;
-  /** How often doses and rooms were reckoned anew until neither moved the other. */
+  /** How often doses and rooms were calculated again until neither moved the other. */
   readonly rounds: number;
 }
 

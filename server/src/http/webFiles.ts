@@ -6,7 +6,7 @@ import { join } from 'node:path';
 const NONCE_MARK = '__CSP_NONCE__';
 
 /**
- * The built web application. Hashed files are kept for a year; the page is made anew with a nonce,
+ * The built web application. Hashed files are kept for a year; the page is made again with a nonce,
  * so that the Content-Security-Policy needs no 'unsafe-inline'.
  */
 export function webFiles(webDir: string): Router {

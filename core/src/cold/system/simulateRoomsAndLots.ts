@@ -39,7 +39,7 @@ export interface RoomsAndLotsResult {
 }
 
 /**
- * Quick enough to draw a week anew while something is dragged: windows are then within two minutes of
+ * Quick enough to draw a week again while something is dragged: windows are then within two minutes of
  * those of one-minute steps.
  */
 export const QUICK_STEP_MIN = 7.5;

@@ -4,7 +4,7 @@ import { awake, sugarHelp } from '../laws/brakes';
 import { coreTempOf, recutShells, SHELLS, settleVolume, type Dough } from './dough';
 import { LAWS, RESPONSE, RIPENING, SOLUBILITY, tablePlace } from '../laws/rates';
 
-/** Dough that has swollen by this much more conducts heat differently enough to be cut anew. */
+/** Dough that has swollen by this much more conducts heat differently enough to be cut again. */
 const RECUT_BY = 0.01;
 /** Air that is this much warmer or colder moves differently around a container. */
 const RECUT_AIR_C = 5;

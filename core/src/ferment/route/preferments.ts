@@ -41,7 +41,7 @@ export interface DoughWithPreferments {
   readonly headstarts: readonly Headstart[];
 }
 
-/** House settings that the yeast of what is mixed ahead is reckoned by. */
+/** House settings that the yeast of what is mixed ahead is calculated by. */
 export interface PrefermentSettings {
   readonly yeastConversion?: YeastConversion;
   readonly yeastActivity?: number;

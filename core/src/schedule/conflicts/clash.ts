@@ -38,12 +38,12 @@ export interface Clash {
   /** Each by itself; those that settle the whole week come first. */
   readonly waysOut: readonly Relaxation[];
   /** How many of the ways out leave nothing else open in the week. */
-  readonly settling: number;
+  readonly resolving: number;
 }
 
 /** Steps of the search after which a week counts as one that cannot be. */
 const TRY_STEPS = 8;
-/** Rests are bent by this share of their bounds, and not more. */
+/** Rests are stretched by this share of their bounds, and not more. */
 const BEND = 0.25;
 
 /** Looks for a plan that leaves nothing open, for a while; null when none was found. */
@@ -113,7 +113,7 @@ export function clashOf(problem: WeekProblem, open: Demand): Clash | null {
       ...whole.map((way) => tightened(problem, way)),
       ...part.map((way) => tightened(clashing, way)),
     ],
-    settling: whole.length,
+    resolving: whole.length,
   };
 }
 

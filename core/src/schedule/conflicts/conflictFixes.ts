@@ -18,7 +18,7 @@ const STEP_MIN = 5;
 /** No more than these are offered. */
 const MOST_OFFERED = 3;
 
-/** The lots after a mending. */
+/** The lots after a fix. */
 export function fixed(
   problem: WeekProblem,
   lots: readonly PlannedLot[],
@@ -37,7 +37,7 @@ export function fixed(
 /** Steps that a conflict is tried to be mended at. */
 const MOST_STEPS = 6;
 
-/** A mending with how many conflicts it leaves. */
+/** A fix with how many conflicts it leaves. */
 interface Tried {
   readonly fix: ConflictFix;
   readonly left: number;

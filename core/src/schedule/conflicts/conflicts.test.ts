@@ -113,7 +113,7 @@ describe('conflicts', () => {
   });
 });
 
-describe('mendings', () => {
+describe('fixes', () => {
   it('each take their conflict away and make no other', () => {
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -30, max: 30 }), ({ lot, step }, quarters) => {

@@ -34,7 +34,7 @@ const anyStep = () =>
     return all[n % all.length] as (typeof all)[number];
   });
 
-describe('a bent lot', () => {
+describe('an edited lot', () => {
   it('hangs together: what follows begins where what was before ended, and doors stay', () => {
     fc.assert(
       fc.property(anyStep(), fc.integer({ min: -900, max: 900 }), ({ lot, step }, by) => {
@@ -163,7 +163,7 @@ describe('lots under way', () => {
   });
 });
 
-describe('settling anew', () => {
+describe('scheduling again', () => {
   it('keeps pinned steps where they are, and everybody at what they did', () => {
     const pins = lots.slice(0, 2).map((lot) => {
       const [step] = lot.steps as [PlannedLot['steps'][number]];
@@ -174,9 +174,9 @@ describe('settling anew', () => {
         personIds: step.personIds,
       };
     });
-    const anew = solved({ ...problem, pinned: pins });
+    const again = solved({ ...problem, pinned: pins });
     for (const { lotId, startMin, personIds } of pins) {
-      const step = anew.find(({ id }) => id === lotId)?.steps[0];
+      const step = again.find(({ id }) => id === lotId)?.steps[0];
       expect(step?.startMin).toBe(startMin);
       expect(step?.personIds).toEqual(personIds);
     }

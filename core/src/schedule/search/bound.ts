@@ -11,7 +11,7 @@ export interface Cover {
 }
 
 /**
- * Covers a dough's services in time's order by runs of modes, at the least cost. A mode is reckoned only
+ * Covers a dough's services in time's order by runs of modes, at the least cost. A mode is calculated only
  * when its least possible cost puts it into the cover; the cover is the cheapest all the same.
  *
  * @param byStart modes by where their run begins
@@ -63,7 +63,7 @@ function cheapestCover(
 }
 
 /**
- * What each mode costs at the least, with the week to itself, reckoned when it is first asked.
+ * What each mode costs at the least, with the week to itself, calculated when it is first asked.
  *
  * @param opened the terms of a week in which nothing is planned
  */

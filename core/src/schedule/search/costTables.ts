@@ -121,7 +121,7 @@ function withChange(
 const costName = ({ work, quarters }: VariantWork, { mixerId }: LotVariant): string =>
   `${work.key}/${work.skill}/${work.people}/${quarters}/${mixerId}`;
 
-/** What a work costs by where it starts, and the ledger's changes when each stretch was reckoned. */
+/** What a work costs by where it starts, and the ledger's changes when each stretch was calculated. */
 interface WorkCosts {
   readonly list: Float64Array;
   readonly seen: Int32Array;
@@ -129,7 +129,7 @@ interface WorkCosts {
 
 /**
  * The terms of a week as far as it is planned: what is taken is taken. They follow their ledger: a list is
- * reckoned anew where it is asked for and work was taken or given back since.
+ * calculated again where it is asked for and work was taken or given back since.
  */
 export function costTablesOf(problem: WeekProblem, ledger: Ledger, costs: StartCosts): CostTables {
   const { span, changes } = ledger;

@@ -111,7 +111,7 @@ describe('a block', () => {
     }
   });
 
-  it('costs the same in terms that follow their ledger as in terms made anew', () => {
+  it('costs the same in terms that follow their ledger as in terms made again', () => {
     const ledger = openLedger(problem);
     const costs = startCostsOf(problem, ledger.span);
     const following = costTablesOf(problem, ledger, costs);
@@ -121,9 +121,9 @@ describe('a block', () => {
     });
     expect(placed.length).toBeGreaterThan(3);
     const isTheSame = () => {
-      const anew = costTablesOf(problem, ledger, costs);
+      const again = costTablesOf(problem, ledger, costs);
       for (const variant of variants) {
-        const [one, other] = [waysOf(variant, following), waysOf(variant, anew)];
+        const [one, other] = [waysOf(variant, following), waysOf(variant, again)];
         expect(one && bestStart(one)).toEqual(other && bestStart(other));
       }
     };

@@ -47,7 +47,7 @@ export interface Ledger {
 /** Quarters of one stretch of the ledger's changes. */
 export const STRETCH = 32;
 
-/** How often a ledger has changed, so that what was reckoned of it is reckoned anew only where it must be. */
+/** How often a ledger has changed, so that what was calculated of it is calculated again only where it must be. */
 class Changes {
   /** How often room was taken or given back. */
   rooms = 0;

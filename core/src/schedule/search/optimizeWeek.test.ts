@@ -171,7 +171,7 @@ describe('weeks that cannot be', () => {
       if (!clash) throw new Error('there is a clash');
       expect(clash.demands.length).toBeLessThanOrEqual(2);
       expect(clash.waysOut.length).toBeGreaterThan(clash.demands.length);
-      expect(clash.settling).toBe(clash.waysOut.length);
+      expect(clash.resolving).toBe(clash.waysOut.length);
       for (const way of clash.waysOut) {
         const plan = tryWeek(withRelaxation(problem, way), 20);
         expect(plan).not.toBeNull();
@@ -278,9 +278,9 @@ describe('a week under way', () => {
         one.id === sick ? { ...one, shifts: one.shifts.slice(2) } : one,
       ),
     };
-    const anew = solved(without, 8).last.plan;
+    const again = solved(without, 8).last.plan;
     const kept = solved({ ...without, published }, 8).last.plan;
     expect(checkWeek(without, kept)).toEqual([]);
-    expect(moved(kept)).toBeLessThan(moved(anew));
+    expect(moved(kept)).toBeLessThan(moved(again));
   });
 });

@@ -36,7 +36,7 @@ const ROUNDS_A_BOUND = 12;
  * Plans a week and goes on improving the plan: the first one comes at once, each later one is never worse.
  * Whoever asks decides when it is good enough; there is no clock in here.
  *
- * The search takes a few lots that stand near each other out of the plan, covers their services anew and
+ * The search takes a few lots that stand near each other out of the plan, covers their services again and
  * places them one by one at their cheapest (large neighbourhood search: Shaw 1998); the bound is
  * `boundsOf`.
  *
@@ -127,7 +127,7 @@ function firstPlan(week: Week, random: () => number): readonly Placed[] {
 
 /**
  * Covers what is open and places it. Covers are chosen by what a lot would cost by itself in what is free;
- * a lot that then finds no place is covered anew, until nothing more fits.
+ * a lot that then finds no place is covered again, until nothing more fits.
  */
 function fill(
   week: Week,
@@ -146,7 +146,7 @@ function fill(
   return placed;
 }
 
-/** The modes that cover what is open at the least cost, each reckoned by itself; most pressed first. */
+/** The modes that cover what is open at the least cost, each calculated by itself; most pressed first. */
 function coversOf(week: Week, placed: readonly Placed[]): LotVariant[] {
   const { problem, costTables, leastOf } = week;
   const done = new Set(
@@ -182,7 +182,7 @@ const FOR_OPEN = 0.3;
 const DARING = 4;
 const DARING_WHILE_OPEN = 60;
 
-/** Takes a few lots out, and plans them anew with what is open; worse is seldom kept. */
+/** Takes a few lots out, and plans them again with what is open; worse is seldom kept. */
 function oneRound(week: Week, placed: readonly Placed[], random: () => number): readonly Placed[] {
   if (placed.length === 0) return fill(week, [], (variants) => shuffle(variants, random));
   const before = pointsOf(placed, week);

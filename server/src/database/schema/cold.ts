@@ -55,7 +55,7 @@ export const readings = mysqlTable(
   (t) => [primaryKey({ columns: [t.probeNo, t.atS] })],
 );
 
-/** Readings as one line for each ten minutes, always reckoned anew from the readings themselves. */
+/** Readings as one line for each ten minutes, always calculated again from the readings themselves. */
 export const readingBuckets = mysqlTable(
   'reading_buckets',
   {

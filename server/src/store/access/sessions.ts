@@ -6,7 +6,7 @@ import type { Queries } from '../../database/database';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
-/** A session ends by itself after so long: everybody comes in anew each day. */
+/** A session ends by itself after so long: everybody comes in again each day. */
 export const SESSION_HOURS = 16;
 
 const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');

@@ -11,7 +11,7 @@ const ROWS = 4000;
 
 /**
  * Adds readings of a probe; of a moment that is known already the first one stays. Lines of ten minutes that
- * they touch are reckoned anew.
+ * they touch are calculated again.
  *
  * @returns how many were added
  */

@@ -260,7 +260,7 @@ describe('the board', () => {
 });
 
 describe('the record of the cold', () => {
-  it('has a line for each probe and day, with alarms, rounds and deeds, and as a table', async () => {
+  it('has a line for each probe and day, with alarms, rounds and actions, and as a table', async () => {
     const { places } = await house.book();
     const walkIn = places.find(({ name }) => name === 'Walk-in');
     const start = (content: ColdNote['content']) => ({ id: randomUUID(), content });
@@ -281,7 +281,7 @@ describe('the record of the cold', () => {
     const csv = await house.http.get(paths.coldRecordCsv(HOUSE, { from: '2026-11-19', days: 7 }));
     expect(csv.headers['content-type']).toContain('text/csv');
     expect(csv.text).toContain('Walk-in,door,taken by hand');
-    // A note that a spreadsheet would reckon with is only a note.
+    // A note that a spreadsheet would calculate with is only a note.
     expect(csv.text).toContain("'=2+2 shut the door");
   });
 

@@ -42,7 +42,7 @@ const DAYS = 6;
 /** The last board of each house: many devices ask at once after one reading. */
 const kept = new Map<string, { readonly key: string; readonly board: ColdBoard }>();
 
-/** A house's cold now; reckoned anew when something was written in the house, and every minute. */
+/** A house's cold now; calculated again when something was written in the house, and every minute. */
 export async function coldBoardNow(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
   const minute = Math.floor(now.getTime() / MINUTE_MS);
   const key = `${minute}/${house.version}/${await latestAuditKey(scope)}`;

@@ -44,7 +44,7 @@ interface Stretch {
   readonly days: number;
 }
 
-/** The same without what is made already, which takes some reckoning. */
+/** The same without what is made already, which takes some calculation. */
 export async function plainServices(
   scope: Scope,
   house: House,

@@ -48,7 +48,7 @@ describe('forecasts of the demo house', () => {
     expect(forecasts.some(({ date }) => date === MONDAY)).toBe(false);
   });
 
-  it('are off by what anybody reckons from the exported table, and nearer than the plain one', async () => {
+  it('are off by what anybody calculates from the exported table, and nearer than the plain one', async () => {
     const rows = await exported();
     let [off, absolute, sold, naiveAbsolute, naiveSold] = [0, 0, 0, 0, 0];
     const day = (date: string) => Date.parse(`${date}T00:00:00Z`) / 86_400_000;

@@ -6,7 +6,7 @@ import { forecastBasis, toldOf } from './forecast';
 
 /**
  * The house's history as a table, with what was forecast on each Monday of the last weeks: everything
- * that is needed to reckon after how far off forecasts were.
+ * that is needed to calculate after how far off forecasts were.
  */
 export async function salesCsv(scope: Scope, house: House, now: Date): Promise<string> {
   const {

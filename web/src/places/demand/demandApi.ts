@@ -74,7 +74,7 @@ const demandApi = api.injectEndpoints({
                 (each) => each.date === date && each.patternId === patternId,
               );
               if (!service) return;
-              // What is carried over is shared out anew when the services come again.
+              // What is carried over is shared out again when the services come again.
               const counts = service.counts.map((count) =>
                 count.productId === kept.productId ? { ...count, ...kept } : count,
               );
@@ -128,5 +128,5 @@ export const {
   useRemoveExceptionMutation,
 } = demandApi;
 
-/** Everything of demand comes anew: many sales have been written at once. */
+/** Everything of demand comes again: many sales have been written at once. */
 export const demandChanged = () => api.util.invalidateTags(['Sales', 'Forecasts', 'Services']);

@@ -34,7 +34,7 @@ import { useUndoKeys } from './editing/useUndoKeys';
 /** The picture begins this share of its width before the cursor. */
 const SHARE_BEFORE = 0.15;
 
-/** The week's mixing, balling, chilling and pulling across people and places: shown, bent, settled, published. */
+/** The week's mixing, balling, chilling and pulling across people and places: shown, edited, scheduled, published. */
 export function Plan() {
   const { t } = useTranslation();
   const { week, error, retry } = usePlanWeek();
@@ -81,7 +81,7 @@ const WeekPlan = memo(function WeekPlan({
     () => planSteps(week.lots, Math.floor(atMs / 60_000), Math.floor(toMs / 60_000)),
     [week.lots, atMs, toMs],
   );
-  const isBusy = state.kind === 'settling' || state.kind === 'asking-why';
+  const isBusy = state.kind === 'optimizing' || state.kind === 'asking-why';
 
   return (
     <Page
@@ -102,7 +102,7 @@ const WeekPlan = memo(function WeekPlan({
         </>
       }
     >
-      {isBusy && <LinearProgress aria-label={t('plan.settling')} />}
+      {isBusy && <LinearProgress aria-label={t('plan.optimizing')} />}
       <FaultList faults={faults} words={words} house={week.house} />
       {state.kind === 'clash' && (
         <ClashPanel

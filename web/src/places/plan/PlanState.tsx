@@ -25,7 +25,7 @@ export function PlanState({
       : percent(gap) === 0
         ? t('plan.noBetter')
         : t('plan.within', { percent: percent(gap) });
-  if (state.kind === 'settling') {
+  if (state.kind === 'optimizing') {
     const gap = state.solved ? gapPercent(state.solved) : null;
     const isOpen = (state.solved?.open ?? 1) > 0;
     return isOpen ? t('plan.lookingForPlan') : `${t('plan.improving')} ${far(gap)}`;

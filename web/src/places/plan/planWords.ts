@@ -92,7 +92,7 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
   }, [book, services, t, f]);
 }
 
-/** A function that says the same again without finding it anew. */
+/** A function that says the same again without finding it again. */
 function remembered<Asked>(
   keyOf: (asked: Asked) => string,
   say: (asked: Asked) => string,

@@ -78,7 +78,7 @@ function WindowWords({ windows: { planned, now, isNever } }: { readonly windows:
   );
 }
 
-/** Windows are reckoned to minutes and known to quarter hours. */
+/** Windows are calculated to minutes and known to quarter hours. */
 const MOVED_MS = 15 * 60_000;
 
 function sinceWords(

@@ -24,7 +24,7 @@ export interface WalkInNow {
   readonly cold: ColdBoard;
   readonly racks: Racks;
   readonly first: ReadonlySet<string>;
-  /** Everything known of the cold, for whoever reckons with it. */
+  /** Everything known of the cold, for whoever computes with it. */
   readonly question: ColdQuestion;
   /** What the cold means for the balls of a stack; null while nobody knows. */
   readonly coldOf: (shown: ShownStack) => ColdLot | null;

@@ -35,7 +35,7 @@ const walkInApi = api.injectEndpoints({
         query: ({ house, id, sent }) => routeRequest('acknowledgeAlarm', [house, id], sent),
         invalidatesTags: ['Cold'],
       }),
-      // What a file brings is read anew once, when all of it is there.
+      // What a file brings is read again once, when all of it is there.
       postReadings: build.mutation<
         ReadingsTaken,
         { readonly house: string; readonly readings: ReadingsStart }

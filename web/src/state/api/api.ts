@@ -140,7 +140,7 @@ export type BookCollection = 'formulas' | 'products' | 'routes' | 'pantry';
 
 /**
  * Puts a record into the book at hand as soon as the house has acknowledged it, without waiting for the
- * book to come anew: whoever edits on at once edits what is saved.
+ * book to come again: whoever edits on at once edits what is saved.
  */
 export async function keepInBook(
   collection: BookCollection,
@@ -180,7 +180,7 @@ type DateRangeUpdate = ReturnType<typeof api.util.updateQueryData<'services'>>;
 
 /**
  * Puts what the house has acknowledged into the services of every stretch of days at hand, without waiting for them to
- * come anew: a number must not fall back to what it was while they do.
+ * come again: a number must not fall back to what it was while they do.
  *
  * @param change the update that writes the acknowledged value into one stretch
  */

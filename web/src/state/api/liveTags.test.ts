@@ -23,7 +23,7 @@ describe('what a write touches', () => {
     expect(liveTags(within(path))).toContain(tag);
   });
 
-  it('is little of a lot that is written often: no weight on a scale has the book read anew', () => {
+  it('is little of a lot that is written often: no weight on a scale has the book read again', () => {
     expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log', 'Cold']);
     expect(liveTags(within(paths.changeMark('yard', 'a-lot', 1, 'mix')))).not.toContain(
       'Frictions',

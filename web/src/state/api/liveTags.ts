@@ -9,7 +9,7 @@ const CREW: readonly Tag[] = ['Crew', 'Shifts', 'Book', 'FrontDoor'];
 
 const COLD: readonly Tag[] = ['Cold'];
 
-/** What is read anew when something was written, by the first part of its address. */
+/** What is read again when something was written, by the first part of its address. */
 const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   lots: ['Lots', 'Records', 'Log', 'Services', 'Frictions', 'Cold'],
   handovers: ['Handovers'],

@@ -8,7 +8,7 @@ import { useAppDispatch } from '../store';
 const TOGETHER_MS = 120;
 
 /**
- * Follows what is written in the house on any device, and reads anew what it touches. The browser comes
+ * Follows what is written in the house on any device, and reads again what it touches. The browser comes
  * back by itself after a gap and says what it has seen.
  */
 export function useLive(house: string): void {

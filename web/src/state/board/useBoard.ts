@@ -29,7 +29,7 @@ export interface Board {
 const DAYS_BEFORE = 2;
 /** Days of the board altogether. */
 const BOARD_DAYS = 9;
-/** Other devices' changes come live; in case a line was cut unnoticed, it is looked anew this often, ms. */
+/** Other devices' changes come live; in case a line was cut unnoticed, it is looked again this often, ms. */
 const LOOK_EVERY_MS = 60_000;
 
 /** The house that the address names. */

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useColdQuery } from '../api/api';
 import { useWaiting } from '../outbox/useOutboxItems';
 
-/** Devices follow what is posted; in case a line was cut unnoticed, it is looked anew this often, ms. */
+/** Devices follow what is posted; in case a line was cut unnoticed, it is looked again this often, ms. */
 const LOOK_EVERY_MS = 60_000;
 
 /** A house's cold now, with what is on its way from this device. Null until it is there. */

@@ -23,14 +23,14 @@ export interface LotWindow {
 
 /** A lot's window as it was planned, and as it is by its record. */
 export interface LotWindows {
-  /** Null while they are being reckoned, or when the balls never open well. */
+  /** Null while they are being calculated, or when the balls never open well. */
   readonly planned: LotWindow | null;
   readonly now: LotWindow | null;
   /** Reckoned, and they never open well. */
   readonly isNever: boolean;
 }
 
-/** Steps of the present at which what is still to come is reckoned anew, ms. */
+/** Steps of the present at which what is still to come is calculated again, ms. */
 const EVERY_MS = 5 * 60_000;
 
 /** Balls of one product in a lot. */

@@ -59,7 +59,7 @@ const refusal = {
 } as const;
 
 describe('lots with what waits', () => {
-  it('are as the house will have them: one deed over the other', () => {
+  it('are as the house will have them: one change over the other', () => {
     const now = after(
       item(mark({ isStarted: true })),
       item(mark({ extraMin: 2 }, 1)),

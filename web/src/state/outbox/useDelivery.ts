@@ -60,7 +60,7 @@ export function useDelivery(house: string): void {
 }
 
 /**
- * The house has it: what it answered goes into all that is at hand, and only then the errand goes, so that
+ * The house has it: what it answered goes into all that is at hand, and only then the item goes, so that
  * nothing falls back to what it was in between.
  */
 function takenIn({ id, house, command }: OutboxItem, answer: unknown) {

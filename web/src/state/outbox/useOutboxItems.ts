@@ -27,7 +27,7 @@ export function useOutboxItems(house: string): (command: OutboxCommand, words: s
   );
 }
 
-/** A deed carries when it was done: it may reach the house much later. */
+/** A change carries when it was done: it may reach the house much later. */
 function seenAt(command: OutboxCommand, at: string): OutboxCommand {
   switch (command.kind) {
     case 'mark':
@@ -43,7 +43,7 @@ function seenAt(command: OutboxCommand, at: string): OutboxCommand {
   }
 }
 
-/** A deed over what the house has now, for whoever insists on it. */
+/** A change over what the house has now, for whoever insists on it. */
 export function insistedOn(item: OutboxItem): OutboxItem {
   const { command, refusal } = item;
   const version = (refusal?.current as Pick<Mark, 'version'> | undefined)?.version;

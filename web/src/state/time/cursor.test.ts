@@ -22,7 +22,7 @@ describe('the time cursor', () => {
     expect(dragged.railStartMs).toBe(start.railStartMs);
   });
 
-  it('lays the rail anew when let go near an end, and only then', () => {
+  it('lays the rail again when let go near an end, and only then', () => {
     const near = reduce(reduce(start, moved(start.railStartMs + 35.5 * HOUR)), released());
     expect(near.railStartMs).toBeGreaterThan(start.railStartMs);
     expect(Math.abs((near.atMs ?? 0) - middle(near))).toBeLessThan(8 * HOUR);

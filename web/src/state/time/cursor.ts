@@ -6,7 +6,7 @@ import { nowMs } from './clock';
 export const RAIL_HOURS = 36;
 /** Of these, hours before the cursor when the rail is laid around it. */
 const HOURS_BEFORE = 12;
-/** The rail is laid anew when the cursor comes this near to its end, hours. */
+/** The rail is laid again when the cursor comes this near to its end, hours. */
 const MARGIN_HOURS = 2;
 
 /** What the person is looking at: a moment, and the stretch of time around it. */

@@ -20,7 +20,7 @@ export const timerKey = (lotId: string, loadNumber: number, stepKey: string): st
 
 /**
  * Everything that is timed at a moment: steps that were begun, are not done, and last some minutes. They are
- * reckoned from the record, so that they outlive a reload, a sleeping tablet and a change of device.
+ * calculated from the record, so that they outlive a reload, a sleeping tablet and a change of device.
  */
 export function timersOf(lots: readonly BoardLot[]): Timer[] {
   return lots

@@ -16,7 +16,7 @@ const told = ({ rooms, parts }: SimulatedCold): AssumedCold => ({
   })),
 });
 
-/** The cold is reckoned off the page's own thread. */
+/** The cold is calculated off the page's own thread. */
 const worker: ColdInWorker = {
   whatIf(question, assumptions) {
     const now = simulateCold(question);

@@ -21,17 +21,17 @@ const optimizer: OptimizerInWorker = {
     let toldMs = -Infinity;
     let points = Infinity;
     let open = Infinity;
-    for (const settling of optimizeWeek(problem)) {
-      const isBetter = settling.open < open || settling.points < points - 1e-9;
+    for (const progress of optimizeWeek(problem)) {
+      const isBetter = progress.open < open || progress.points < points - 1e-9;
       const now = performance.now();
       const isOver =
         mine !== runs ||
-        (gapPercent(settling) ?? Infinity) <= BEST_PERCENT ||
+        (gapPercent(progress) ?? Infinity) <= BEST_PERCENT ||
         now - begun > seconds * 1000;
       if (isBetter || isOver || now - toldMs > TELL_EVERY_MS) {
-        onBetter(settling);
+        onBetter(progress);
         toldMs = now;
-        ({ points, open } = settling);
+        ({ points, open } = progress);
       }
       if (isOver) return;
       await breath();

@@ -56,7 +56,7 @@ export interface OptimizerInWorker {
   optimize(
     problem: WeekProblem,
     seconds: number,
-    onBetter: (settling: SolverProgress) => void,
+    onBetter: (progress: SolverProgress) => void,
   ): Promise<void>;
   stop(): void;
   clash(problem: WeekProblem, open: Demand): Clash | null;

@@ -26,7 +26,7 @@ export function Levers({
   const f = useFormats();
   const { shown, planned } = state;
   const { yeast } = dough.record.formula;
-  // A lever that is not pulled is not drawn anew; it asks for the newest state when it is.
+  // A lever that is not pulled is not drawn again; it asks for the newest state when it is.
   const newest = useRef(state);
   useLayoutEffect(() => {
     newest.current = state;

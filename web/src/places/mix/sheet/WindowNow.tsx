@@ -7,7 +7,7 @@ import type { Board } from '../../../state/board/useBoard';
 import { useLotWindows } from '../../../state/board/useLotWindows';
 import styles from './BatchSheet.module.css';
 
-/** Windows are reckoned to minutes and known to quarter hours. */
+/** Windows are calculated to minutes and known to quarter hours. */
 const MOVED_MIN = 15;
 
 /** What everything on record of a lot means for when its balls open well. */

@@ -30,7 +30,7 @@ export function ClashPanel({
     <section className={styles['conflicts']} aria-label={t('plan.clash')}>
       <h2>{t('plan.cannotTogether', { count: clash.demands.length, what })}</h2>
       <p>{t('plan.anyOne')}</p>
-      <div className={styles['mendings']}>
+      <div className={styles['fixes']}>
         {clash.waysOut.slice(0, OFFERED).map((way, i) => (
           <Button
             key={i}

@@ -91,7 +91,7 @@ function ConflictFixes({
   const latest = useLatest(askFixes, question);
   const found = latest && latest.question === question ? latest.answer : null;
   return (
-    <div className={styles['mendings']}>
+    <div className={styles['fixes']}>
       {(found ?? []).map((fix, i) => (
         <Button
           key={i}

@@ -132,7 +132,7 @@ describe('what does not fit', () => {
     for (const [conflict, said] of cases) expect(messages.conflict(conflict)).toBe(said);
   });
 
-  it('comes with mendings that say what they do', () => {
+  it('comes with fixes that say what they do', () => {
     const cases: readonly (readonly [ConflictFix, string])[] = [
       [{ kind: 'give', step, personIds: ['tilde'] }, 'Mix: give it to Tilde'],
       [

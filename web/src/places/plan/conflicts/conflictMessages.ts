@@ -136,9 +136,9 @@ function fixMessage(one: ConflictFix, { lots, words, t, f }: Saying): string {
   const found = findStep(lots, one.step);
   const what = found ? words.step(found.step, found.lot) : '';
   if (one.kind === 'give') {
-    return t('plan.mending.give', { what, who: one.personIds.map(words.person).join(', ') });
+    return t('plan.fixing.give', { what, who: one.personIds.map(words.person).join(', ') });
   }
-  return t(one.byMin > 0 ? 'plan.mending.later' : 'plan.mending.earlier', {
+  return t(one.byMin > 0 ? 'plan.fixing.later' : 'plan.fixing.earlier', {
     what,
     by: f.duration(Math.abs(one.byMin)),
     at: words.moment(one.startMin),

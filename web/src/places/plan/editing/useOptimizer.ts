@@ -20,10 +20,10 @@ import { optimizer } from '../../../workers/plan/plan';
 import { isPinned, type PlanEditing } from './usePlanEditing';
 import type { PlanWeek } from './usePlanWeek';
 
-/** How settling goes. */
+/** How the search goes. */
 export type OptimizerState =
   | { readonly kind: 'idle' }
-  | { readonly kind: 'settling'; readonly solved: SolverProgress | null }
+  | { readonly kind: 'optimizing'; readonly solved: SolverProgress | null }
   /** Something found no place; why is being looked for. */
   | { readonly kind: 'asking-why' }
   | { readonly kind: 'clash'; readonly clash: Clash }
@@ -46,14 +46,14 @@ export function useOptimizer(week: PlanWeek, editing: PlanEditing) {
     asked.current += 1;
     void optimizer().stop();
     setState((before) =>
-      before.kind === 'settling' && before.solved
+      before.kind === 'optimizing' && before.solved
         ? { kind: 'done', gapPercent: gapPercent(before.solved), of: put.current }
         : { kind: 'idle' },
     );
   }, []);
   useEffect(() => () => void optimizer().stop(), []);
-  // Whoever bends the plan meanwhile has the last word: settling stops and takes nothing back.
-  const isSolving = state.kind === 'settling';
+  // Whoever edits the plan meanwhile has the last word: the search stops and takes nothing back.
+  const isSolving = state.kind === 'optimizing';
   useEffect(() => {
     if (isSolving && put.current !== null && week.content !== put.current) stop();
   }, [isSolving, week.content, stop]);
@@ -63,13 +63,13 @@ export function useOptimizer(week: PlanWeek, editing: PlanEditing) {
     const mine = asked.current;
     const { kept, problem } = solvedProblem(week);
     put.current = week.content;
-    setState({ kind: 'settling', solved: null });
+    setState({ kind: 'optimizing', solved: null });
     let isTaken = false;
     let best: SolverProgress | null = null;
     const began = Date.now();
     const onBetter = (solved: SolverProgress) => {
       if (mine !== asked.current) return;
-      setState({ kind: 'settling', solved });
+      setState({ kind: 'optimizing', solved });
       if (solved.open > 0 && Date.now() - began > OPEN_SECONDS * 1000) void optimizer().stop();
       const isBetter = !best || solved.open < best.open || solved.points < best.points - 1e-9;
       best = solved;

@@ -73,7 +73,7 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
   const shifts = useShiftsQuery(interval, options);
   const lots = useLotsQuery(interval, options);
   const usage = useUsageQuery({ house, from: today, days: 1 }, options);
-  // Plans are made in quarter hours; the picture need not be reckoned anew every second.
+  // Plans are made in quarter hours; the picture need not be calculated again every second.
   const nowMin = Math.floor(nowMs / 60_000);
 
   const plain = useMemo(() => {

@@ -27,12 +27,12 @@ export function useSimulatedPlan({
     () => ({ document, lots, places, assumptions, mixed }),
     [document, lots, places, assumptions, mixed],
   );
-  // A whole week is drawn anew between frames, not in one.
+  // A whole week is drawn again between frames, not in one.
   return useDeferredValue(useLatest(askWeek, question)?.answer ?? null);
 }
 
 /**
- * Each lot as it was followed. While one lot is bent only it is followed anew, in the rooms as they were;
+ * Each lot as it was followed. While one lot is edited only it is followed again, in the rooms as they were;
  * the rooms follow when it is let go.
  *
  * @param bentLot the lot in hand; null when none is

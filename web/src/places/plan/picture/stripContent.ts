@@ -71,7 +71,7 @@ export function contentOf(
   }
 }
 
-/** Whether two contents look the same: while a bead is dragged only the strips that it is on are drawn anew. */
+/** Whether two contents look the same: while a bead is dragged only the strips that it is on are drawn again. */
 export function isSameContent(a: StripContent, b: StripContent): boolean {
   if (a.kind === 'works' && b.kind === 'works') {
     return (

@@ -76,13 +76,13 @@ export function useWhatIf(week: PlanWeek) {
   return { answer, ask: (assumption: Assumption) => void ask(assumption), isAsking };
 }
 
-/** The draft's lots settled anew, moved as little as can be; null when something stays open. */
+/** The draft's lots settled again, moved as little as can be; null when something stays open. */
 async function solvedLots(week: PlanWeek): Promise<PlannedLot[] | null> {
   const { kept, problem } = solvedProblem(week);
   const published = publishedSteps(week.lots);
   let best: SolverProgress | null = null;
-  const keep = (settling: SolverProgress) => {
-    best = settling;
+  const keep = (progress: SolverProgress) => {
+    best = progress;
   };
   await optimizer().optimize({ ...problem, published }, SECONDS, proxy(keep));
   const last = best as SolverProgress | null;

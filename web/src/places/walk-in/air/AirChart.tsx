@@ -10,7 +10,7 @@ export interface AirLine {
   readonly name: string;
   readonly atMs: readonly number[];
   readonly airC: readonly number[];
-  /** What is reckoned is drawn thinner and broken. */
+  /** What is calculated is drawn thinner and broken. */
   readonly isReckoned?: boolean;
 }
 
