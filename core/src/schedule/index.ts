@@ -6,6 +6,7 @@ export * from './conflicts/clash';
 export * from './problem/faults';
 export * from './edit/editPlan';
 export * from './conflicts/conflicts';
+export * from './edit/stepRef';
 export * from './conflicts/levels';
 export * from './conflicts/conflictFixes';
 export * from './problem/preferred';

@@ -21,8 +21,8 @@ export const board = (lot: Lot): BoardLot => {
   if (!only) throw new Error('a lot that is under way is on the board');
   return only;
 };
-export const stages = board(plain).stages;
-export const cold = stages.find(({ kind, key }) => kind === 'rest' && key === 'cold');
+const stages = board(plain).stages;
+const cold = stages.find(({ kind, key }) => kind === 'rest' && key === 'cold');
 if (!cold) throw new Error('the round is held cold');
 export const [COLD_MS, PULL_MS] = [cold.startMs, cold.endMs];
 /** The lot as it is once it has been put in the cold. */

@@ -12,6 +12,7 @@ import {
   type WeekProblem,
 } from '../problem/problem';
 import { overfull, benchTakings, placeTakings } from './levels';
+import { refOf } from '../edit/stepRef';
 
 /** Something in a plan that cannot be as it stands. */
 export type Conflict =
@@ -76,13 +77,6 @@ interface Two {
   readonly other: StepRef | null;
   readonly when: Interval;
 }
-
-/** Names of a step that last as long as it is not renamed. */
-export const refOf = ({ id: lotId }: PlannedLot, { stage, serviceId }: PlannedStep): StepRef => ({
-  lotId,
-  stage,
-  serviceId,
-});
 
 /** Everything in a plan that cannot be as it stands, in time's order within each kind. */
 export function conflictsOf(problem: WeekProblem, plan: Pick<WeekPlan, 'lots'>): Conflict[] {

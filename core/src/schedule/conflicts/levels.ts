@@ -1,7 +1,7 @@
 import type { StepRef } from '../edit/editPlan';
 import { isAtBench } from '../search/ledger';
 import type { PlannedLot, Interval, WeekProblem } from '../problem/problem';
-import { refOf } from './conflicts';
+import { refOf } from '../edit/stepRef';
 
 interface Taking<Whose> extends Interval {
   readonly amount: number;

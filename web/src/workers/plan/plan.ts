@@ -2,7 +2,7 @@ import { wrap, type Remote } from 'comlink';
 import type { SimulatorInWorker, OptimizerInWorker } from './planAnswers';
 
 let following: Remote<SimulatorInWorker> | null = null;
-let optimizer: Remote<OptimizerInWorker> | null = null;
+let started: Remote<OptimizerInWorker> | null = null;
 
 /** Who follows dough, in a worker of its own: it answers while a week is being settled. */
 export function simulator(): Remote<SimulatorInWorker> {
@@ -14,8 +14,8 @@ export function simulator(): Remote<SimulatorInWorker> {
 
 /** Who settles weeks, in a worker of its own. */
 export function optimizer(): Remote<OptimizerInWorker> {
-  optimizer ??= wrap<OptimizerInWorker>(
+  started ??= wrap<OptimizerInWorker>(
     new Worker(new URL('./optimizerWorker.ts', import.meta.url), { type: 'module' }),
   );
-  return optimizer;
+  return started;
 }
