@@ -136,7 +136,7 @@ describe('calm simulate', () => {
     const formula = { ...request.formula, yeast: { form: 'fresh', percent: 0 } };
     const { code, out } = calm('simulate', { ...yardWay, formula });
     expect(code).toBe(0);
-    expect(out).toMatchObject({ window: null, why: expect.stringContaining('more yeast') });
+    expect(out).toMatchObject({ window: null, why: expect.stringContaining('never rises enough') });
   });
 
   it('names every stage that cannot be, with its path', () => {

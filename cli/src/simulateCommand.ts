@@ -1,7 +1,7 @@
 import { simulateDocument } from '@calm/domain';
 import { check, simulateSchema } from '@calm/contract/schemas';
 import type { Answer } from './answer';
-import { formatNeverReadyMessage, formatProblemMessage } from './words';
+import { formatAlternativeMessage, formatNeverReadyMessage, formatProblemMessage } from './words';
 
 /** `calm simulate`: a dough and its way to temperatures, rise, maturity, states and its window. */
 export function simulateCommand(input: unknown): Answer {
@@ -13,9 +13,14 @@ export function simulateCommand(input: unknown): Answer {
     const why = way.reasons.map((reason) => formatProblemMessage(reason, stages));
     return { kind: 'cannot', why, reasons: way.reasons };
   }
-  const { never } = way.value;
+  const { never, remedies = [] } = way.value;
+  if (!never) return { kind: 'done', document: way.value };
+  const said = remedies.map((remedy) => ({
+    ...remedy,
+    say: formatAlternativeMessage(remedy, stages),
+  }));
   return {
     kind: 'done',
-    document: { ...way.value, ...(never && { why: formatNeverReadyMessage(never) }) },
+    document: { ...way.value, why: formatNeverReadyMessage(never), remedies: said },
   };
 }

@@ -6,6 +6,7 @@ import type {
   DoughStage,
   NeverReady,
   NoSplit,
+  Remedy,
   ScaleReason,
   WaterWarning,
 } from '@calm/core';
@@ -51,9 +52,12 @@ export const formatNeverReadyMessage = (why: NeverReady): string => catalogue.t(
 
 /** What would work instead. */
 export function formatAlternativeMessage(
-  change: DoseAlternative,
+  change: DoseAlternative | Remedy,
   stages: readonly DoughStage[],
 ): string {
+  if (change.kind === 'together') {
+    return change.changes.map((one) => formatAlternativeMessage(one, stages)).join(' ');
+  }
   const where = 'stage' in change ? formatStageMessage(change.stage, stages) : '';
   return catalogue.t(`alternatives.${change.kind}`, { ...change, where });
 }

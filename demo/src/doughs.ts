@@ -7,7 +7,7 @@ export const yardDough: Formula = {
   flours: [{ ...strongWhite, percent: 100 }],
   waterPercent: 62,
   saltPercent: 2.6,
-  yeast: { form: 'fresh', percent: 0.45 },
+  yeast: { form: 'fresh', percent: 0.4 },
 };
 
 export const slabDough: Formula = {
@@ -18,7 +18,7 @@ export const slabDough: Formula = {
   waterPercent: 70,
   saltPercent: 2.4,
   oilPercent: 2.5,
-  yeast: { form: 'instant', percent: 0.2 },
+  yeast: { form: 'instant', percent: 0.11 },
   preferment: {
     name: 'poolish-type pre-ferment',
     flourSharePercent: 25,
@@ -40,7 +40,7 @@ export const crackleDough: Formula = {
       composition: { waterPercent: 5, saltPercent: 0, fatPercent: 2, sugarPercent: 10 },
     },
   ],
-  yeast: { form: 'instant', percent: 0.08 },
+  yeast: { form: 'instant', percent: 0.06 },
 };
 
 /** Mixed at midday two days ahead, balled, two nights cold. */

@@ -4,6 +4,7 @@ import {
   type Room,
   awake,
   doughTraits,
+  holdingOdds,
   saltFactor,
   shapeOfStage,
   shapingAt,
@@ -61,11 +62,18 @@ export function flatLoop(week: FlatWeek): FlatResult {
   const traits = doughTraits(route.formula);
   const k = STARTING;
   const rates = rateTable(k);
-  const gasSpeed = k.gasAt25 * saltFactor(traits.saltPercent) * sugarBrake(traits.sugarPercent);
-  const growthSpeed = (k.growthAt25 * saltFactor(traits.saltPercent)) / k.growthRoom;
+  const gasSpeed =
+    k.gasAt25 *
+    saltFactor(traits.saltPercent, traits.waterLPerKg * 100) *
+    sugarBrake(traits.sugarPercent);
+  const growthSpeed =
+    (k.growthAt25 * saltFactor(traits.saltPercent, traits.waterLPerKg * 100)) / k.growthRoom;
   const roomG = traits.yeastGPerKg + k.growthRoom;
   const gasFreeL = traits.doughKgPerKg / (k.doughDensity / 1000);
-  const ripest = traits.limits.mostMaturityH;
+  const ripest = traits.limits.mostMaturityH * k.endurance;
+  const warmsKPerL = k.yeastHeat / (traits.doughKgPerKg * (DOUGH_HEAT.specificHeatJPerKgK / 1000));
+  const holdingWaterL = traits.waterLPerKg * traits.saltingOut;
+  const airL = k.airAtMixing * gasFreeL;
   const heatJPerK = week.doughKg * DOUGH_HEAT.specificHeatJPerKgK;
   const wattsPerK = heatJPerK / stepS;
 
@@ -105,6 +113,8 @@ export function flatLoop(week: FlatWeek): FlatResult {
   const volume = new Float64Array(n).fill(gasFreeL);
   const reference = new Float64Array(n).fill(gasFreeL);
   const maturity = new Float64Array(n);
+  const age = new Float64Array(n);
+  const shaped = new Float64Array(n);
   const mixed = new Float64Array(n);
   const waiting = new Float64Array(n);
   const waits = new Int32Array(n);
@@ -158,6 +168,7 @@ export function flatLoop(week: FlatWeek): FlatResult {
     const hours = waiting[l]!;
     if (hours === 0) return;
     const s = stage[l]!;
+    const litresPerG = gasSpeed * awake(mixed[l]! + hours / 2, traits.yeastForm) * hours;
     let gas = 0;
     let ripening = 0;
     let meanC = 0;
@@ -177,23 +188,30 @@ export function flatLoop(week: FlatWeek): FlatResult {
       const y = yeast[l * S + i]!;
       const grown = growthSpeed * hours * f * y * Math.max(0, roomG - y);
       yeast[l * S + i] = y + grown;
-      gas += part * f * (y + grown / 2);
+      const made = f * (y + grown / 2);
+      gas += part * made;
+      temps[l * S + i] = temps[l * S + i]! + made * litresPerG * warmsKPerL;
     }
+    mean[l] = mean[l]! + gas * litresPerG * warmsKPerL;
     maturity[l] = maturity[l]! + ripening * hours;
-    const produced = gas * gasSpeed * awake(mixed[l]! + hours / 2, traits.yeastForm) * hours;
+    age[l] = age[l]! + ripening * hours;
+    const produced = gas * litresPerG;
     const place = tablePlace(meanC);
     const at = (place | 0) * LAWS + SOLUBILITY;
     const holds =
-      (rates[at]! + (rates[at + LAWS]! - rates[at]!) * (place - (place | 0))) * traits.waterLPerKg;
-    const over = Math.max(0, maturity[l]! / ripest - 1);
-    const full = volume[l]! / (gasFreeL * traits.mostRise * Math.max(0.5, 1 - 0.4 * over));
-    const retained = Math.max(0, 1 - full * full * (full * full));
-    const leaked = over > 0 ? free[l]! * (1 - Math.exp(-k.collapsePerH * over * hours)) : 0;
-    const before = dissolved[l]! + free[l]! - leaked;
-    const now = Math.min(produced, Math.max(0, holds - before));
-    const held = before + now + (produced - now) * retained;
-    dissolved[l] = Math.min(held, holds);
-    free[l] = held - dissolved[l]!;
+      (rates[at]! + (rates[at + LAWS]! - rates[at]!) * (place - (place | 0))) * holdingWaterL;
+    const x = age[l]! / ripest;
+    const strength = x < 0.5 ? 1 : 1 / (1 + (x / 1.7) ** 6);
+    const full = volume[l]! / (gasFreeL * (1 + (traits.mostRise - 1) * strength));
+    const kept = produced * Math.max(0, 1 - full * full * (full * full));
+    const coarse = Math.max(0, free[l]! - k.fineCells * shaped[l]!);
+    const leaked =
+      strength < 1 ? coarse * (1 - Math.exp(-k.leakPerH * (1 - strength) * ripening * hours)) : 0;
+    const held = dissolved[l]! + free[l]! - leaked + kept;
+    const half = airL + holds - held;
+    const root = Math.sqrt(half * half + 4 * held * airL);
+    free[l] = half > 0 ? (2 * held * airL) / (half + root) : (root - half) / 2;
+    dissolved[l] = held - free[l]!;
     volume[l] = gasFreeL + free[l]! * ((mean[l]! + 273.15) / 298.15);
     mixed[l] = mixed[l]! + hours;
     waiting[l] = 0;
@@ -215,7 +233,12 @@ export function flatLoop(week: FlatWeek): FlatResult {
         if (s === stages.length) continue;
         until[l] = tick + stageTicks[s]!;
         if (shapingAt(stages, s)) {
-          free[l] = free[l]! * k.keptByBalling;
+          free[l] = Math.min(k.keptByBalling * free[l]!, k.mostKeptByBalling * gasFreeL);
+          shaped[l] = free[l]!;
+          age[l] = Math.max(
+            age[l]! * (1 - k.forgivenByShaping),
+            Math.min(age[l]!, maturity[l]! / 2),
+          );
           const old = share[s - 1]!;
           let t = 0;
           let y = 0;
@@ -303,7 +326,8 @@ export function flatLoop(week: FlatWeek): FlatResult {
       ferment(l);
       write(l, tick + 1);
       const isBeyond = s === stages.length - 1 && tick + 1 > until[l]! - beyondTicks;
-      const isSpent = volume[l]! / reference[l]! > 3 || maturity[l]! > 1.25 * ripest;
+      const isSpent =
+        volume[l]! / gasFreeL > 2.5 * 1.25 || holdingOdds(age[l]! / ripest, traits.steepness) < 0.1;
       if (isBeyond && isSpent) stage[l] = stages.length;
     }
   }

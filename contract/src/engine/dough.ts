@@ -5,7 +5,9 @@ import type {
   DoughPoint,
   DoughStage,
   Formula,
+  HoursFromTo,
   NeverReady,
+  Remedy,
   RouteFault,
   StageEnd,
   TakesTooMuch,
@@ -24,6 +26,12 @@ export interface DoughDocument {
   readonly histories?: PrefermentHistories;
   /** What is not said is as for a hand-opened ball. */
   readonly target?: Partial<Target>;
+  /** Diastatic malt, percent of flour. */
+  readonly maltPercent?: number;
+  /** Height above the sea, m. */
+  readonly altitudeM?: number;
+  /** Grams of dry yeast that raise dough like one gram of fresh. */
+  readonly conversion?: { readonly activeDry?: number; readonly instant?: number };
 }
 
 /** Input of `calm simulate`. */
@@ -41,6 +49,11 @@ export interface WindowDocument {
   readonly earliestHour: number;
   readonly peakHour: number;
   readonly latestHour: number;
+  /** That it opens well at the peak, 0–1. */
+  readonly odds: number;
+  /** While it opens well nine times in ten, and one time in ten; null where it never does so often. */
+  readonly odds90: HoursFromTo | null;
+  readonly odds10: HoursFromTo | null;
   readonly spread: WindowSpread | null;
 }
 
@@ -49,8 +62,9 @@ export interface SimulationDocument {
   readonly series: readonly DoughPoint[];
   readonly stages: readonly StageEnd[];
   readonly window: WindowDocument | null;
-  /** Only without a window. */
+  /** Only without a window: why, and what would help, each tried, best first. */
   readonly never?: NeverReady;
+  readonly remedies?: readonly Remedy[];
 }
 
 /** What `calm dose` answers. */
@@ -60,6 +74,8 @@ export interface DosedDocument {
   /** What goes into the bowl at the end: the same, less what a pre-ferment or old dough brings. */
   readonly bowlYeast: YeastDose;
   readonly freshPercent: number;
+  /** That it opens well at the hour, 0–1. */
+  readonly odds: number;
   readonly window: WindowDocument | null;
 }
 

@@ -54,6 +54,12 @@ const dough = {
   stages: stages.required(),
   histories: Joi.object({ preferment: history, oldDough: history }),
   target: targetSchema,
+  maltPercent: Joi.number().min(0).max(10),
+  altitudeM: Joi.number().min(-500).max(6000),
+  conversion: Joi.object({
+    activeDry: Joi.number().min(0.1).max(1),
+    instant: Joi.number().min(0.1).max(1),
+  }),
 };
 
 /** Input of `calm simulate`. */

@@ -30,10 +30,17 @@ const flours = Joi.array()
   })
   .messages({ 'flours.sum': '{{#label}} must sum to 100 percent, not {{#limit}}' });
 
+/** How good the yeast is, and whether it was woken in water. */
+const YEAST_STATE = {
+  activity: Joi.number().min(0.01).max(1.5),
+  isPreWetted: Joi.boolean(),
+};
+
 const yeast = (maxPercent: number) =>
   Joi.object<YeastDose>({
     form: Joi.valid(...YEAST_FORMS).required(),
     percent: percent(maxPercent).required(),
+    ...YEAST_STATE,
   }).required();
 
 /** What an ingredient brings with it. */
@@ -86,6 +93,7 @@ export const undosedFormulaSchema = Joi.object<Formula>({
   yeast: Joi.object({
     form: Joi.valid(...YEAST_FORMS).required(),
     percent: percent(10).default(0),
+    ...YEAST_STATE,
   }).required(),
   preferment,
   oldDough,

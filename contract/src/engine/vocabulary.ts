@@ -54,10 +54,10 @@ export const UNTIL_RISE_LIMITS: typeof core.UNTIL_RISE_LIMITS = { least: 1.01, m
 
 export const STANDARD_TARGET: typeof core.STANDARD_TARGET = {
   riseMin: 1.6,
-  riseMax: 2.4,
-  risePeak: 1.95,
-  openTempC: 15,
-  maturityMinH: 6,
+  riseMax: 2.5,
+  risePeak: 2,
+  openTempC: 12,
+  maturityMinH: 0,
 };
 
 export const STANDARD_WEIGHTS: typeof core.STANDARD_WEIGHTS = {

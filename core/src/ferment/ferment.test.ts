@@ -2,6 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
   advance,
+  strengthLeft,
+  holdingSteepness,
+  holdingOdds,
   awake,
   co2Solubility,
   FERMENT,
@@ -82,6 +85,7 @@ describe('brakes and helps', () => {
   it('salt slows and never stops', () => {
     expect(saltFactor(0)).toBe(1);
     expect(saltFactor(2)).toBeCloseTo(0.82, 12);
+    expect(saltFactor(2, 50)).toBeLessThan(saltFactor(2, 70));
     expect(saltFactor(20)).toBe(0.3);
   });
 
@@ -95,11 +99,12 @@ describe('brakes and helps', () => {
   it('active dry wakes up later', () => {
     expect(awake(0.3, 'fresh')).toBeCloseTo(1 - 1 / Math.E, 12);
     expect(awake(0.3, 'active-dry')).toBeLessThan(awake(0.3, 'instant'));
+    expect(awake(0.3, 'active-dry', true)).toBe(awake(0.3, 'instant'));
   });
 });
 
 describe('flour', () => {
-  it('stands ripening by its strength', () => {
+  it('stands by its strength, as a rule of thumb', () => {
     expect([200, 280, 320, 380].map(mostMaturityH)).toEqual([12.5, 22.5, 27.5, 35]);
   });
 
@@ -125,6 +130,23 @@ describe('flour', () => {
     expect(mostRise(300, 62)).toBeCloseTo(4.2, 12);
     expect(mostRise(200, 62)).toBeLessThan(mostRise(300, 62));
     expect(mostRise(300, 52)).toBeLessThan(mostRise(300, 62));
+    expect(mostRise(300, 62, 3)).toBeGreaterThan(mostRise(300, 62));
+    expect(mostRise(300, 62, 12)).toBeLessThan(mostRise(300, 62));
+  });
+
+  it('wears out softly: even odds at half as long again, and no cliff anywhere', () => {
+    const steep = holdingSteepness(280, 15);
+    expect(holdingOdds(1.5, steep)).toBeCloseTo(0.5, 9);
+    expect(holdingOdds(1, steep)).toBeGreaterThan(0.9);
+    expect(holdingOdds(2, steep)).toBeLessThan(0.15);
+    const ages = Array.from({ length: 300 }, (_, i) => i / 100);
+    for (const law of [strengthLeft, (age: number) => holdingOdds(age, steep)]) {
+      ages.slice(1).forEach((age, i) => {
+        const step = law(ages[i] ?? 0) - law(age);
+        expect(step).toBeGreaterThanOrEqual(-1e-12);
+        expect(step).toBeLessThan(0.03);
+      });
+    }
   });
 });
 
@@ -170,7 +192,7 @@ describe('everyday facts (docs/dough-science.md § 9)', () => {
     const { points } = run(yard);
     const pulled = points.find((point) => point.stage === 2);
     const later = points.find((point) => point.hour >= (pulled?.hour ?? 0) + 1);
-    expect((later?.rise ?? 0) - (pulled?.rise ?? 0)).toBeGreaterThan(0.05);
+    expect((later?.volume ?? 0) - (pulled?.volume ?? 0)).toBeGreaterThan(0.05);
   });
 });
 
@@ -198,13 +220,14 @@ describe('gas', () => {
   it('is pressed out by shaping, more by knocking back, and rise counts again', () => {
     const kept = (['gentle', 'ball', 'knock-back'] as const).map((shaping) => {
       const dough = newDough(doughTraits(leanAt(1)), 26, ballShape(275), 'lidded-tray');
-      for (let i = 0; i < 180; i += 1) advance(dough, 1 / 60, 26);
+      for (let i = 0; i < 90; i += 1) advance(dough, 1 / 60, 26);
       const before = dough.freeL;
       shapeDough(dough, shaping);
       expect(riseOf(dough)).toBe(1);
-      expect(dough.volumeL).toBeGreaterThan(dough.gasFreeL);
+      expect(dough.volumeL).toBeGreaterThan(dough.mixedL);
       return dough.freeL / before;
     });
+    // Gas comes out of the water into the bubbles that are left.
     expect(kept[0]).toBeCloseTo(0.8, 9);
     expect(kept[1]).toBeCloseTo(0.4, 9);
     expect(kept[2]).toBeCloseTo(0.1, 9);
@@ -224,7 +247,9 @@ describe('constants', () => {
     const [usual, own] = [run(yard), run({ ...yard, constants: lively })];
     expect(own.stages.at(-1)?.rise).toBeGreaterThan(usual.stages.at(-1)?.rise ?? NaN);
     expect(own.stages.at(-1)?.maturityH).toBeCloseTo(usual.stages.at(-1)?.maturityH ?? NaN, 0);
-    const dough = newDough(doughTraits(leanAt(1)), 24, ballShape(275), 'tub', lively);
+    const dough = newDough(doughTraits(leanAt(1)), 24, ballShape(275), 'tub', {
+      constants: lively,
+    });
     expect(maturityOf(dough)).toBe(0);
   });
 });

@@ -18,4 +18,5 @@ export * from './run/uncertainty';
 export * from './route/preferments';
 export * from './route/doughStages';
 export { applyAlternative, type DoseAlternative } from './dose/doseAlternatives';
+export * from './dose/remedies';
 export { LEAST_DOSE_PERCENT, MOST_DOSE_PERCENT, withDose } from './dose/doseLadder';

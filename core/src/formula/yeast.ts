@@ -8,18 +8,23 @@ export const YEAST_FORMS = ['fresh', 'active-dry', 'instant'] as const;
 export interface YeastDose {
   readonly form: YeastForm;
   readonly percent: number;
+  /** 1 = new; less when aged, or as a proof test shows it. */
+  readonly activity?: number;
+  /** Dry yeast that was woken in water before it went in. */
+  readonly isPreWetted?: boolean;
 }
 
 /** Grams of each form that raise dough like one gram of fresh yeast. A house may edit its own. */
 export type YeastConversion = Readonly<Record<YeastForm, number>>;
 
 /**
- * Starting values by mass, fresh : active dry : instant = 1 : 0.40 : 0.33.
+ * Starting values by mass, fresh : active dry : instant = 1 : 0.35 : 0.33. The pack's 0.40 for active dry counts in the
+ * time it takes to wake up, which the engine lets pass by itself.
  * Plausible range 0.33–0.50 for active dry, 0.30–0.40 for instant.
  */
 export const STANDARD_YEAST_CONVERSION: YeastConversion = {
   fresh: 1,
-  'active-dry': 0.4,
+  'active-dry': 0.35,
   instant: 0.33,
 };
 
@@ -54,5 +59,7 @@ export function freshEquivalentPercent(
   activity = 1,
   conversion: YeastConversion = STANDARD_YEAST_CONVERSION,
 ): number {
-  return convertYeast(dose.percent, dose.form, 'fresh', conversion) * activity;
+  return (
+    convertYeast(dose.percent, dose.form, 'fresh', conversion) * activity * (dose.activity ?? 1)
+  );
 }

@@ -206,3 +206,30 @@ export function meanOf(shells: Shells, field: Float64Array): number {
   }
   return mean;
 }
+
+/**
+ * A field of shells of one body, over the shells of another: each part keeps what it has, counted by volume from the
+ * inside out, so that what the field sums up to stays the same.
+ *
+ * @param from and to shares of the volume by shell; each sums to 1
+ */
+export function remapped(from: Float64Array, to: Float64Array, field: Float64Array): Float64Array {
+  const moved = new Float64Array(to.length);
+  let at = 0;
+  let left = from[0] as number;
+  for (let i = 0; i < to.length; i += 1) {
+    const share = to[i] as number;
+    let wanted = share;
+    let sum = 0;
+    while (at < from.length - 1 && left < wanted) {
+      sum += left * (field[at] as number);
+      wanted -= left;
+      at += 1;
+      left = from[at] as number;
+    }
+    sum += wanted * (field[at] as number);
+    left -= wanted;
+    moved[i] = sum / share;
+  }
+  return moved;
+}

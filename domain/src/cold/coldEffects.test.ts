@@ -147,6 +147,9 @@ describe('what to do about an alarm', () => {
     earliestHour: 40,
     peakHour: 44,
     latestHour,
+    odds: 0.9,
+    odds90: null,
+    odds10: null,
   });
   const lot = (key: string, latestHour: number): ColdLot => ({
     key,

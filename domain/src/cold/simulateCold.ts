@@ -140,7 +140,7 @@ export function simulateCold(
   });
 }
 
-const NEVER: ReadyWindow = { kind: 'never', why: 'too-young' };
+const NEVER: ReadyWindow = { kind: 'never', why: 'too-little-rise' };
 
 /** Index of the last moment that is not after an hour; −1 when all are. */
 function lastBefore(hours: Float64Array, length: number, hour: number): number {

@@ -67,7 +67,7 @@ describe('a dough document', () => {
 
   it('says why there is no window', () => {
     const none = { ...yard, formula: { ...yard.formula, yeast: { form: 'fresh', percent: 0.01 } } };
-    expect(simulated(none)).toMatchObject({ window: null, never: 'too-little-rise' });
+    expect(simulated(none)).toMatchObject({ window: null, never: 'over-ripe-before-risen' });
   });
 
   it('is dosed so that simulating it gives the peak that was asked for', () => {

@@ -2,12 +2,12 @@ import {
   fail,
   ok,
   fermentPreferments,
-  indexAt,
-  pointAt,
+  pointBetween,
+  remediesFor,
   simulate,
   solveDose,
-  stateOf,
   STANDARD_TARGET,
+  STANDARD_YEAST_CONVERSION,
   windowSpread,
   type DoseLimit,
   type DoughPoint,
@@ -32,10 +32,23 @@ const targetOf = ({ target }: DoughDocument): Target => ({ ...STANDARD_TARGET, .
 /** The way of a document as the engine takes it. */
 export function routeOfDocument(document: DoughDocument): Result<DoughRoute, DoughProblem> {
   const { formula, ballWeightG, doughTempC, stages, histories = {} } = document;
-  const preferments = fermentPreferments(formula, histories);
-  return preferments.ok
-    ? ok({ ballWeightG, doughTempC, stages, ...preferments.value })
-    : preferments;
+  const { maltPercent, altitudeM, conversion } = document;
+  const yeastConversion = {
+    ...STANDARD_YEAST_CONVERSION,
+    ...(conversion?.activeDry !== undefined && { 'active-dry': conversion.activeDry }),
+    ...(conversion?.instant !== undefined && { instant: conversion.instant }),
+  };
+  const preferments = fermentPreferments(formula, histories, { yeastConversion });
+  if (!preferments.ok) return preferments;
+  return ok({
+    ballWeightG,
+    doughTempC,
+    stages,
+    ...preferments.value,
+    ...(conversion && { yeastConversion }),
+    ...(maltPercent !== undefined && { maltPercent }),
+    ...(altitudeM !== undefined && { altitudeM }),
+  });
 }
 
 /** Simulates a document: its series at even steps, its stages, its window. */
@@ -52,7 +65,10 @@ export function simulateDocument(
     series: seriesOf(way.value, document.stepMinutes / 60),
     stages,
     window: windowDocument(way.value, route.value, target),
-    ...(window.kind === 'never' && { never: window.why }),
+    ...(window.kind === 'never' && {
+      never: window.why,
+      remedies: remediesFor(route.value, target),
+    }),
   });
 }
 
@@ -82,6 +98,7 @@ export function doseDocument(document: DoseDocument): Result<DosedDocument, NoDo
     yeastPercent: yeast.percent + takenPercent,
     bowlYeast: yeast,
     freshPercent,
+    odds: dose.value.odds,
     window: way.ok ? windowDocument(way.value, dosed, target) : null,
   });
 }
@@ -94,8 +111,8 @@ function windowDocument(
   target: Target,
 ): WindowDocument | null {
   if (window.kind === 'never') return null;
-  const { earliestHour, peakHour, latestHour } = window;
-  return { earliestHour, peakHour, latestHour, spread: windowSpread(route, target) };
+  const { kind: _ready, ...hours } = window;
+  return { ...hours, spread: windowSpread(route, target) };
 }
 
 /** Moments at even steps from the mixer to the end of the last stage, and that end itself. */
@@ -103,19 +120,5 @@ function seriesOf(way: Simulation, stepH: number): DoughPoint[] {
   const steps = Math.floor(way.endHour / stepH + 1e-9);
   const hours = Array.from({ length: steps + 1 }, (_, i) => i * stepH);
   if (way.endHour - (hours.at(-1) ?? 0) > 1e-9) hours.push(way.endHour);
-  return hours.map((hour) => pointBetween(way, hour));
-}
-
-function pointBetween({ course, target, mostMaturityH }: Simulation, hour: number): DoughPoint {
-  const i = indexAt(course, hour);
-  const here = pointAt(course, i, target, mostMaturityH);
-  const next = i + 1 < course.length ? pointAt(course, i + 1, target, mostMaturityH) : here;
-  const share = next.hour > here.hour ? (hour - here.hour) / (next.hour - here.hour) : 0;
-  const mix = (a: number, b: number) => a + (b - a) * Math.max(0, share);
-  const rise = mix(here.rise, next.rise);
-  const maturityH = mix(here.maturityH, next.maturityH);
-  const coreTempC = mix(here.coreTempC, next.coreTempC);
-  const meanTempC = mix(here.meanTempC, next.meanTempC);
-  const state = stateOf(rise, maturityH, mostMaturityH, coreTempC, target);
-  return { hour, stage: here.stage, coreTempC, meanTempC, rise, maturityH, state };
+  return hours.map((hour) => pointBetween(way.course, hour, way.target, way.kinds));
 }

@@ -1,12 +1,12 @@
 import { DOUGH_HEAT, heatGiven } from '../../heat';
 import { advance, beginHeat, endHeat, ferment, mayWait } from '../../ferment/dough/advance';
 import { newCourse, record, type OpenCourse } from '../../ferment/run/course';
-import { riseOf, type Dough } from '../../ferment/dough/dough';
+import { isPastUse, riseOf, type Dough } from '../../ferment/dough/dough';
 import { enterStage, startDough } from '../../ferment/run/simulateDough';
 import type { ColdSystemLot } from './coldSystem';
 import { HOUR_S } from '../../units/time';
 import type { OpenRoom, Tick } from './openRoom';
-import { isSpent, STANDARD_TARGET, type Target } from '../../ferment/dough/state';
+import { STANDARD_TARGET, type Target } from '../../ferment/dough/state';
 
 /** A lot on its way through the house. */
 export interface LotInSimulation {
@@ -33,11 +33,12 @@ export function newLotInSimulation(
   beyondH: number,
 ): LotInSimulation {
   const { stages } = lot.route;
+  const dough = startDough(lot.route);
   const inRooms = stages.map(({ room }) => rooms.find(({ from }) => from.name === room) ?? null);
   return {
     lot,
-    course: newCourse(),
-    dough: startDough(lot.route),
+    course: newCourse(dough.traits.steepness),
+    dough,
     heatJPerK: lot.doughKg * DOUGH_HEAT.specificHeatJPerKgK,
     rooms: inRooms,
     offsetsC: stages.map(({ zone }, i) => inRooms[i]?.from.room.zonesC[zone ?? ''] ?? 0),
@@ -91,9 +92,7 @@ export function endLotStep(lot: LotInSimulation, toHour: number): void {
   if (lot.stage < stages.length - 1) {
     if (untilRise !== undefined && rise >= untilRise) lot.endHour = toHour;
   } else if (toHour > lot.endHour - lot.beyondH) {
-    const { maturityH, traits } = lot.dough;
-    const { mostMaturityH } = traits.limits;
-    if (isSpent(rise, maturityH, mostMaturityH, lot.target)) lot.stage = stages.length;
+    if (isPastUse(lot.dough, lot.target)) lot.stage = stages.length;
   }
 }
 

@@ -93,7 +93,7 @@ export function simulateRoomsAndLots(
     })),
     lots: lots.map(({ lot, course, dough, target }) => {
       const { mostMaturityH } = dough.traits.limits;
-      const window = readWindow(course, target, mostMaturityH, lot.route.stages.length - 1);
+      const window = readWindow(course, target, lot.route.stages.length - 1);
       return {
         name: lot.name,
         startHour: lot.startHour,

@@ -92,7 +92,7 @@ describe('dose', () => {
       const again = solveDose(applyAlternative(request, first));
       if (!again.ok) throw new Error(JSON.stringify({ request, first, reasons: again.reasons }));
     }
-    expect(refused).toBeGreaterThan(40);
+    expect(refused).toBeGreaterThan(15);
   });
 
   const yard: DoseRequest = {
@@ -149,19 +149,57 @@ describe('dose', () => {
     expect(percent(tired)).toBeCloseTo(percent(yard) / 0.8, 2);
   });
 
-  it('cannot be before the dough is warm, or ripe, or after its flour gives out', () => {
+  it('cannot be before the dough is warm or relaxed, nor where its flour holds nothing', () => {
     expect(reasonsOf({ ...yard, peakHour: 42.2 })).toContain('not-warm-yet');
+    const justBalled = {
+      ...yard.route,
+      stages: [
+        { kind: 'bulk' as const, hours: 2, airTempC: 25, container: 'tub' as const },
+        { kind: 'ball' as const, hours: 1, airTempC: 25, container: 'lidded-tray' as const },
+      ],
+    };
+    expect(reasonsOf({ route: justBalled, peakHour: 2.1 })).toContain('too-tight-yet');
+    const weak = [{ name: 'weak', percent: 100, strengthW: 130 }];
+    const long = {
+      ...yard.route,
+      formula: { ...yard.route.formula, flours: weak },
+      stages: [{ kind: 'ball' as const, hours: 60, airTempC: 26, container: 'tub' as const }],
+    };
+    expect(reasonsOf({ route: long, peakHour: 59 })).toContain('flour-worn-out');
+    expect(reasonsOf({ ...yard, peakHour: 20 })).toEqual(['peak-not-in-last-stage']);
+  });
+
+  it('is for same-day dough as for any other, and says its odds', () => {
     const quick = {
       ...yard.route,
       stages: [
         { kind: 'ball' as const, hours: 3, airTempC: 23, container: 'lidded-tray' as const },
       ],
     };
-    expect(reasonsOf({ route: quick, peakHour: 3 })).toContain('not-ripe-yet');
-    const weak = [{ name: 'weak', percent: 100, strengthW: 180 }];
-    const long = { ...yard.route, formula: { ...yard.route.formula, flours: weak } };
-    expect(reasonsOf({ route: long, peakHour: 45 })).toContain('past-flour-limit');
-    expect(reasonsOf({ ...yard, peakHour: 20 })).toEqual(['peak-not-in-last-stage']);
+    const dose = solveDose({ route: quick, peakHour: 3 });
+    expect(dose.ok && dose.value.odds).toBeGreaterThan(0.9);
+  });
+
+  it.each([
+    ['20 h at room and 4 h balled, W 280', 280, [20, 20], [4, 20], 23.5],
+    ['24 h at room, then 48 h cold', 320, [24, 20], [48, 4], 74.5],
+    ['18 h without kneading', 280, [18, 21], [1.5, 22], 19],
+    ['96 h cold with strong flour', 360, [1, 22], [96, 4], 99.5],
+  ] as const)('%s: ordinary craft has its dose', (_what, strengthW, first, second, peakHour) => {
+    const stages: DoughRoute['stages'] = [
+      { kind: 'bulk', hours: first[0], airTempC: first[1], container: 'tub' },
+      { kind: 'ball', hours: second[0], airTempC: second[1], container: 'lidded-tray' },
+      ...(second[1] < 10
+        ? [{ kind: 'ball', hours: 3, airTempC: 22, container: 'lidded-tray' } as const]
+        : []),
+    ];
+    const formula = {
+      ...yard.route.formula,
+      flours: [{ name: 'white', percent: 100, strengthW }],
+    };
+    const dose = solveDose({ route: { ...yard.route, formula, stages }, peakHour });
+    if (!dose.ok) throw new Error(JSON.stringify(dose.reasons));
+    expect(dose.value.odds).toBeGreaterThan(0.5);
   });
 
   it('passes a route’s own faults on and proposes nothing for them', () => {

@@ -9,16 +9,21 @@ import {
   type Moment,
   type Rung,
 } from './doseLadder';
-import { flourLimits } from '../laws/flour';
 import { simulateDough } from '../run/simulateDough';
 import { routeFaults, type DoughRoute, type RouteFault } from '../route/doughRoute';
 import { BEYOND_H } from '../run/simulate';
-import { STANDARD_TARGET, type Target } from '../dough/state';
+import {
+  EVEN_ODDS,
+  openingOdds,
+  RELAXED_ENOUGH,
+  STANDARD_TARGET,
+  type Target,
+} from '../dough/state';
 
 /** What the dose shall do. The formula's own yeast percent is not looked at. */
 export interface DoseRequest {
   readonly route: DoughRoute;
-  /** Hour from the mixer at which the rise shall be at its peak. */
+  /** Hour from the mixer at which the volume shall be at its peak. */
   readonly peakHour: number;
   readonly target?: Target;
 }
@@ -28,14 +33,18 @@ export interface Dose {
   /** In the form the formula names. */
   readonly yeast: YeastDose;
   readonly freshPercent: number;
+  /** That it opens well at that hour, 0–1: low odds are said, not refused. */
+  readonly odds: number;
 }
 
 /** What the dough cannot do at that hour, whatever the dose. */
 export type DoseLimit =
   | { readonly kind: 'peak-not-in-last-stage'; readonly fromHour: number; readonly toHour: number }
   | { readonly kind: 'not-warm-yet'; readonly coreTempC: number; readonly openTempC: number }
-  | { readonly kind: 'not-ripe-yet'; readonly maturityH: number; readonly leastH: number }
-  | { readonly kind: 'past-flour-limit'; readonly maturityH: number; readonly mostH: number }
+  /** Shaped too short a time before: it springs back. */
+  | { readonly kind: 'too-tight-yet'; readonly relaxed: number; readonly enough: number }
+  /** Its flour no longer holds enough gas, whatever the dose. */
+  | { readonly kind: 'flour-worn-out'; readonly odds: number }
   | { readonly kind: 'needs-more-yeast'; readonly mostPercent: number; readonly rise: number }
   | { readonly kind: 'needs-less-yeast'; readonly leastPercent: number; readonly rise: number };
 
@@ -44,7 +53,7 @@ export type DoseReason = RouteFault | DoseLimit;
 
 /**
  * The yeast dose that puts the peak where it is wanted: doses are tried from the least up until the
- * rise at that hour passes the target's peak, then narrowed between the last two. Quick enough for a
+ * volume at that hour passes the target's peak, then narrowed between the last two. Quick enough for a
  * slider; `solveDose` also looks for what would work instead.
  *
  * @returns the dose in the formula's form, or why none can do it
@@ -57,21 +66,21 @@ export function findDose(request: DoseRequest): Result<Dose, DoseReason> {
   const reasons = limitsOf(request, climb, 0);
   if (reasons.length > 0 || !climb.reached) return fail(...reasons);
   const found = narrow(request, climb.below, climb.reached);
-  const late = limitsAt(route, [found], target, 0);
+  const late = limitsAt([found], target, 0);
   if (late.length > 0) return fail(...late);
   const { yeast } = withDose(route, found.freshPercent).formula;
-  return ok({ yeast, freshPercent: found.freshPercent });
+  return ok({ yeast, freshPercent: found.freshPercent, odds: openingOdds(found, target) });
 }
 
-/** Whether some dose works with something to spare: how warm and ripe dough is depends on it a little. */
+/** Whether some dose works with something to spare: how warm dough is depends on it a little. */
 export function isSurelyPossible(request: DoseRequest): boolean {
   if (routeFaults(request.route, LEAST_DOSE_PERCENT).length > 0) return false;
   return limitsOf(request, climbDoses(request, ROUGH_MIN, SURE), SURE).length === 0;
 }
 
-/** What is proposed instead keeps this far from every bound, in °C and in hours of maturity, … */
+/** What is proposed instead keeps this far from every bound, in °C, … */
 export const SURE = 0.4;
-/** … and in rise, per °C of that. */
+/** … and in volume, per °C of that. */
 export const SURE_RISE_PER_C = 0.1;
 /**
  * Steps while looking for what else would work, and for the dose itself, min. Five-minute steps move
@@ -84,7 +93,7 @@ const STEP_MIN = 5;
 interface Climb {
   /** The rung before the one that reached the peak; of all rungs the best, where none did. */
   readonly below: Rung | null;
-  /** The first whose rise at the hour is the peak's or more. */
+  /** The first whose volume at the hour is the peak's or more. */
   readonly reached: Rung | null;
   readonly least: Rung | null;
 }
@@ -105,10 +114,10 @@ function climbDoses(
     const rung = rungAt(route, freshPercent, peakHour, stepMin);
     if (!rung) break;
     least ??= rung;
-    if (rung.rise >= target.risePeak + margin * SURE_RISE_PER_C) {
+    if (rung.volume >= target.risePeak + margin * SURE_RISE_PER_C) {
       return { least, below, reached: rung };
     }
-    if (!below || rung.rise > below.rise) below = rung;
+    if (!below || rung.volume > below.volume) below = rung;
   }
   return { least, below, reached: null };
 }
@@ -121,12 +130,13 @@ function limitsOf(
 ): DoseLimit[] {
   const tried = [below, reached].filter((rung) => rung !== null);
   if (!least || tried.length === 0) return [notInLastStage(route)];
-  const limits = limitsAt(route, tried, target, margin);
+  const limits = limitsAt(tried, target, margin);
   if (!reached && below) {
-    limits.push({ kind: 'needs-more-yeast', mostPercent: MOST_DOSE_PERCENT, rise: below.rise });
+    limits.push({ kind: 'needs-more-yeast', mostPercent: MOST_DOSE_PERCENT, rise: below.volume });
+    if (below.holding < EVEN_ODDS) limits.push({ kind: 'flour-worn-out', odds: below.holding });
   }
-  if (least.rise > target.risePeak - margin * SURE_RISE_PER_C) {
-    limits.push({ kind: 'needs-less-yeast', leastPercent: LEAST_DOSE_PERCENT, rise: least.rise });
+  if (least.volume > target.risePeak - margin * SURE_RISE_PER_C) {
+    limits.push({ kind: 'needs-less-yeast', leastPercent: LEAST_DOSE_PERCENT, rise: least.volume });
   }
   return limits;
 }
@@ -137,50 +147,39 @@ function notInLastStage(route: DoughRoute): DoseLimit {
   return { kind: 'peak-not-in-last-stage', fromHour: ends.at(-2) ?? 0, toHour };
 }
 
-/** What all of some moments miss: warmth, ripeness, flour. */
-export function limitsAt(
-  route: DoughRoute,
-  moments: readonly Moment[],
-  target: Target,
-  margin: number,
-): DoseLimit[] {
-  const mostH = flourLimits(route.formula.flours).mostMaturityH;
+/** What all of some moments miss: warmth, rest after shaping. */
+export function limitsAt(moments: readonly Moment[], target: Target, margin: number): DoseLimit[] {
   const coreTempC = Math.min(...moments.map((moment) => moment.coreTempC));
-  const [ripest, youngest] = [Math.max, Math.min].map((pick) =>
-    pick(...moments.map((moment) => moment.maturityH)),
-  ) as [number, number];
+  const relaxed = Math.min(...moments.map((moment) => moment.relaxed));
   const limits: DoseLimit[] = [];
   if (coreTempC < target.openTempC + margin) {
     limits.push({ kind: 'not-warm-yet', coreTempC, openTempC: target.openTempC });
   }
-  if (youngest < target.maturityMinH + margin) {
-    limits.push({ kind: 'not-ripe-yet', maturityH: youngest, leastH: target.maturityMinH });
-  }
-  if (ripest > mostH - margin) {
-    limits.push({ kind: 'past-flour-limit', maturityH: ripest, mostH });
+  if (relaxed < RELAXED_ENOUGH) {
+    limits.push({ kind: 'too-tight-yet', relaxed, enough: RELAXED_ENOUGH });
   }
   return limits;
 }
 
-/** Rise this near to the peak's is the peak. */
+/** Volume this near to the peak's is the peak. */
 const RISE_TOLERANCE = 1e-4;
 const MOST_NARROWINGS = 60;
 
-/** The dose between two rungs at which the rise at the hour is the peak's; by Illinois steps. */
+/** The dose between two rungs at which the volume at the hour is the peak's; by Illinois steps. */
 function narrow(
   { route, peakHour, target = STANDARD_TARGET }: DoseRequest,
   below: Rung | null,
   reached: Rung,
 ): Rung {
   if (!below) return reached;
-  let [low, lowMiss] = [Math.log(below.freshPercent), below.rise - target.risePeak];
-  let [high, highMiss] = [Math.log(reached.freshPercent), reached.rise - target.risePeak];
+  let [low, lowMiss] = [Math.log(below.freshPercent), below.volume - target.risePeak];
+  let [high, highMiss] = [Math.log(reached.freshPercent), reached.volume - target.risePeak];
   let side = 0;
   let found = reached;
   for (let i = 0; i < MOST_NARROWINGS; i += 1) {
     const guess = (low * highMiss - high * lowMiss) / (highMiss - lowMiss);
     found = rungAt(route, Math.exp(guess), peakHour, STEP_MIN) ?? found;
-    const miss = found.rise - target.risePeak;
+    const miss = found.volume - target.risePeak;
     if (Math.abs(miss) < RISE_TOLERANCE || high - low < 1e-9) break;
     if (miss > 0) {
       [high, highMiss] = [guess, miss];

@@ -1,4 +1,5 @@
 import {
+  findDose,
   isSurelyPossible,
   limitsAt,
   ROUGH_MIN,
@@ -16,7 +17,12 @@ export type DoseAlternative =
   | { readonly kind: 'stage-hours'; readonly stage: number; readonly hours: number }
   | { readonly kind: 'air-temp'; readonly stage: number; readonly tempC: number }
   | { readonly kind: 'dough-temp'; readonly tempC: number }
-  | { readonly kind: 'flour-strength'; readonly strengthW: number };
+  | { readonly kind: 'flour-strength'; readonly strengthW: number }
+  /** Where none works by itself: all of these. */
+  | { readonly kind: 'together'; readonly changes: readonly SingleChange[] };
+
+/** One change by itself. */
+export type SingleChange = Exclude<DoseAlternative, { kind: 'together' }>;
 
 const HOUR_STEP = 0.25;
 const TEMP_STEPS_C = [1, 2, 3, 4, 6, 8, 10, 12];
@@ -41,6 +47,8 @@ export function applyAlternative(request: DoseRequest, change: DoseAlternative):
       const flours = route.formula.flours.map((flour) => ({ ...flour, strengthW }));
       return { ...request, route: { ...route, formula: { ...route.formula, flours } } };
     }
+    case 'together':
+      return change.changes.reduce<DoseRequest>(applyAlternative, request);
   }
 }
 
@@ -49,27 +57,103 @@ function withStage(route: DoughRoute, stage: number, change: Partial<DoughStage>
 }
 
 /**
- * Single changes that would make a dose possible, each the nearest of its kind to what was asked:
- * time first, then place, then the dough's temperature, then flour.
+ * Changes that would make a dose possible, each tried, each the nearest of its kind to what was asked: time first,
+ * then place, then the dough's temperature, then flour. Where no single one does, several together: never nothing that
+ * a kitchen can change.
  */
 export function alternativesTo(request: DoseRequest): DoseAlternative[] {
-  const { route } = request;
-  const firstThatWorks = (changes: readonly DoseAlternative[]) =>
-    changes.filter((change) => isSurelyPossible(applyAlternative(request, change))).slice(0, 1);
-  const hour = nearestHour(request);
-  const eachStage = <T>(of: (stage: DoughStage, index: number) => T[]) => route.stages.flatMap(of);
+  const single = singleChanges(request);
+  return single.length > 0 ? single : togetherWith(request);
+}
+
+/** Changes that are tried together with another hour, where none works by itself: the fewest first. */
+function togetherWith(request: DoseRequest): DoseAlternative[] {
+  for (const changes of changesTogether(request.route)) {
+    const hour = nearestHour(changes.reduce<DoseRequest>(applyAlternative, request));
+    if (hour === null) continue;
+    const together: DoseAlternative = {
+      kind: 'together',
+      changes: [...changes, { kind: 'peak-hour', hour }],
+    };
+    if (works(request, together)) return [together];
+  }
+  return [];
+}
+
+/** What is proposed has been tried. */
+const works = (request: DoseRequest, change: DoseAlternative): boolean =>
+  findDose(applyAlternative(request, change)).ok;
+
+const KITCHEN_TEMPS_C = [22, 18, 26];
+const LASTING_W = 360;
+
+/**
+ * Sets of changes for doughs that no single one helps: the last stage in a kitchen's warmth, the dough's own, stages
+ * of other lengths; then the same with flour that lasts, and at last everything at once.
+ */
+export function changesTogether(route: DoughRoute): SingleChange[][] {
+  const last = route.stages.length - 1;
+  const warm = KITCHEN_TEMPS_C.map((tempC): SingleChange => ({
+    kind: 'air-temp',
+    stage: last,
+    tempC,
+  }));
+  const others = route.stages.flatMap(({ hours }, stage): SingleChange[] =>
+    stage === last
+      ? []
+      : hoursNear(hours).map((near) => ({ kind: 'stage-hours', stage, hours: near })),
+  );
+  const flour: SingleChange = { kind: 'flour-strength', strengthW: LASTING_W };
+  const ones = [...warm, ...others, ...KITCHEN_TEMPS_C.map(doughAt)].map((one) => [one]);
+  const warmest = warm.slice(0, 1);
   return [
-    ...(hour === null ? [] : [{ kind: 'peak-hour' as const, hour }]),
-    ...eachStage(({ hours }, stage) =>
-      stage === route.stages.length - 1
-        ? []
-        : firstThatWorks(hoursNear(hours).map((h) => ({ kind: 'stage-hours', stage, hours: h }))),
+    ...ones,
+    ...ones.map((one) => [flour, ...one]),
+    ...others.map((one) => [flour, one, ...warmest]),
+    [flour, ...warmest, doughAt(24), ...shortened(route)],
+  ];
+}
+
+const doughAt = (tempC: number): SingleChange => ({ kind: 'dough-temp', tempC });
+
+/** Every stage but the last in the shortest time that is tried. */
+const shortened = ({ stages }: DoughRoute): SingleChange[] =>
+  stages
+    .slice(0, -1)
+    .map(({ hours }, stage) => ({ kind: 'stage-hours', stage, hours: Math.min(hours, 1) }));
+
+function singleChanges(request: DoseRequest): SingleChange[] {
+  const hour = nearestHour(request);
+  const atHour: SingleChange[] = hour === null ? [] : [{ kind: 'peak-hour', hour }];
+  const found = atHour.filter((change) => works(request, change));
+  const last = request.route.stages.length - 1;
+  const isFound = (change: SingleChange) =>
+    found.some(
+      (each) =>
+        each.kind === change.kind &&
+        ('stage' in each ? 'stage' in change && each.stage === change.stage : true),
+    );
+  for (const change of changesNear(request.route)) {
+    // Of the last stage the hour that is asked for is what counts.
+    if (isFound(change) || (change.kind === 'stage-hours' && change.stage === last)) continue;
+    const changed = applyAlternative(request, change);
+    if (isSurelyPossible(changed) && findDose(changed).ok) found.push(change);
+  }
+  return found;
+}
+
+/** Changes to a route, stage by stage, of each kind the nearest first. */
+export function changesNear(route: DoughRoute): SingleChange[] {
+  const { stages, doughTempC } = route;
+  return [
+    ...stages.flatMap(({ hours }, stage) =>
+      hoursNear(hours).map((near) => ({ kind: 'stage-hours', stage, hours: near }) as const),
     ),
-    ...eachStage(({ airTempC }, stage) =>
-      firstThatWorks(tempsNear(airTempC).map((tempC) => ({ kind: 'air-temp', stage, tempC }))),
+    ...stages.flatMap(({ airTempC }, stage) =>
+      tempsNear(airTempC).map((tempC) => ({ kind: 'air-temp', stage, tempC }) as const),
     ),
-    ...firstThatWorks(tempsNear(route.doughTempC).map((tempC) => ({ kind: 'dough-temp', tempC }))),
-    ...firstThatWorks(STRENGTHS_W.map((strengthW) => ({ kind: 'flour-strength', strengthW }))),
+    ...tempsNear(doughTempC).map((tempC) => ({ kind: 'dough-temp', tempC }) as const),
+    ...STRENGTHS_W.map((strengthW) => ({ kind: 'flour-strength', strengthW }) as const),
   ];
 }
 
@@ -79,7 +163,7 @@ const hoursNear = (hours: number): number[] =>
   );
 
 const tempsNear = (fromC: number): number[] =>
-  TEMP_STEPS_C.flatMap((step) => [fromC + step, fromC - step]).filter(
+  [...TEMP_STEPS_C.flatMap((step) => [fromC + step, fromC - step]), ...KITCHEN_TEMPS_C].filter(
     (tempC) => tempC >= KITCHEN_C.least && tempC <= KITCHEN_C.most,
   );
 
@@ -93,10 +177,10 @@ function nearestHour({ route, peakHour, target = STANDARD_TARGET }: DoseRequest)
   const works = (hour: number) => {
     const rungs = ways.map((way) => momentAt(way, hour)).filter((rung) => rung !== null);
     const reached = rungs.findIndex(
-      (rung) => rung.rise >= target.risePeak + SURE * SURE_RISE_PER_C,
+      (rung) => rung.volume >= target.risePeak + SURE * SURE_RISE_PER_C,
     );
     const tried = rungs.slice(Math.max(0, reached - 1), reached + 1);
-    return reached > 0 && limitsAt(route, tried as Moment[], target, SURE).length === 0;
+    return reached > 0 && limitsAt(tried as Moment[], target, SURE).length === 0;
   };
   return (
     hours

@@ -1,5 +1,6 @@
 import { convertYeast, STANDARD_YEAST_CONVERSION } from '../../formula';
-import { coreTempOf, maturityOf, riseOf } from '../dough/dough';
+import { lookOf, type Dough } from '../dough/dough';
+import type { DoughLook } from '../dough/state';
 import { simulateDough } from '../run/simulateDough';
 import type { DoughRoute } from '../route/doughRoute';
 import { BEYOND_H } from '../run/simulate';
@@ -11,18 +12,15 @@ export const MOST_DOSE_PERCENT = 4;
 /** Each dose of the ladder is this many times the one before. */
 const RUNG = 1.8;
 
-/** Doses from the least to the most, fresh-equivalent percent, near enough for the rise between two to be even. */
+/** Doses from the least to the most, fresh-equivalent percent, near enough for the volume between two to be even. */
 export const DOSES: readonly number[] = Array.from(
   { length: Math.ceil(Math.log(MOST_DOSE_PERCENT / LEAST_DOSE_PERCENT) / Math.log(RUNG)) + 1 },
   (_, i) => Math.min(MOST_DOSE_PERCENT, LEAST_DOSE_PERCENT * RUNG ** i),
 );
 
 /** A dough at one hour of its last stage. */
-export interface Moment {
+export interface Moment extends DoughLook {
   readonly hour: number;
-  readonly rise: number;
-  readonly coreTempC: number;
-  readonly maturityH: number;
 }
 
 /** What a dose comes to. */
@@ -32,11 +30,11 @@ export interface Rung extends Moment {
 
 /** The route with a dose of fresh-equivalent yeast, in the formula's own form. */
 export function withDose(route: DoughRoute, freshPercent: number): DoughRoute {
-  const { form } = route.formula.yeast;
+  const { yeast } = route.formula;
   const conversion = route.yeastConversion ?? STANDARD_YEAST_CONVERSION;
-  const percent =
-    convertYeast(freshPercent, 'fresh', form, conversion) / (route.yeastActivity ?? 1);
-  return { ...route, formula: { ...route.formula, yeast: { form, percent } } };
+  const activity = (route.yeastActivity ?? 1) * (yeast.activity ?? 1);
+  const percent = convertYeast(freshPercent, 'fresh', yeast.form, conversion) / activity;
+  return { ...route, formula: { ...route.formula, yeast: { ...yeast, percent } } };
 }
 
 /** The dough at an hour of its last stage; null when the hour is not in it. */
@@ -82,13 +80,8 @@ export function momentAt(moments: readonly Moment[], hour: number): Moment | nul
   return after.hour === hour ? after : null;
 }
 
-function momentOf(dough: Parameters<typeof riseOf>[0], hour: number): Moment {
-  return {
-    hour,
-    rise: riseOf(dough),
-    coreTempC: coreTempOf(dough),
-    maturityH: maturityOf(dough),
-  };
+function momentOf(dough: Dough, hour: number): Moment {
+  return { hour, ...lookOf(dough) };
 }
 
 function between(a: Moment, b: Moment, hour: number): Moment {
@@ -96,8 +89,9 @@ function between(a: Moment, b: Moment, hour: number): Moment {
   const mix = (x: number, y: number) => x + (y - x) * share;
   return {
     hour,
-    rise: mix(a.rise, b.rise),
+    volume: mix(a.volume, b.volume),
+    relaxed: mix(a.relaxed, b.relaxed),
+    holding: mix(a.holding, b.holding),
     coreTempC: mix(a.coreTempC, b.coreTempC),
-    maturityH: mix(a.maturityH, b.maturityH),
   };
 }

@@ -1,19 +1,19 @@
 import { HOUR_S } from '../../units/time';
 import { beginStep, endStep } from '../../heat';
 import { awake, sugarHelp } from '../laws/brakes';
-import { coreTempOf, recutShells, SHELLS, settleVolume, type Dough } from './dough';
-import { LAWS, RESPONSE, RIPENING, SOLUBILITY, tablePlace } from '../laws/rates';
+import { coreTempOf, recutShells, SHELLS, settleVolume, strengthOf, type Dough } from './dough';
+import { LAWS, RELAXATION, RESPONSE, RIPENING, SOLUBILITY, tablePlace } from '../laws/rates';
 
 /** Dough that has swollen by this much more conducts heat differently enough to be cut again. */
 const RECUT_BY = 0.01;
 /** Air that is this much warmer or colder moves differently around a container. */
 const RECUT_AIR_C = 5;
 /** Looked up once: where scripts run in a sandbox, each look at a global is dear. */
-const { abs, exp, max, min } = Math;
+const { abs, exp, max, sqrt } = Math;
 
 /**
  * Lets time pass: heat by conduction, then gas, growth and ripening in every shell at the step's
- * mean temperature; CO₂ dissolves first, and what the dough cannot hold is lost.
+ * mean temperature; CO₂ is shared between water and bubbles, and what the dough cannot hold is lost.
  *
  * @param stepH hours, at most a few minutes' worth for full accuracy
  * @param airC temperature of the air around it, °C
@@ -34,7 +34,7 @@ export function passHeat(dough: Dough, stepH: number, airC: number): void {
 /** Half a step of heat, with the air's temperature still open; `airC` is where it was. */
 export function beginHeat(dough: Dough): void {
   const isStale =
-    abs(dough.volumeL - dough.cutAtVolumeL) > RECUT_BY * dough.gasFreeL ||
+    abs(dough.volumeL - dough.cutAtVolumeL) > RECUT_BY * dough.mixedL ||
     abs(dough.airC - dough.cutForAirC) > RECUT_AIR_C;
   if (isStale) recutShells(dough);
   beginStep(dough.shells, dough.tempsC, dough.stepH * HOUR_S);
@@ -73,10 +73,12 @@ export function mayWait(dough: Dough, mostH: number): boolean {
 export function ferment(dough: Dough): void {
   const hours = dough.unfermentedH;
   if (hours === 0) return;
-  const { tempHours, yeastG, rates } = dough;
+  const { tempHours, tempsC, yeastG, rates } = dough;
   const { volumeShare } = dough.shells;
   const growth = dough.growthSpeed * hours;
   const roomG = dough.traits.yeastGPerKg + dough.constants.growthRoom;
+  const litresPerG = dough.gasSpeed * earlyOn(dough, hours) * hours;
+  const warmsK = litresPerG * dough.warmsKPerL;
 
   let gas = 0;
   let ripening = 0;
@@ -97,51 +99,68 @@ export function ferment(dough: Dough): void {
     const yeast = yeastG[i] as number;
     const grown = growth * responds * yeast * max(0, roomG - yeast);
     yeastG[i] = yeast + grown;
-    gas += share * responds * (yeast + grown / 2);
+    const made = responds * (yeast + grown / 2);
+    gas += share * made;
+    tempsC[i] = (tempsC[i] as number) + made * warmsK;
   }
-  dough.maturityH += ripening * hours;
-  const producedL = gas * dough.gasSpeed * earlyOn(dough, hours) * hours;
-  const holdsL = solubility(rates, meanC) * dough.traits.waterLPerKg;
-  settleGas(dough, producedL, holdsL, hours);
+  dough.meanC += gas * warmsK;
+  dough.yeastHeatK += gas * warmsK;
+  const place = tablePlace(meanC);
+  const ripenedH = ripening * hours * dough.ripens;
+  dough.maturityH += ripenedH;
+  dough.ageH += ripenedH;
+  dough.relaxedTimes += lawAt(rates, place, RELAXATION) * hours;
+  const producedL = gas * litresPerG;
+  const holdsL = lawAt(rates, place, SOLUBILITY) * dough.holdingWaterL;
+  settleGas(dough, producedL, holdsL, ripening * hours);
   settleVolume(dough);
   dough.hoursSinceMix += hours;
   dough.unfermentedH = 0;
 }
 
-/** CO₂ that water holds, L per L; as good as straight within a dough, so its mean will do. */
-function solubility(rates: Float64Array, tempC: number): number {
-  const place = tablePlace(tempC);
+/** A law that is as good as straight within a dough, so that its mean temperature will do. */
+function lawAt(rates: Float64Array, place: number, law: number): number {
   const entry = place | 0;
-  const low = rates[entry * LAWS + SOLUBILITY] as number;
-  const high = rates[(entry + 1) * LAWS + SOLUBILITY] as number;
+  const low = rates[entry * LAWS + law] as number;
+  const high = rates[(entry + 1) * LAWS + law] as number;
   return low + (high - low) * (place - entry);
 }
 
-/** Waking up and the quick start of a little sugar, in the middle of the step. */
+/** Waking up and the quick start of a little sugar or malt, in the middle of the step. */
 function earlyOn(dough: Dough, hours: number): number {
-  const { sugarPercent, yeastForm } = dough.traits;
+  const { sugarPercent, maltPercent, yeastForm, yeastIsPreWetted } = dough.traits;
   const middleH = dough.hoursSinceMix + hours / 2;
-  return sugarHelp(sugarPercent, middleH) * awake(middleH, yeastForm, dough.constants);
+  const { awakeShare } = dough;
+  const woken = awake(middleH, yeastForm, yeastIsPreWetted, dough.constants);
+  return sugarHelp(sugarPercent + maltPercent, middleH) * (awakeShare + (1 - awakeShare) * woken);
 }
 
-/** Dissolves, holds and loses gas, so that produced = dissolved + free + lost at all times. */
-function settleGas(dough: Dough, producedL: number, holdsL: number, hours: number): void {
-  const { traits, constants } = dough;
-  const overripe = max(0, dough.maturityH / traits.limits.mostMaturityH - 1);
-  const mostSwelling = traits.mostRise * max(0.5, 1 - 0.4 * overripe);
-  const full = dough.volumeL / (dough.gasFreeL * mostSwelling);
-  const retained = max(0, 1 - full * full * (full * full));
-  const leaked =
-    overripe > 0 ? dough.freeL * (1 - exp(-constants.collapsePerH * overripe * hours)) : 0;
-
-  const heldBefore = dough.dissolvedL + dough.freeL - leaked;
-  const dissolvable = max(0, holdsL - heldBefore);
-  const dissolvedNow = min(producedL, dissolvable);
-  const keptL = dissolvedNow + (producedL - dissolvedNow) * retained;
-  const heldL = heldBefore + keptL;
-
+/**
+ * Shares out gas between water and bubbles, and lets go what the dough cannot hold, so that
+ * produced = dissolved + free + lost at all times.
+ *
+ * Dissolved CO₂ is in balance with the bubbles' own share of it: D = S·F/(F + A), with the air A that the mixer
+ * worked in; with F + D known that is a square equation for F.
+ *
+ * @param holdsL S: what the water would hold under CO₂ alone
+ * @param ripenedH hours-at-20 °C that have passed
+ */
+function settleGas(dough: Dough, producedL: number, holdsL: number, ripenedH: number): void {
+  const { traits, constants, airL, freeL } = dough;
+  const strength = strengthOf(dough);
+  const mostSwelling = 1 + (traits.mostRise - 1) * strength;
+  const full = dough.volumeL / (dough.mixedL * mostSwelling);
+  const keptL = producedL * max(0, 1 - full * full * (full * full));
+  let leakedL = 0;
+  if (strength < 1) {
+    const coarseL = max(0, freeL - constants.fineCells * dough.shapedL);
+    leakedL = coarseL * (1 - exp(-constants.leakPerH * (1 - strength) * ripenedH));
+  }
+  const heldL = dough.dissolvedL + freeL - leakedL + keptL;
   dough.producedL += producedL;
-  dough.lostL += leaked + producedL - keptL;
-  dough.dissolvedL = min(heldL, holdsL);
-  dough.freeL = heldL - dough.dissolvedL;
+  dough.lostL += leakedL + producedL - keptL;
+  const b = airL + holdsL - heldL;
+  const root = sqrt(b * b + 4 * heldL * airL);
+  dough.freeL = b > 0 ? (2 * heldL * airL) / (b + root) : (root - b) / 2;
+  dough.dissolvedL = heldL - dough.freeL;
 }

@@ -3,9 +3,21 @@ import { STARTING } from './constants';
 
 const { exp } = Math;
 
-/** Gas left by salt: 1 − 0.09 per % of flour, never under 0.3. */
-export function saltFactor(saltPercent: number, constants = STARTING): number {
-  return Math.max(0.3, 1 - constants.saltBrake * saltPercent);
+/** Hydration at which the salt's brake is what the constant says, percent. */
+const USUAL_HYDRATION_PERCENT = 63;
+
+/**
+ * Gas left by salt: 1 − 0.09 per % of flour at 63 % water, more of a brake in dry dough, never under 0.3.
+ *
+ * @example saltFactor(2, 63) // 0.82
+ */
+export function saltFactor(
+  saltPercent: number,
+  hydrationPercent = USUAL_HYDRATION_PERCENT,
+  constants = STARTING,
+): number {
+  const stronger = Math.sqrt(USUAL_HYDRATION_PERCENT / Math.max(1, hydrationPercent));
+  return Math.max(0.3, 1 - constants.saltBrake * saltPercent * stronger);
 }
 
 /** Sugar from here on draws water from the yeast, … */
@@ -43,7 +55,13 @@ const FULLY_AWAKE = 24;
  *
  * @param hours since mixing
  */
-export function awake(hours: number, form: YeastForm, constants = STARTING): number {
-  const wakeUpH = form === 'active-dry' ? constants.wakeUpDryH : constants.wakeUpH;
+export function awake(
+  hours: number,
+  form: YeastForm,
+  isPreWetted = false,
+  constants = STARTING,
+): number {
+  const isSlow = form === 'active-dry' && !isPreWetted;
+  const wakeUpH = isSlow ? constants.wakeUpDryH : constants.wakeUpH;
   return hours > FULLY_AWAKE * wakeUpH ? 1 : 1 - exp(-hours / wakeUpH);
 }

@@ -5,7 +5,7 @@ import { STARTING } from './constants';
 export interface FlourLimits {
   /** Strength W, 10⁻⁴ J, given or guessed. */
   readonly strengthW: number;
-  /** Usable maturity, hours-at-20 °C. */
+  /** Rule-of-thumb hours at 20 °C: from here on a flour is watched, not over. */
   readonly mostMaturityH: number;
   /** Where W comes from. From protein it is a rough guess, ±40; with neither a middling flour. */
   readonly basis: 'strength' | 'protein' | 'assumed';
@@ -31,7 +31,12 @@ export function strengthFromProtein(proteinPercent: number): number {
   return 40 * (proteinPercent - 6);
 }
 
-/** Usable maturity by strength: (W − 100) / 8 hours-at-20 °C. */
+/**
+ * Rule-of-thumb hours by strength: (W − 100) / 8 at 20 °C. People succeed at 1.0 to 1.7 times as long every day:
+ * it is advice, and odds (`holdingOdds`), never a limit.
+ *
+ * @example mostMaturityH(300) // 25
+ */
 export function mostMaturityH(strengthW: number): number {
   return (Math.min(MOST_W, Math.max(LEAST_W, strengthW)) - 100) / 8;
 }
@@ -65,21 +70,70 @@ function strengthOf(flour: Flour): { w: number; offBy: number; basis: FlourLimit
   return { w: ASSUMED_W, offBy: W_ASSUMED_OFF_BY, basis: 'assumed' };
 }
 
+/** Age at which half a dough's strength is gone, as a share of its flour's hours, and how steeply. */
+const HALF_STRENGTH = 1.7;
+
+/**
+ * Strength that dough has left: 1 while its flour is young, half at 1.7 times the flour's hours, never a cliff.
+ *
+ * @param age as a share of the flour's hours
+ * @example strengthLeft(1.7) // 0.5
+ */
+export function strengthLeft(age: number): number {
+  if (age < 0.5) return 1;
+  const r = age / HALF_STRENGTH;
+  const cube = r * r * r;
+  return 1 / (1 + cube * cube);
+}
+
+/** Age at which dough opens well one time in two, as a share of its flour's hours. */
+export const EVEN_ODDS_AGE = 1.5;
+/** Spread of endurance between flours of one strength, of ln. */
+const ENDURANCE_SPREAD = 0.227;
+
+/**
+ * How steeply the odds fall with age: less where a flour's strength is less sure.
+ *
+ * @param offBy how far W may be off
+ */
+export function holdingSteepness(strengthW: number, offBy: number): number {
+  const byStrength = offBy / Math.max(20, strengthW - 100);
+  return Math.PI / (Math.sqrt(3) * Math.hypot(ENDURANCE_SPREAD, byStrength));
+}
+
+/** The age at which dough holds so seldom, as a share of its flour's hours: the inverse of `holdingOdds`. */
+export const ageAtOdds = (odds: number, steepness: number): number =>
+  EVEN_ODDS_AGE * (1 / odds - 1) ** (1 / steepness);
+
+/**
+ * Odds that dough still holds when it is opened, by its age: even at 1.5 times its flour's hours.
+ *
+ * @param age as a share of the flour's hours
+ * @param steepness see `holdingSteepness`
+ * @example holdingOdds(1, holdingSteepness(280, 15)) // 0.95
+ */
+export function holdingOdds(age: number, steepness: number): number {
+  if (age < 0.4) return 1;
+  return 1 / (1 + (age / EVEN_ODDS_AGE) ** steepness);
+}
+
 /** Below this hydration dough holds less gas. */
 const SOFT_HYDRATION_PERCENT = 60;
 
 /**
  * The most a dough can swell before it lets go: about 4.2 volumes at W 300, less for weak flour
- * (0.5 per 100 W) and dry dough (0.05 per % under 60). Starting values.
+ * (0.5 per 100 W) and dry dough (0.05 per % under 60); a little fat helps, much does not. Rules of thumb.
  *
- * @returns volumes over the gas-free dough, 2–6
+ * @returns volumes over the dough off the mixer, 2–6
  */
 export function mostRise(
   strengthW: number,
   hydrationPercent: number,
+  fatPercent = 0,
   constants = STARTING,
 ): number {
+  const fat = 1 + 0.04 * Math.min(3, fatPercent) - 0.02 * Math.max(0, fatPercent - 3);
   const weak = (300 - strengthW) * 0.005;
   const dry = Math.max(0, SOFT_HYDRATION_PERCENT - hydrationPercent) * 0.05;
-  return Math.min(6, Math.max(2, constants.mostRiseAtW300 - weak - dry));
+  return Math.min(6, Math.max(2, (constants.mostRiseAtW300 - weak - dry) * fat));
 }

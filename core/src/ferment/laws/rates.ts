@@ -1,6 +1,6 @@
 import { STARTING, type FermentConstants } from './constants';
 import { co2Solubility } from './solubility';
-import { ripeningRate, temperatureResponse } from './temperature';
+import { relaxationRate, ripeningRate, temperatureResponse } from './temperature';
 
 const COLDEST_C = -10;
 const HOTTEST_C = 60;
@@ -8,11 +8,12 @@ const HOTTEST_C = 60;
 const PER_C = 20;
 const ENTRIES = (HOTTEST_C - COLDEST_C) * PER_C + 2;
 
-/** Numbers per temperature in the table: response, ripening, solubility. */
-export const LAWS = 3;
+/** Numbers per temperature in the table: response, ripening, solubility, relaxation. */
+export const LAWS = 4;
 export const RESPONSE = 0;
 export const RIPENING = 1;
 export const SOLUBILITY = 2;
+export const RELAXATION = 3;
 
 /** Where the last whole entry lies, to clamp to. */
 const LAST_PLACE = ENTRIES - 2;
@@ -20,7 +21,7 @@ const LAST_PLACE = ENTRIES - 2;
 const tableOf = new WeakMap<FermentConstants, Float64Array>();
 
 /**
- * The three temperature laws of dough side by side in one table, made once per set of constants, so
+ * The temperature laws of dough side by side in one table, made once per set of constants, so
  * that a step costs look-ups and not exponentials.
  *
  * @returns `LAWS` numbers for each of the temperatures that `tablePlace` counts
@@ -34,6 +35,7 @@ export function rateTable(constants: FermentConstants = STARTING): Float64Array 
       table[entry * LAWS + RESPONSE] = temperatureResponse(tempC, constants);
       table[entry * LAWS + RIPENING] = ripeningRate(tempC, constants);
       table[entry * LAWS + SOLUBILITY] = co2Solubility(tempC);
+      table[entry * LAWS + RELAXATION] = relaxationRate(tempC, constants);
     }
     tableOf.set(constants, table);
   }

@@ -36,3 +36,15 @@ export function ripeningRate(tempC: number, constants = STARTING): number {
   const inverse = 1 / RIPENING_REFERENCE_K - 1 / (tempC + KELVIN);
   return Math.exp((constants.ripeningEnergy / GAS_CONSTANT) * inverse);
 }
+
+const RELAXATION_Q10 = 1.5;
+
+/**
+ * How fast a shaped ball loses its tightness, in relaxation times per hour: three at 20 °C, half again as fast for
+ * each 10 K. After 1.5 of them a ball opens without springing back.
+ *
+ * @example relaxationRate(30) // 4.5
+ */
+export function relaxationRate(tempC: number, constants = STARTING): number {
+  return (RELAXATION_Q10 ** ((tempC - 20) / 10) * 60) / constants.relaxationMin;
+}

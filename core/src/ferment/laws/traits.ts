@@ -8,7 +8,8 @@ import {
   type YeastForm,
 } from '../../formula';
 import { STARTING } from './constants';
-import { flourLimits, mostRise, type FlourLimits } from './flour';
+import { flourLimits, holdingSteepness, mostRise, type FlourLimits } from './flour';
+import { saltingOut } from './solubility';
 
 /** What about a formula matters to fermentation. */
 export interface DoughTraits {
@@ -17,31 +18,49 @@ export interface DoughTraits {
   readonly yeastForm: YeastForm;
   readonly saltPercent: number;
   readonly sugarPercent: number;
+  readonly yeastIsPreWetted: boolean;
+  /** Diastatic malt, percent of flour. */
+  readonly maltPercent: number;
   /** Water, L per kg flour. */
   readonly waterLPerKg: number;
+  /** What salt leaves of the CO₂ that water holds, 0–1. */
+  readonly saltingOut: number;
   /** Dough, kg per kg flour. */
   readonly doughKgPerKg: number;
   readonly limits: FlourLimits;
+  /** How steeply the odds fall with age. */
+  readonly steepness: number;
   readonly mostRise: number;
 }
 
-/** A formula's traits. @param activity of the yeast, 1 = new */
+/** What a dough has beyond its formula. */
+export interface DoughExtras {
+  /** Of the yeast, beside what the formula says of it: 1 = as it says. */
+  readonly activity?: number;
+  readonly maltPercent?: number;
+  readonly conversion?: YeastConversion;
+}
+
+/** A formula's traits. */
 export function doughTraits(
   formula: PlainFormula,
-  activity = 1,
-  conversion: YeastConversion = STANDARD_YEAST_CONVERSION,
+  { activity = 1, maltPercent = 0, conversion = STANDARD_YEAST_CONVERSION }: DoughExtras = {},
   constants = STARTING,
 ): DoughTraits {
-  const { hydrationPercent, saltPercent, sugarPercent } = effective(formula);
+  const { hydrationPercent, saltPercent, sugarPercent, fatPercent } = effective(formula);
   const limits = flourLimits(formula.flours);
   return {
     yeastGPerKg: freshEquivalentPercent(formula.yeast, activity, conversion) * 10,
     yeastForm: formula.yeast.form,
+    yeastIsPreWetted: formula.yeast.isPreWetted ?? false,
+    maltPercent,
     saltPercent,
     sugarPercent,
     waterLPerKg: hydrationPercent / 100,
+    saltingOut: saltingOut(saltPercent, hydrationPercent, constants),
     doughKgPerKg: totalPercent(formula) / 100,
     limits,
-    mostRise: mostRise(limits.strengthW, hydrationPercent, constants),
+    steepness: holdingSteepness(limits.strengthW, limits.strengthOffBy),
+    mostRise: mostRise(limits.strengthW, hydrationPercent, fatPercent, constants),
   };
 }

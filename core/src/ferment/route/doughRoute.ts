@@ -18,7 +18,7 @@ export interface DoughStage {
   readonly massKg?: number;
   /** What is done to the dough as the stage begins; balling is, at the first ball after bulk. */
   readonly shaping?: Shaping;
-  /** Ends the stage early, when the rise since the last shaping gets here. */
+  /** Ends the stage early, when its volume since the last shaping gets here. */
   readonly untilRise?: number;
 }
 
@@ -43,6 +43,10 @@ export interface DoughRoute {
   readonly headstarts?: readonly Headstart[];
   /** Of the yeast: 1 = new. */
   readonly yeastActivity?: number;
+  /** Diastatic malt, percent of flour: dough ripens faster. */
+  readonly maltPercent?: number;
+  /** Height above the sea, m: bubbles swell more where the air is thin. */
+  readonly altitudeM?: number;
   readonly yeastConversion?: YeastConversion;
   readonly constants?: FermentConstants;
   readonly films?: Films;
@@ -135,7 +139,16 @@ const PERCENT = { least: 0, most: 400 } as const;
 const STRENGTH_W = { least: 1, most: 1000 } as const;
 const ACTIVITY = { least: 0.01, most: 3 } as const;
 
-function formulaFaults({ formula, yeastActivity = 1, headstarts = [] }: DoughRoute): RouteFault[] {
+const MALT_PERCENT = { least: 0, most: 10 } as const;
+const ALTITUDE_M = { least: -500, most: 6000 } as const;
+
+function formulaFaults({
+  formula,
+  yeastActivity = 1,
+  maltPercent = 0,
+  altitudeM = 0,
+  headstarts = [],
+}: DoughRoute): RouteFault[] {
   const { flours, additions = [], waterPercent, saltPercent } = formula;
   const { sugarPercent = 0, oilPercent = 0 } = formula;
   const numbers: [which: string, value: number, limits: Limits][] = [
@@ -144,6 +157,9 @@ function formulaFaults({ formula, yeastActivity = 1, headstarts = [] }: DoughRou
     ['sugarPercent', sugarPercent, PERCENT],
     ['oilPercent', oilPercent, PERCENT],
     ['yeastActivity', yeastActivity, ACTIVITY],
+    ['yeast activity', formula.yeast.activity ?? 1, ACTIVITY],
+    ['maltPercent', maltPercent, MALT_PERCENT],
+    ['altitudeM', altitudeM, ALTITUDE_M],
     ...flours.flatMap(({ name, percent, strengthW, proteinPercent }): typeof numbers => [
       [name, percent, PERCENT],
       [`${name} strengthW`, strengthW ?? STRENGTH_W.most, STRENGTH_W],

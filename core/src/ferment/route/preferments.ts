@@ -65,7 +65,6 @@ export function fermentPreferments(
   const split = splitMix(formula, conversion);
   if (!split.ok) return split;
 
-  const { form } = formula.yeast;
   const ownYeast = split.value.finalMix.find((line) => line.kind === 'yeast')?.percent ?? 0;
   const parts: Part[] = [];
   if (preferment) {
@@ -87,7 +86,7 @@ export function fermentPreferments(
   const faults = headstarts.flatMap((start) => (start.ok ? [] : start.reasons));
   if (faults.length > 0) return fail(...faults);
   return ok({
-    formula: { ...formula, yeast: { form, percent: ownYeast } },
+    formula: { ...formula, yeast: { ...formula.yeast, percent: ownYeast } },
     headstarts: headstarts.flatMap((start) => (start.ok ? [start.value] : [])),
   });
 }

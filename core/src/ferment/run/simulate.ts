@@ -1,18 +1,20 @@
 import { freshEquivalentPercent } from '../../formula';
 import { fail, ok, type Result } from '../../result';
 import { indexAt, newCourse, pointAt, record, at, type Course, type DoughPoint } from './course';
-import { maturityOf, riseOf } from '../dough/dough';
-import { flourLimits } from '../laws/flour';
+import { isPastUse } from '../dough/dough';
+import { flourLimits, holdingSteepness } from '../laws/flour';
 import { simulateDough } from './simulateDough';
 import { routeFaults, type DoughRoute, type RouteFault } from '../route/doughRoute';
-import { isSpent, STANDARD_TARGET, type DoughState, type Target } from '../dough/state';
+import { STANDARD_TARGET, type DoughState, type Target } from '../dough/state';
 import { readWindow, type ReadyWindow } from './window';
 
 /** Dough as a stage ends. */
 export interface StageEnd {
   readonly kind: 'bulk' | 'ball';
   readonly endHour: number;
+  /** Volumes since the last shaping, and since mixing. */
   readonly rise: number;
+  readonly volume: number;
   readonly coreTempC: number;
   readonly maturityH: number;
   readonly state: DoughState;
@@ -26,6 +28,9 @@ export interface Simulation {
   /** Hour at which the last stage ends. */
   readonly endHour: number;
   readonly window: ReadyWindow;
+  /** What the dough is at each stage. */
+  readonly kinds: readonly ('bulk' | 'ball')[];
+  /** The flour's rule-of-thumb hours at 20 °C. */
   readonly mostMaturityH: number;
   readonly target: Target;
 }
@@ -57,26 +62,28 @@ export function simulate(
   const faults = routeFaults(route, freshPercent);
   if (faults.length > 0) return fail(...faults);
 
-  const { mostMaturityH } = flourLimits(formula.flours);
+  const { mostMaturityH, strengthW, strengthOffBy } = flourLimits(formula.flours);
   const last = route.stages.length - 1;
   const plannedH = route.stages.reduce((sum, stage) => sum + stage.hours, 0);
-  const course = newCourse();
+  const course = newCourse(holdingSteepness(strengthW, strengthOffBy));
   const endHours = simulateDough(route, stepMin, beyondH, (dough, hour, stage) => {
     record(course, dough, hour, stage);
     const isBeyond = stage === last && hour > plannedH;
-    return !(isBeyond && isSpent(riseOf(dough), maturityOf(dough), mostMaturityH, target));
+    return !(isBeyond && isPastUse(dough, target));
   });
+  const kinds = route.stages.map(({ kind }) => kind);
   const stages = route.stages.map(({ kind }, stage): StageEnd => {
     const endHour = endHours[stage] ?? at(course.hours, course.length - 1);
-    const end = pointAt(course, endOf(course, stage, endHour), target, mostMaturityH);
-    const { rise, coreTempC, maturityH, state } = end;
-    return { kind, endHour, rise, coreTempC, maturityH, state };
+    const end = pointAt(course, endOf(course, stage, endHour), target, kinds);
+    const { rise, volume, coreTempC, maturityH, state } = end;
+    return { kind, endHour, rise, volume, coreTempC, maturityH, state };
   });
   return ok({
     course,
     stages,
     endHour: Math.min(stages.at(-1)?.endHour ?? 0, plannedH),
-    window: readWindow(course, target, mostMaturityH, last),
+    window: readWindow(course, target, last),
+    kinds,
     mostMaturityH,
     target,
   });
@@ -90,6 +97,6 @@ function endOf(course: Course, stage: number, hour: number): number {
 }
 
 /** Every moment of a simulation as a point with its state. */
-export function pointsOf({ course, target, mostMaturityH }: Simulation): DoughPoint[] {
-  return Array.from({ length: course.length }, (_, i) => pointAt(course, i, target, mostMaturityH));
+export function pointsOf({ course, target, kinds }: Simulation): DoughPoint[] {
+  return Array.from({ length: course.length }, (_, i) => pointAt(course, i, target, kinds));
 }

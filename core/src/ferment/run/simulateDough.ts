@@ -8,8 +8,8 @@ import { doughTraits } from '../laws/traits';
 const RESTING_STEPS = 5;
 /** … up to this, min. */
 const MOST_RESTING_STEP_MIN = 15;
-/** As warm as its air, °C. */
-const AT_REST_C = 0.05;
+/** As warm as its air, but for the warmth of its own yeast, °C. */
+const AT_REST_C = 0.2;
 
 const { abs } = Math;
 
@@ -74,17 +74,29 @@ export function enterStage(dough: Dough, route: DoughRoute, index: number, airC:
 
 /** The dough as it comes off the mixer, with what a pre-ferment or old dough brings. */
 export function startDough(route: DoughRoute): Dough {
-  const { formula, headstarts = [], doughTempC, constants = STARTING } = route;
-  const traits = doughTraits(formula, route.yeastActivity, route.yeastConversion, constants);
+  const { formula, headstarts = [], doughTempC, constants = STARTING, films, altitudeM } = route;
+  const extras = {
+    ...(route.yeastActivity !== undefined && { activity: route.yeastActivity }),
+    ...(route.maltPercent !== undefined && { maltPercent: route.maltPercent }),
+    ...(route.yeastConversion !== undefined && { conversion: route.yeastConversion }),
+  };
+  const traits = doughTraits(formula, extras, constants);
   const [first] = route.stages;
   if (!first) throw new RangeError('a route needs a stage');
   const shape = shapeOfStage(first, route.ballWeightG);
   const brought = (of: (start: Headstart) => number) =>
     headstarts.reduce((sum, start) => sum + start.flourShare * of(start), 0);
-  const yeastGPerKg = traits.yeastGPerKg + brought((start) => start.yeastGPerKg);
+  const awakeG = brought((start) => start.yeastGPerKg);
+  const yeastGPerKg = traits.yeastGPerKg + awakeG;
   const own = { ...traits, yeastGPerKg };
-  const dough = newDough(own, doughTempC, shape, first.container, constants, route.films);
+  const dough = newDough(own, doughTempC, shape, first.container, {
+    constants,
+    awakeShare: yeastGPerKg > 0 ? awakeG / yeastGPerKg : 0,
+    ...(films && { films }),
+    ...(altitudeM !== undefined && { altitudeM }),
+  });
   dough.maturityH = brought((start) => start.maturityH);
+  dough.ageH = dough.maturityH;
   return dough;
 }
 

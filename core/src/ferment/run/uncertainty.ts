@@ -1,4 +1,5 @@
 import type { DoughRoute } from '../route/doughRoute';
+import { STARTING, type FermentConstants } from '../laws/constants';
 import { flourLimits } from '../laws/flour';
 import { simulate } from './simulate';
 import { STANDARD_TARGET, type Target } from '../dough/state';
@@ -12,10 +13,17 @@ export interface KitchenSpread {
   readonly yeastActivity: number;
   /** Each place's air against what is set, °C. */
   readonly placeC: number;
+  /** How long a flour stands against flours of its strength, of ln. */
+  readonly endurance: number;
 }
 
 /** Dough-science § 4; the flour's own spread comes with the flour. */
-export const USUAL_SPREAD: KitchenSpread = { dose: 0.03, yeastActivity: 0.12, placeC: 1 };
+export const USUAL_SPREAD: KitchenSpread = {
+  dose: 0.03,
+  yeastActivity: 0.12,
+  placeC: 1,
+  endurance: 0.2,
+};
 
 /** Eight in ten times it is between these, in hours from the mixer. */
 export interface HourRange {
@@ -94,6 +102,7 @@ function sigmaRoutes(route: DoughRoute, spread: KitchenSpread): DoughRoute[][] {
   return [
     both((sign) => ({ ...route, yeastActivity: (route.yeastActivity ?? 1) * (1 + sign * yeast) })),
     both((sign) => withStrength(route, strengthW + sign * strengthOffBy)),
+    both((sign) => ({ ...route, constants: withEndurance(route.constants, sign, spread) })),
     ...route.stages.map((_, stage) =>
       both((sign) => ({
         ...route,
@@ -109,4 +118,20 @@ function sigmaRoutes(route: DoughRoute, spread: KitchenSpread): DoughRoute[][] {
 export function withStrength(route: DoughRoute, strengthW: number): DoughRoute {
   const flours = route.formula.flours.map((flour) => ({ ...flour, strengthW }));
   return { ...route, formula: { ...route.formula, flours } };
+}
+
+const endurances = new WeakMap<FermentConstants, Map<number, FermentConstants>>();
+
+/** The constants with flour that stands longer or shorter; the same object each time, as its tables hang on it. */
+function withEndurance(
+  constants: FermentConstants = STARTING,
+  sign: number,
+  { endurance }: KitchenSpread,
+): FermentConstants {
+  const moved = Math.exp(sign * endurance);
+  const known = endurances.get(constants) ?? new Map<number, FermentConstants>();
+  const own = known.get(moved) ?? { ...constants, endurance: constants.endurance * moved };
+  known.set(moved, own);
+  endurances.set(constants, known);
+  return own;
 }

@@ -1,5 +1,12 @@
-import { at, type Course } from './course';
-import type { Target } from '../dough/state';
+import { at, lookAt, type Course } from './course';
+import { EVEN_ODDS_AGE } from '../laws/flour';
+import { openingOdds, OPENS_AFTER_TIMES, type Target } from '../dough/state';
+
+/** From one moment to another, in hours from the mixer. */
+export interface HoursFromTo {
+  readonly from: number;
+  readonly to: number;
+}
 
 /** When a dough opens well, in hours from the mixer; or why it never does. */
 export type ReadyWindow =
@@ -8,78 +15,99 @@ export type ReadyWindow =
       readonly earliestHour: number;
       readonly peakHour: number;
       readonly latestHour: number;
+      /** That it opens well at the peak, 0–1. */
+      readonly odds: number;
+      /** While it opens well nine times in ten, and one time in ten; null where it never does so often. */
+      readonly odds90: HoursFromTo | null;
+      readonly odds10: HoursFromTo | null;
     }
   | { readonly kind: 'never'; readonly why: NeverReady };
 
-/** What keeps dough from ever being ready. */
-export type NeverReady = 'too-little-rise' | 'too-young' | 'too-cold' | 'past-it-before-warm';
+/** What keeps dough from ever being ready: the first of these that is in the way. */
+export type NeverReady = (typeof NEVER_READY)[number];
+export const NEVER_READY = [
+  'too-little-rise',
+  'over-ripe-before-risen',
+  'flour-worn-out',
+  'past-band',
+  'past-band-before-warm',
+  'too-cold',
+  'too-tight',
+] as const;
 
 /**
- * The first to the last moment a dough is ready, and the moment its rise is nearest the peak.
- * Moments are placed between points by where the bounds are crossed, not on the grid.
- *
- * A dough may be ready, go cold and be ready again: what counts is the time that reaches the last
- * stage, where it is opened.
+ * The first to the last moment a dough is ready, and the moment its volume is nearest the peak, judged on the stage
+ * it is opened in alone. Moments are placed between points by where the bounds are crossed, not on the grid.
  *
  * @param course in time's order
  * @param lastStage index of the stage it is opened in
  */
-export function readWindow(
-  course: Course,
-  target: Target,
-  mostMaturityH: number,
-  lastStage: number,
-): ReadyWindow {
-  const run = readyRun(course, target, mostMaturityH, lastStage);
-  if (!run) return { kind: 'never', why: whyNever(course, target, mostMaturityH) };
+export function readWindow(course: Course, target: Target, lastStage: number): ReadyWindow {
+  const start = firstOf(course, lastStage);
+  const run = readyRun(course, target, start);
+  if (!run) return { kind: 'never', why: whyNever(course, target, start) };
   const { first, last } = run;
-  const { rises, maturitiesH, coreTempsC } = course;
-  const begins = crossings(course, first - 1, [
-    [rises, target.riseMin],
-    [maturitiesH, target.maturityMinH],
-    [coreTempsC, target.openTempC],
-  ]);
+  const begins =
+    first > start
+      ? crossings(course, first - 1, [
+          [course.volumes, target.riseMin],
+          [course.relaxedTimes, OPENS_AFTER_TIMES],
+          [course.coreTempsC, target.openTempC],
+        ])
+      : [];
   const ends = crossings(course, last, [
-    [rises, target.riseMax],
-    [maturitiesH, mostMaturityH],
+    [course.volumes, target.riseMax],
+    [course.volumes, target.riseMin],
+    [course.ages, EVEN_ODDS_AGE],
+    [course.coreTempsC, target.openTempC],
   ]);
   const earliestHour = begins.length > 0 ? Math.max(...begins) : at(course.hours, first);
   const next = Math.min(last + 1, course.length - 1);
   const latestHour = ends.length > 0 ? Math.min(...ends) : at(course.hours, next);
-  const peakHour = peak(course, first, last, target.risePeak);
+  const peakHour = Math.min(
+    latestHour,
+    Math.max(earliestHour, peak(course, first, last, target.risePeak)),
+  );
+  const odds = Array.from({ length: course.length - start }, (_, i) =>
+    openingOdds(lookAt(course, start + i), target),
+  );
   return {
     kind: 'ready',
     earliestHour,
-    peakHour: Math.min(latestHour, Math.max(earliestHour, peakHour)),
+    peakHour,
     latestHour,
+    odds: oddsAt(course, start, odds, peakHour),
+    odds90: above(course, start, odds, 0.9),
+    odds10: above(course, start, odds, 0.1),
   };
 }
 
-/** Whether the dough can be opened at a moment. */
-function isReady(course: Course, i: number, target: Target, mostMaturityH: number): boolean {
-  const rise = at(course.rises, i);
-  const maturityH = at(course.maturitiesH, i);
+/** Index of the first moment of a stage; past the end where it was never reached. */
+function firstOf(course: Course, stage: number): number {
+  let i = course.length;
+  while (i > 0 && at(course.stages, i - 1) >= stage) i -= 1;
+  return i;
+}
+
+function isReady(course: Course, i: number, target: Target): boolean {
+  const volume = at(course.volumes, i);
   return (
-    rise >= target.riseMin &&
-    rise <= target.riseMax &&
-    maturityH >= target.maturityMinH &&
-    maturityH <= mostMaturityH &&
+    volume >= target.riseMin &&
+    volume <= target.riseMax &&
+    at(course.relaxedTimes, i) >= OPENS_AFTER_TIMES &&
+    at(course.ages, i) <= EVEN_ODDS_AGE &&
     at(course.coreTempsC, i) >= target.openTempC
   );
 }
 
-/** The first run of ready moments that reaches the last stage. */
-function readyRun(course: Course, target: Target, mostMaturityH: number, lastStage: number) {
-  let first = -1;
-  for (let i = 0; i <= course.length; i += 1) {
-    const isReadyNow = i < course.length && isReady(course, i, target, mostMaturityH);
-    if (isReadyNow && first < 0) first = i;
-    if (!isReadyNow && first >= 0) {
-      if (at(course.stages, i - 1) >= lastStage) return { first, last: i - 1 };
-      first = -1;
-    }
-  }
-  return null;
+/** The first run of ready moments from a moment on. */
+function readyRun(course: Course, target: Target, start: number) {
+  let first = start;
+  while (first < course.length && !isReady(course, first, target)) first += 1;
+  if (first === course.length) return null;
+  let last = first;
+  while (last + 1 < course.length && isReady(course, last + 1, target)) last += 1;
+  return { first, last };
 }
 
 type Bound = readonly [row: Float64Array, bound: number];
@@ -89,46 +117,91 @@ function crossings(course: Course, i: number, bounds: readonly Bound[]): number[
   if (i < 0 || i + 1 >= course.length) return [];
   return bounds
     .filter(([row, bound]) => at(row, i) < bound !== at(row, i + 1) < bound)
-    .map(([row, bound]) => hourAt(course, i, row, bound));
+    .map(([row, bound]) => hourAt(course, i, at(row, i), at(row, i + 1), bound));
 }
 
-function hourAt(course: Course, i: number, row: Float64Array, bound: number): number {
-  const [before, after] = [at(row, i), at(row, i + 1)];
+function hourAt(course: Course, i: number, before: number, after: number, bound: number): number {
   const span = after - before;
   const share = span === 0 ? 0 : (bound - before) / span;
   const hour = at(course.hours, i);
   return hour + Math.min(1, Math.max(0, share)) * (at(course.hours, i + 1) - hour);
 }
 
-/** Hour at which the rise is nearest the peak; where it is crossed, exactly there. */
+/** Hour at which the volume is nearest the peak; where it is crossed, exactly there. */
 function peak(course: Course, first: number, last: number, risePeak: number): number {
-  const { rises } = course;
+  const { volumes } = course;
   let best = first;
   for (let i = first; i <= last; i += 1) {
-    const isCrossed = i < last && at(rises, i) < risePeak && at(rises, i + 1) >= risePeak;
-    if (isCrossed) return hourAt(course, i, rises, risePeak);
-    if (Math.abs(at(rises, i) - risePeak) < Math.abs(at(rises, best) - risePeak)) best = i;
+    const [here, next] = [at(volumes, i), i < last ? at(volumes, i + 1) : NaN];
+    if (here < risePeak && next >= risePeak) return hourAt(course, i, here, next, risePeak);
+    if (Math.abs(here - risePeak) < Math.abs(at(volumes, best) - risePeak)) best = i;
   }
   return at(course.hours, best);
 }
 
-function whyNever(course: Course, target: Target, mostMaturityH: number): NeverReady {
-  const seen = { risen: false, ripe: false, risenAndRipe: false, readyButCold: false, warm: false };
-  for (let i = 0; i < course.length; i += 1) {
-    const rise = at(course.rises, i);
-    const maturityH = at(course.maturitiesH, i);
-    const isRisen = rise >= target.riseMin;
-    const isRipe = maturityH >= target.maturityMinH;
-    const isWarm = at(course.coreTempsC, i) >= target.openTempC;
-    const isPast = rise > target.riseMax || maturityH > mostMaturityH;
-    seen.risen ||= isRisen;
-    seen.ripe ||= isRipe;
-    seen.risenAndRipe ||= isRisen && isRipe;
-    seen.readyButCold ||= isRisen && isRipe && !isPast && !isWarm;
-    seen.warm ||= isRisen && isWarm;
+function oddsAt(course: Course, start: number, odds: readonly number[], hour: number): number {
+  let i = 0;
+  while (i + 1 < odds.length && at(course.hours, start + i + 1) <= hour) i += 1;
+  const [here = 0, next = here] = [odds[i], odds[i + 1]];
+  const from = at(course.hours, start + i);
+  const to = i + 1 < odds.length ? at(course.hours, start + i + 1) : from;
+  return to > from ? here + ((next - here) * (hour - from)) / (to - from) : here;
+}
+
+/** The first to the last moment of the longest run at which the odds are so good. */
+function above(
+  course: Course,
+  start: number,
+  odds: readonly number[],
+  level: number,
+): HoursFromTo | null {
+  let best: HoursFromTo | null = null;
+  for (let i = 0; i < odds.length; i += 1) {
+    if ((odds[i] as number) < level) continue;
+    let last = i;
+    while (last + 1 < odds.length && (odds[last + 1] as number) >= level) last += 1;
+    const edge = (before: number) =>
+      hourAt(course, start + before, odds[before] as number, odds[before + 1] as number, level);
+    const from = i > 0 ? edge(i - 1) : at(course.hours, start);
+    const to = last + 1 < odds.length ? edge(last) : at(course.hours, start + last);
+    if (!best || to - from > best.to - best.from) best = { from, to };
+    i = last;
   }
-  if (!seen.risen) return 'too-little-rise';
-  if (!seen.ripe) return 'too-young';
-  if (seen.readyButCold) return seen.warm ? 'past-it-before-warm' : 'too-cold';
-  return seen.risenAndRipe ? 'past-it-before-warm' : 'too-young';
+  return best;
+}
+
+function whyNever(course: Course, target: Target, start: number): NeverReady {
+  const seen = { risen: false, inBand: false, holding: false, warm: false, warmLater: false };
+  const holdsAtStart = start < course.length && at(course.ages, start) <= EVEN_ODDS_AGE;
+  for (let i = start; i < course.length; i += 1) {
+    const volume = at(course.volumes, i);
+    const isWarm = at(course.coreTempsC, i) >= target.openTempC;
+    const isInBand = volume >= target.riseMin && volume <= target.riseMax;
+    const holds = isInBand && at(course.ages, i) <= EVEN_ODDS_AGE;
+    seen.risen ||= volume >= target.riseMin;
+    seen.inBand ||= isInBand;
+    seen.holding ||= holds;
+    seen.warm ||= holds && isWarm;
+    seen.warmLater ||= isWarm && volume > target.riseMax;
+  }
+  if (!seen.risen) {
+    if (start >= course.length) return 'too-little-rise';
+    if (!holdsAtStart) return 'flour-worn-out';
+    return at(course.ages, course.length - 1) > EVEN_ODDS_AGE && isStillRising(course)
+      ? 'over-ripe-before-risen'
+      : 'too-little-rise';
+  }
+  if (!seen.inBand) {
+    const isCold = at(course.coreTempsC, start) < target.openTempC;
+    return isCold ? 'past-band-before-warm' : 'past-band';
+  }
+  if (!seen.holding) return holdsAtStart ? 'over-ripe-before-risen' : 'flour-worn-out';
+  if (!seen.warm) return seen.warmLater ? 'past-band-before-warm' : 'too-cold';
+  return 'too-tight';
+}
+
+/** Whether more time would still have brought more volume. */
+function isStillRising({ volumes, length }: Course): boolean {
+  const quarter = Math.max(0, length - 1 - Math.ceil(length / 8));
+  return at(volumes, length - 1) > at(volumes, quarter) + 0.01;
 }

@@ -1,4 +1,11 @@
-import { at, type Course, type ReadyWindow, type Target, type WindowSpread } from '@calm/core';
+import {
+  EVEN_ODDS_AGE,
+  at,
+  type Course,
+  type ReadyWindow,
+  type Target,
+  type WindowSpread,
+} from '@calm/core';
 import { useId } from 'react';
 import styles from './SwellingRibbon.module.css';
 import { tintOf } from './tint';
@@ -7,7 +14,6 @@ import { tintOf } from './tint';
 export interface RibbonLot {
   readonly course: Course;
   readonly target: Target;
-  readonly mostMaturityH: number;
   readonly window: ReadyWindow;
   readonly spread: WindowSpread | null;
 }
@@ -116,7 +122,7 @@ export const ribbonMiddle = (y: number, height: number): number =>
 
 /** One point every few pixels, and every point where a stage begins: rise may jump there. */
 function pointsOf(
-  { course, target, mostMaturityH }: RibbonLot,
+  { course, target }: RibbonLot,
   toX: (hour: number) => number,
   { fromHour, untilHour }: RibbonPart,
 ) {
@@ -134,23 +140,23 @@ function pointsOf(
       at(course.stages, i + 1) !== stage;
     if (!isEdge && x - lastX < PX_PER_POINT) continue;
     lastX = x;
-    const half = halfOf(at(course.rises, i), target);
-    const slump = slumpOf(course, i, target, mostMaturityH);
+    const half = halfOf(at(course.volumes, i), target);
+    const slump = slumpOf(course, i, target);
     const coreTempC = at(course.coreTempsC, i);
     points.push({ x, up: half * (1 - slump), down: half * (1 + slump / 2), coreTempC });
   }
   return points;
 }
 
-/** How far dough has slumped, 0–0.6: as it passes its band or its flour's limit, a quarter past is spent. */
-function slumpOf(course: Course, i: number, target: Target, mostMaturityH: number): number {
-  const overRisen = at(course.rises, i) / target.riseMax - 1;
-  const overRipe = at(course.maturitiesH, i) / mostMaturityH - 1;
-  return Math.min(0.6, 2.4 * Math.max(0, overRisen, overRipe));
+/** How far dough has slumped, 0–0.6: as it passes its band, or as it holds less often than not. */
+function slumpOf(course: Course, i: number, target: Target): number {
+  const overRisen = 2.4 * (at(course.volumes, i) / target.riseMax - 1);
+  const wornOut = at(course.ages, i) / EVEN_ODDS_AGE - 1;
+  return Math.min(0.6, Math.max(0, overRisen, wornOut));
 }
 
-function halfOf(rise: number, { riseMax }: Target): number {
-  const share = (rise - 1) / (riseMax - 1);
+function halfOf(volume: number, { riseMax }: Target): number {
+  const share = (volume - 1) / (riseMax - 1);
   return THIN + (FULL - THIN) * Math.min(1.25, Math.max(0, share));
 }
 

@@ -45,7 +45,7 @@ export function useAlternativeMessage(
 ): (change: DoseAlternative) => string {
   const { t } = useTranslation();
   const f = useFormats();
-  return (change) => {
+  const messageOf = (change: DoseAlternative): string => {
     switch (change.kind) {
       case 'peak-hour':
         return t('formulas.whatIf.would.peak', {
@@ -68,6 +68,9 @@ export function useAlternativeMessage(
         return t('formulas.whatIf.would.dough', { temp: f.temperature(change.tempC) });
       case 'flour-strength':
         return t('formulas.whatIf.would.flour', { strength: change.strengthW });
+      case 'together':
+        return change.changes.map(messageOf).join(t('formulas.whatIf.would.and'));
     }
   };
+  return messageOf;
 }

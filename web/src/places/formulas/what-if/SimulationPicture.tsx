@@ -1,4 +1,4 @@
-import { HOUR_MS, stateOf } from '@calm/core';
+import { HOUR_MS, openingOdds, stateOf } from '@calm/core';
 import { useMemo, useState, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
@@ -7,6 +7,7 @@ import { useWidth } from '../../../parts/layout/useWidth';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
 import { courseReader } from './courseReader';
+import { formatOdds } from '../../../parts/format/odds';
 import { CHART, SimulationChart, type ChartFrame } from './SimulationChart';
 import styles from './SimulationPicture.module.css';
 
@@ -198,7 +199,7 @@ function Charts({
       <SimulationChart
         {...{ way, planned, frame, toX }}
         name={t('formulas.whatIf.rise')}
-        row="rises"
+        row="volumes"
         colour="var(--primary)"
         from={1}
         to={target.riseMax * 1.25}
@@ -310,14 +311,19 @@ function Reading({
   const here = courseReader(way.course)(hour);
   const at = f.moment(dough.mixedMs + hour * HOUR_MS);
   if (!here) return <p className={styles['readout']}>{t('formulas.whatIf.beyond', { at })}</p>;
-  const state = stateOf(here.rise, here.ripeH, way.mostMaturityH, here.coreC, way.target);
+  const { look } = here;
+  const state = stateOf(way.kinds[here.stage] ?? 'ball', look, way.target);
+  const odds = openingOdds(look, way.target);
   return (
     <p className={styles['readout']} data-testid="reading">
       <span>{isPointed ? at : t('formulas.whatIf.atDoors', { at })}</span>
       <b>{t(`doughState.${state}`)}</b>
-      <span>{t('formulas.whatIf.riseIs', { rise: f.times(here.rise) })}</span>
+      {state === 'ready' && (
+        <span>{t('formulas.whatIf.oddsAre', { odds: formatOdds(t, odds) })}</span>
+      )}
+      <span>{t('formulas.whatIf.riseIs', { rise: f.times(look.volume) })}</span>
       <span>{t('formulas.whatIf.ripeIs', { hours: f.hours(here.ripeH) })}</span>
-      <span>{t('formulas.whatIf.coreIs', { temp: f.temperature(here.coreC) })}</span>
+      <span>{t('formulas.whatIf.coreIs', { temp: f.temperature(look.coreTempC) })}</span>
     </p>
   );
 }

@@ -34,7 +34,7 @@ export function Working({
           perGram: FERMENT.gasAt25.value,
           yeast: f.grams(fresh * 10, 2),
           salt: f.percent(formula.saltPercent),
-          brake: f.percent(saltFactor(formula.saltPercent) * 100, 0),
+          brake: f.percent(saltFactor(formula.saltPercent, formula.waterPercent) * 100, 0),
         })}
       </p>
       {starts.map((start) => (
@@ -58,7 +58,7 @@ export function Working({
               gas: f.percent(temperatureResponse(stage.airTempC) * 100, 0),
               ripe: f.percent(ripeningRate(stage.airTempC) * 100, 0),
               core: f.temperature(end.coreTempC),
-              rise: f.times(end.rise),
+              rise: f.times(end.volume),
               maturity: f.hours(end.maturityH),
             })}
           </p>
@@ -69,7 +69,6 @@ export function Working({
           from: f.times(target.riseMin, 1),
           to: f.times(target.riseMax, 1),
           peak: f.times(target.risePeak),
-          least: f.hours(target.maturityMinH, 0),
           most: f.hours(mostMaturityH),
           strength: f.count(whatIf.strengthW),
           open: f.temperature(target.openTempC, 0),

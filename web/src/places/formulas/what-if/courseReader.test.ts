@@ -56,7 +56,7 @@ describe('a line over a course', () => {
   const line = pointsOf(
     coursePath(
       course,
-      'rises',
+      'volumes',
       (hour) => 100 + hour * 20,
       (rise) => rise * 1000,
     ),
@@ -71,7 +71,7 @@ describe('a line over a course', () => {
   it('is where the course is', () => {
     const read = courseReader(course);
     for (const [x, y] of [line[10], line[60], line[120]] as [number, number][]) {
-      expect(y / 1000).toBeCloseTo(read((x - 100) / 20)?.rise ?? NaN, 2);
+      expect(y / 1000).toBeCloseTo(read((x - 100) / 20)?.look.volume ?? NaN, 2);
     }
   });
 
@@ -83,6 +83,6 @@ describe('a line over a course', () => {
   });
 
   it('is empty without moments', () => {
-    expect(coursePath({ ...course, length: 0 }, 'rises', Number, Number)).toBe('');
+    expect(coursePath({ ...course, length: 0 }, 'volumes', Number, Number)).toBe('');
   });
 });

@@ -1,11 +1,10 @@
-import { at, type Course } from '@calm/core';
+import { at, lookAt, type Course, type DoughLook } from '@calm/core';
 
 /** A dough at an hour. */
 export interface DoughAt {
   readonly stage: number;
-  readonly rise: number;
   readonly ripeH: number;
-  readonly coreC: number;
+  readonly look: DoughLook;
 }
 
 /** Reads a course at rising or falling hours; null before its start and after its end. */
@@ -22,15 +21,14 @@ export function courseReader(course: Course): (hour: number) => DoughAt | null {
     const mix = (row: Float64Array) => at(row, i) + (at(row, next) - at(row, i)) * share;
     return {
       stage: at(course.stages, i),
-      rise: mix(course.rises),
       ripeH: mix(course.maturitiesH),
-      coreC: mix(course.coreTempsC),
+      look: lookAt(course, i, share),
     };
   };
 }
 
 /** What of a course a line can follow. */
-export type CourseRow = 'rises' | 'maturitiesH' | 'coreTempsC';
+export type CourseRow = 'volumes' | 'maturitiesH' | 'coreTempsC';
 
 const PX_PER_POINT = 3;
 

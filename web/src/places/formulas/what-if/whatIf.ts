@@ -92,6 +92,11 @@ export function withAlternative(
       return { ...whatIf, doughTempC: change.tempC };
     case 'flour-strength':
       return { ...whatIf, strengthW: change.strengthW };
+    case 'together':
+      return change.changes.reduce<WhatIf>(
+        (before, one) => withAlternative(before, one, stages),
+        whatIf,
+      );
   }
 }
 

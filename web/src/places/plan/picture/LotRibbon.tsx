@@ -219,7 +219,7 @@ function SimulationRibbon({
 }) {
   if (!way?.way) return null;
   const { mixedMin } = way;
-  const { course, target = STANDARD_TARGET, mostMaturityH, window } = way.way;
+  const { course, target = STANDARD_TARGET, window } = way.way;
   const hourAt = (minute: number) => (minute - mixedMin) / 60;
   const inView = {
     fromHour: hourAt(Math.max(fromMin, scale.fromMs / MINUTE_MS - 60)),
@@ -228,7 +228,7 @@ function SimulationRibbon({
   if (inView.fromHour >= inView.untilHour) return null;
   return (
     <SwellingRibbon
-      lot={{ course, target, mostMaturityH, window, spread: null }}
+      lot={{ course, target, window, spread: null }}
       toX={(hour) => scale.toX((mixedMin + hour * 60) * MINUTE_MS)}
       y={y}
       height={height}
