@@ -1,6 +1,7 @@
 import type { BallOrder, ScaleRequest, WaterRequest } from '@calm/core';
 import Joi from 'joi';
 import { formulaSchema } from './formulaSchemas';
+import { YEAST_FORMS } from './vocabulary';
 import { ballCount, massG, percent, tempC } from '../api/fields';
 
 const ballOrder = Joi.object<BallOrder>({
@@ -53,5 +54,13 @@ export const waterSchema = Joi.object<WaterInput>({
   prefermentTempC: tempC(),
   prefermentG: massG(),
   baseSumC: Joi.number().min(0).max(200),
-  pourBy: Joi.valid('base-sum', 'friction', 'heat-balance'),
+  pourBy: Joi.valid('base-sum', 'friction', 'heat-balance', 'learned'),
+  mixer: Joi.object({
+    wFlour: Joi.number().min(-1).max(2).required(),
+    wWater: Joi.number().min(0.05).max(2).required(),
+    wRoom: Joi.number().min(-1).max(2).required(),
+    qC: Joi.number().min(-30).max(40).required(),
+  }),
+  iceTempC: Joi.number().min(-40).max(0),
+  yeastForm: Joi.valid(...YEAST_FORMS),
 });

@@ -34,7 +34,7 @@ const MOST_SHARE_OF_WATER = 0.5;
  * @param yeastScaleG readability of the scale the yeast is weighed on, g
  * @param liquidScaleG readability of the scale the solution is weighed on, g
  * @returns the dilution; null when the scale can weigh the dose straight, or no dilution fits the
- *   load's water
+ *   formula's water: then a finer scale is needed (`scaleForDoseG`)
  * @example proposeDilution(0.4, 2, 6200, 0.1, 1) // { yeastG: 5, waterG: 995, portionG: 80 }
  */
 export function proposeDilution(
@@ -46,17 +46,24 @@ export function proposeDilution(
 ): Dilution | null {
   if (yeastPerLoadG <= 0 || yeastPerLoadG >= STEPS_TO_WEIGH_STRAIGHT * yeastScaleG) return null;
   const mostPortionG = waterPerLoadG * MOST_SHARE_OF_WATER;
-  const fitting = STRENGTHS.filter((strength) => strength * yeastPerLoadG <= mostPortionG);
+  // What is dissolved at once comes out of the formula's own water, all loads together.
+  const waterG = waterPerLoadG * loads;
+  const leastYeastG = STEPS_FOR_ONE_PERCENT * yeastScaleG;
+  const fitting = STRENGTHS.filter(
+    (strength) =>
+      strength * yeastPerLoadG <= mostPortionG &&
+      Math.max(leastYeastG, yeastPerLoadG * loads) * (strength - 1) <= waterG,
+  );
   const strength =
     fitting.find((s) => s * yeastPerLoadG >= STEPS_FOR_ONE_PERCENT * liquidScaleG) ??
     fitting.at(-1);
   if (strength === undefined) return null;
 
   const portionG = roundToScale(strength * yeastPerLoadG, liquidScaleG);
-  if (portionG <= 0) return null;
+  if (portionG < STEPS_TO_WEIGH_STRAIGHT * liquidScaleG) return null;
   const enoughForAllG = (portionG * loads) / strength;
   const yeastG = roundToScale(
-    Math.max(STEPS_FOR_ONE_PERCENT * yeastScaleG, ceilTo(enoughForAllG, yeastScaleG)),
+    Math.max(leastYeastG, ceilTo(enoughForAllG, yeastScaleG)),
     yeastScaleG,
   );
   const yeastInPortionG = portionG / strength;
@@ -68,6 +75,15 @@ export function proposeDilution(
     waterInPortionG: portionG - yeastInPortionG,
     leftOverG: yeastG * strength - portionG * loads,
   };
+}
+
+/**
+ * The readability that a scale needs to weigh a dose straight to within 5 %, g.
+ *
+ * @example scaleForDoseG(0.35) // 0.01
+ */
+export function scaleForDoseG(yeastPerLoadG: number): number {
+  return 10 ** Math.floor(Math.log10(yeastPerLoadG / STEPS_TO_WEIGH_STRAIGHT) + 1e-9);
 }
 
 const ceilTo = (massG: number, stepG: number) => Math.ceil(massG / stepG - 1e-9) * stepG;

@@ -264,3 +264,22 @@ describe('useRemainder', () => {
     expect(useRemainder(120, 10, 275, 2, 140)).toEqual({ kind: 'old-dough', leftG: 120 });
   });
 });
+
+describe('a dose that no dilution fits', () => {
+  it('takes no more water than the formula has, and says which scale it needs', () => {
+    const scaled = scaleLot({
+      formula: {
+        flours: [{ name: 'white', percent: 100 }],
+        waterPercent: 62,
+        saltPercent: 2,
+        yeast: { form: 'instant', percent: 0.03 },
+      },
+      items: [{ count: 2, ballWeightG: 270 }],
+      scaleReadabilityG: { default: 1, yeast: 0.1 },
+    });
+    if (!scaled.ok) throw new Error('an ordinary small lot');
+    const { dilution, finerScaleG, totals } = scaled.value;
+    expect(dilution?.waterG ?? 0).toBeLessThanOrEqual(totals.waterG);
+    expect(finerScaleG).toBeCloseTo(0.01, 9);
+  });
+});

@@ -9,7 +9,7 @@ import {
 } from '../formula';
 import { fail, ok, type Result } from '../result';
 import { roundToScale } from '../units';
-import { proposeDilution, type Dilution } from './dilution';
+import { proposeDilution, scaleForDoseG, STEPS_TO_WEIGH_STRAIGHT, type Dilution } from './dilution';
 import {
   deratingShare,
   splitLoads,
@@ -101,6 +101,8 @@ export interface ScaledLot {
   readonly balance: DoughBalance;
   readonly remainderG: number;
   readonly dilution: Dilution | null;
+  /** Readability of the scale that the yeast needs, where this one is too coarse and no dilution fits, g. */
+  readonly finerScaleG: number | null;
   /** The mixer's bounds in force, the most derated for stiff dough; null when mixing by hand. */
   readonly mixerRange: (MixerRange & { readonly deratingShare: number }) | null;
 }
@@ -159,6 +161,7 @@ export function scaleLot(request: ScaleRequest): Result<ScaledLot, ScaleReason> 
     balance,
     remainderG: balance.remainderG,
     dilution,
+    finerScaleG: dilution ? null : finerScale(straight, readability),
     mixerRange,
   });
 }
@@ -218,6 +221,12 @@ function dilutionFor(
   const water = lines.find((line) => line.kind === 'water');
   if (!yeast || !water) return null;
   return proposeDilution(yeast.exactG, loads, water.exactG, readability.yeast, readability.default);
+}
+
+function finerScale(lines: readonly WeighedLine[], { yeast }: ScaleReadability): number | null {
+  const doseG = lines.find((line) => line.kind === 'yeast')?.exactG ?? 0;
+  const isWeighable = doseG <= 0 || doseG >= STEPS_TO_WEIGH_STRAIGHT * yeast;
+  return isWeighable ? null : scaleForDoseG(doseG);
 }
 
 function totalOver(line: WeighedLine, loads: number): TotalLine {

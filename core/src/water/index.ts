@@ -2,3 +2,4 @@ export * from './temperature';
 export * from './ice';
 export * from './advice';
 export * from './friction';
+export * from './mixerLine';

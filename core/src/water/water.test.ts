@@ -6,10 +6,14 @@ import {
   frictionOfLoadC,
   iceFor,
   learnFriction,
+  learnMixerLine,
   mixedTempC,
+  priorLine,
   waterByBaseSumC,
   waterByFrictionC,
   waterByHeatBalance,
+  waterByLineC,
+  type MixerLine,
   type WaterRequest,
 } from './index';
 
@@ -94,8 +98,9 @@ describe('heat balance', () => {
 
 describe('ice', () => {
   it('matches the melting of ice by hand', () => {
-    // 6200 · (24 − 10) ÷ (24 + 79.9) = 835.4
-    expect(iceFor(6200, 24, 10).iceG).toBeCloseTo(835.4, 1);
+    // 6200 · (24 − 10) ÷ (24 + 79.9 + 5) = 797.1, from −10 °C; 835.4 where it melts already.
+    expect(iceFor(6200, 24, 10).iceG).toBeCloseTo(797.1, 1);
+    expect(iceFor(6200, 24, 10, 0).iceG).toBeCloseTo(835.4, 1);
     expect(iceFor(6200, 12, 15)).toEqual({ iceG: 0, tapWaterG: 6200 });
   });
 
@@ -111,12 +116,21 @@ describe('ice', () => {
 });
 
 describe('advice', () => {
-  it('never pours water above 40 °C, and says what dough that makes', () => {
+  it('never pours water above 40 °C or below 0, and says what dough that makes', () => {
     fc.assert(
-      fc.property(anyKitchen, (k) => expect(adviseWater(k).pourTempC).toBeLessThanOrEqual(40)),
+      fc.property(anyKitchen, (k) => {
+        const { pourTempC, friction, baseSum, heatBalance, learned } = adviseWater(k);
+        expect(pourTempC).toBeLessThanOrEqual(40);
+        for (const tempC of [
+          pourTempC,
+          ...[friction, baseSum, heatBalance, learned].map((m) => m.waterTempC),
+        ]) {
+          expect(tempC).toBeGreaterThanOrEqual(0);
+        }
+      }),
     );
     const icy = { ...kitchen, roomTempC: 5, flourTempC: 4, frictionC: 6 };
-    expect(adviseWater(icy).warnings[0]).toEqual({
+    expect(adviseWater({ ...icy, pourBy: 'friction' }).warnings[0]).toEqual({
       kind: 'water-too-hot',
       wantedTempC: 57,
       doughTempC: 24 - 17 / 3,
@@ -125,22 +139,86 @@ describe('advice', () => {
 
   it('warns above 35 °C and when the tap must be warmed', () => {
     const cool = { ...kitchen, roomTempC: 12, flourTempC: 10 };
-    expect(adviseWater(cool).warnings.map((w) => w.kind)).toEqual(['water-hot', 'warm-the-tap']);
+    expect(adviseWater({ ...cool, pourBy: 'friction' }).warnings.map((w) => w.kind)).toEqual([
+      'water-hot',
+      'warm-the-tap',
+      'methods-part',
+    ]);
   });
 
   it('says so when ice would be most of the water, or more than all of it', () => {
     const hot = { ...kitchen, roomTempC: 40, flourTempC: 38, tapTempC: 30, frictionC: 30 };
+    const byFriction = { ...hot, pourBy: 'friction' } as const;
+    expect(adviseWater(byFriction).warnings.map((w) => w.kind)).toContain('much-ice');
+    const absurd = adviseWater({ ...byFriction, frictionC: 90 });
+    expect(absurd.warnings.map((w) => w.kind)).toContain('ice-exceeds-water');
+    expect(absurd.tapWaterG).toBe(0);
+  });
+
+  it('in a hot room pours by the balance, and says that the methods part', () => {
+    const hot = { ...kitchen, roomTempC: 32, flourTempC: 30, frictionC: 24, tapTempC: 24 };
     const advice = adviseWater(hot);
-    expect(advice.warnings.map((w) => w.kind)).toEqual(['much-ice']);
-    const absurd = adviseWater({ ...hot, frictionC: 90 });
-    expect(absurd.warnings.map((w) => w.kind)).toEqual(['ice-exceeds-water']);
-    expect(absurd.iceG).toBe(absurd.iceG + absurd.tapWaterG);
+    expect(advice.pourBy).toBe('heat-balance');
+    expect(advice.pourTempC).toBeGreaterThan(0);
+    expect(advice.pourTempC).toBeLessThan(12);
+    expect(advice.friction.waterTempC).toBe(0);
+    expect(advice.warnings.map((w) => w.kind)).toContain('methods-part');
+  });
+
+  it('warns where dry yeast would go into cold water', () => {
+    const kinds = (yeastForm: 'fresh' | 'instant') =>
+      adviseWater({ ...kitchen, roomTempC: 28, flourTempC: 26, yeastForm }).warnings.map(
+        (w) => w.kind,
+      );
+    expect(kinds('instant')).toContain('cold-for-dry-yeast');
+    expect(kinds('fresh')).not.toContain('cold-for-dry-yeast');
   });
 
   it('pours by the method the house chose', () => {
     const byBase = adviseWater({ ...kitchen, baseSumC: 55, pourBy: 'base-sum' });
     expect(byBase.pourTempC).toBe(12);
     expect(byBase.spreadC).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('a mixer’s own line', () => {
+  const truth = { wFlour: 0.38, wWater: 0.42, wRoom: 0.17, qC: 6.2 };
+  const load = (i: number, noiseC = 0) => {
+    const mix = {
+      date: `2026-11-${String(1 + i).padStart(2, '0')}`,
+      flourTempC: 14 + ((i * 7) % 13),
+      waterTempC: 4 + ((i * 5) % 17),
+      roomTempC: 17 + ((i * 3) % 11),
+    };
+    const { wFlour, wWater, wRoom, qC } = truth;
+    const outC = wFlour * mix.flourTempC + wWater * mix.waterTempC + wRoom * mix.roomTempC + qC;
+    return { ...mix, doughOutC: outC + noiseC };
+  };
+  const loads = (n: number) => Array.from({ length: n }, (_, i) => load(i, 0.3 * Math.sin(i * 9)));
+  const missOf = (line: MixerLine) =>
+    Math.max(
+      ...loads(28).map(({ doughOutC, waterTempC, ...temps }) =>
+        Math.abs(waterByLineC(doughOutC, line, temps, kitchen) - waterTempC),
+      ),
+    );
+
+  it('stays where it begins until there are loads of five days', () => {
+    const oneDay = loads(12).map((mix) => ({ ...mix, date: '2026-11-01' }));
+    expect(learnMixerLine(oneDay, 15)).toEqual({ line: priorLine(15), loads: 0 });
+  });
+
+  it('finds its way from its loads, and is not moved by one that was mis-read', () => {
+    const learned = learnMixerLine(loads(28), 15);
+    expect(missOf(learned.line)).toBeLessThan(1.6);
+    expect(missOf(learned.line)).toBeLessThan(missOf(priorLine(15)) / 2);
+    const wild = loads(28).map((mix, i) => (i === 20 ? { ...mix, doughOutC: 41 } : mix));
+    expect(missOf(learnMixerLine(wild, 15).line)).toBeLessThan(2.2);
+  });
+
+  it('is poured by once it is known', () => {
+    const advice = adviseWater({ ...kitchen, mixer: truth });
+    expect(advice.pourBy).toBe('learned');
+    expect(advice.pourTempC).toBe(advice.learned.waterTempC);
   });
 });
 

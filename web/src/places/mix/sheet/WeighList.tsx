@@ -50,6 +50,11 @@ export function WeighList({
         {t('mix.weigh.sum', { sum: f.kilograms(load.doughG, 2) })}
       </p>
       {scaled.dilution && <DilutionNote dilution={scaled.dilution} />}
+      {scaled.finerScaleG !== null && (
+        <p className={styles['dilution']}>
+          {t('mix.weigh.finerScale', { scale: f.grams(scaled.finerScaleG, 3) })}
+        </p>
+      )}
     </section>
   );
 }
