@@ -280,6 +280,6 @@ describe('a dose that no dilution fits', () => {
     if (!scaled.ok) throw new Error('an ordinary small lot');
     const { dilution, finerScaleG, totals } = scaled.value;
     expect(dilution?.waterG ?? 0).toBeLessThanOrEqual(totals.waterG);
-    expect(finerScaleG).toBeCloseTo(0.01, 9);
+    expect(finerScaleG).toBe(0.001);
   });
 });
