@@ -4,6 +4,7 @@ import { planCommand } from './planCommand';
 import { scaleCommand } from './scaleCommand';
 import { simulateCommand } from './simulateCommand';
 import { waterCommand } from './waterCommand';
+import { waveCommand } from './waveCommand';
 
 const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   scale: scaleCommand,
@@ -11,6 +12,7 @@ const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   simulate: simulateCommand,
   dose: doseCommand,
   plan: planCommand,
+  wave: waveCommand,
 };
 
 /**

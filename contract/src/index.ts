@@ -15,6 +15,7 @@ export * from './demand/calendar';
 export * from './demand/events';
 export * from './lots/lot';
 export * from './engine/dough';
+export * from './engine/wave';
 export type * from './api/defineRoute';
 export { ROUTE_AREAS, ROUTES } from './api/routeTable';
 export * from './api/routes';

@@ -2,7 +2,8 @@ import type { BallOrder, ScaleRequest, WaterRequest } from '@calm/core';
 import Joi from 'joi';
 import { formulaSchema } from './formulaSchemas';
 import { YEAST_FORMS } from './vocabulary';
-import { ballCount, massG, percent, tempC } from '../api/fields';
+import { ballCount, localDate, massG, percent, tempC } from '../api/fields';
+import type { ReadyDocument, WaveDocument } from './wave';
 
 const ballOrder = Joi.object<BallOrder>({
   count: ballCount().required(),
@@ -64,3 +65,57 @@ export const waterSchema = Joi.object<WaterInput>({
   iceTempC: Joi.number().min(-40).max(0),
   yeastForm: Joi.valid(...YEAST_FORMS),
 });
+
+const minute = () => Joi.number().min(-1e9).max(1e9);
+
+/** Input of `calm wave`. */
+export const waveSchema = Joi.object<WaveDocument>({
+  service: Joi.object({ startMin: minute().required(), endMin: minute().required() })
+    .required()
+    .custom((given: WaveDocument['service'], helpers) =>
+      given.endMin > given.startMin ? given : helpers.error('service.order'),
+    )
+    .messages({ 'service.order': '{{#label}} must end after it begins' }),
+  perQuarter: Joi.array().items(Joi.number().min(0).max(10_000)).min(1).max(200).required(),
+  spread: Joi.number().min(0).max(2).default(0.22),
+  batches: Joi.array()
+    .items(
+      Joi.object({
+        balls: Joi.number().min(0).max(100_000).required(),
+        readyMin: minute().required(),
+        lastMin: minute().required(),
+      }),
+    )
+    .max(200)
+    .default([]),
+  trayBalls: Joi.number().integer().min(1).max(1000).required(),
+  trays: Joi.number().integer().min(0).max(10_000).required(),
+  temperMin: Joi.number().min(0).max(10_000).required(),
+  keepMin: Joi.number().min(15).max(10_000).required(),
+  cover: Joi.number().greater(0).less(1).default(0.95),
+});
+
+/** Input of `calm ready`. */
+export const readySchema = Joi.object<ReadyDocument>({
+  sales: Joi.array()
+    .items(
+      Joi.object({
+        date: localDate().required(),
+        sold: Joi.number().min(0).max(100_000).required(),
+        soldOutMin: minute().allow(null).default(null),
+      }),
+    )
+    .min(1)
+    .max(5000)
+    .required(),
+  usage: Joi.array().items(Joi.number().min(0).max(1)).min(1).max(200).required(),
+  openMin: minute().required(),
+  closeMin: minute().required(),
+  cover: Joi.number().greater(0).less(1),
+  costs: Joi.object({
+    short: Joi.number().min(0).max(1e6).required(),
+    left: Joi.number().min(0).max(1e6).required(),
+  }),
+})
+  .or('cover', 'costs')
+  .nand('cover', 'costs');

@@ -2,7 +2,7 @@ import type { ObjectSchema } from 'joi';
 import { jsonSchemaOf } from '../api/openApi';
 import { bookFileSchema } from '../book/bookFileSchemas';
 import { doseSchema, simulateSchema } from './doughSchemas';
-import { scaleSchema, waterSchema } from './engineSchemas';
+import { readySchema, scaleSchema, waterSchema, waveSchema } from './engineSchemas';
 import { weekSchema } from '../plan/weekSchemas';
 
 /** What is read from outside: the commands' inputs and files, with what a JSON Schema cannot say. */
@@ -15,6 +15,16 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
   water: {
     schema: waterSchema,
     description: 'Input of calm water: temperatures in °C, masses in g.',
+  },
+  wave: {
+    schema: waveSchema,
+    description:
+      'Input of calm wave: what a service is expected to take, what is out, and what is in the cold. Minutes are on one clock; the service ends after it begins.',
+  },
+  ready: {
+    schema: readySchema,
+    description:
+      'Input of calm ready: what services sold, and since when nothing was left. Either cover or costs.',
   },
   simulate: {
     schema: simulateSchema,

@@ -9,3 +9,4 @@ export * from './carryOver';
 export * from './shopping';
 export * from './pullWaves';
 export * from './serving';
+export * from './serviceOdds';

@@ -119,6 +119,30 @@ describe('what to pull next', () => {
     expect(first).toMatchObject({ pullMin: -120, readyMin: 60 });
   });
 
+  it('is timed to the minute that runs short, not to the next quarter', () => {
+    const s = serving({ need: 90, pulled: [{ atMin: -120, balls: 31 }] });
+    const [first] = nextPulls(s, 6, -100);
+    // Thirty-one of ninety balls in 300 minutes last 103 minutes and 20 seconds.
+    expect(first?.readyMin).toBe(103);
+    const later = serving({ pulled: [{ atMin: -113, balls: 20 }] });
+    // Ready seven minutes after doors: those seven minutes are what a wave now is due for.
+    expect(shortOf(asPulled(later, nextPulls(later, 6, -200)))).toBeLessThan(1e-3);
+  });
+
+  it('is never before the dough is ripe, nor after what is cold is over', () => {
+    const young = nextPulls(serving({ ripeFromMin: 45 }), 6, -300);
+    expect(Math.min(...young.map(({ readyMin }) => readyMin))).toBe(45);
+    const old = nextPulls(serving({ coldUntilMin: -60, keepMin: 120 }), 6, -200);
+    expect(old.map(({ readyMin }) => readyMin)).toEqual([0]);
+  });
+
+  it('is whole trays, with some more than is expected, while enough stays cold', () => {
+    const plenty = serving({ made: 200, spread: { cv: 0.2, cover: 0.9 } });
+    for (const { balls, trays } of nextPulls(plenty, 12, -200)) expect(balls).toBe(trays * 12);
+    const [first] = nextPulls(plenty, 12, -200);
+    expect(first?.balls).toBeGreaterThan(60 + 7);
+  });
+
   it('leaves nobody without while there is time and dough', () => {
     const outs = fc.array(
       fc.record({

@@ -1,10 +1,22 @@
-import type { PullWave } from './pullWaves';
+import { demandQuantile, type DemandSpread } from './spread';
 import { QUARTER_MIN, type UsageCurve } from './usage';
+
+/** One pull: whole trays out of the cold together. Minutes from the opening of doors; before is below 0. */
+export interface PullWave {
+  readonly pullMin: number;
+  readonly readyMin: number;
+  /** Until when its balls must be used. */
+  readonly goodUntilMin: number;
+  readonly trays: number;
+  readonly balls: number;
+}
 
 /** Balls that came out of the cold together. Minutes from the opening of doors. */
 export interface Pulled {
   readonly atMin: number;
   readonly balls: number;
+  /** How long they keep once they open well, where that is known of them; else as the service's. */
+  readonly keepMin?: number;
 }
 
 /** A service's balls of one product, those pulled and those still in the cold. */
@@ -23,6 +35,11 @@ export interface Serving {
   readonly ripeFromMin: number;
   /** From when on what is still cold is past it too. */
   readonly coldUntilMin: number;
+  /** How evenings scatter around what is expected of them; waves then hold enough for most of them. */
+  readonly spread?: DemandSpread & {
+    /** How often there shall be enough, 0–1. */
+    readonly cover: number;
+  };
 }
 
 /** How the balls of a service stand at a moment; all are made balls, none twice. */
@@ -58,8 +75,8 @@ interface Batch {
   left: number;
 }
 
-/** Step of the calculation, minutes: finer than anybody pulls or sells. */
-const STEP_MIN = 5;
+/** Step of the calculation, minutes: a wave is timed to the minute that runs short, not to a quarter. */
+const STEP_MIN = 1;
 
 /**
  * Follows the balls of a service from doors on, oldest wave first: guests take what is ready, and what
@@ -104,37 +121,42 @@ export function servingQuarters(serving: Serving): ServingQuarter[] {
   });
 }
 
-/** Short of less than this is rounding: balls are whole. */
-const HALF_A_BALL = 0.5;
+/** Less than this is rounding. */
+const NOTHING = 1e-6;
 
 /**
- * What is to be pulled when, beyond what is out already: each wave is ready when what is there runs out, and
- * holds what goes while it is good. Waves that should have come out before `atMin` come out then.
+ * What is to be pulled when, beyond what is out already: each wave is ready in the minute that what is there runs
+ * out, and holds what goes while it is good, as whole trays. Nothing is pulled before it is ripe, or after what is
+ * cold is over too. Waves that should have come out before `atMin` come out then.
  *
  * @returns in time's order; `pullMin` is when it is due, which may be past
  * @throws RangeError when trays hold nothing, or balls keep less than a quarter of an hour
  */
 export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number): PullWave[] {
-  const { made, temperMin, keepMin, curve } = serving;
+  const { made, temperMin, keepMin, curve, ripeFromMin, coldUntilMin } = serving;
   if (!(ballsPerTray >= 1)) throw new RangeError('a tray holds at least a ball');
   if (!(keepMin >= QUARTER_MIN)) throw new RangeError('balls keep at least a quarter of an hour');
+  const planned = needOf(serving);
   let inside = made - serving.pulled.reduce((sum, { balls }) => sum + balls, 0);
   let pulled = serving.pulled;
   const waves: PullWave[] = [];
+  // What is pulled now can serve nobody sooner.
+  const soonest = Math.max(atMin + temperMin, ripeFromMin);
   // Each wave covers at least a quarter more.
-  for (let i = 0; i < curve.length && inside >= 1; i += 1) {
-    const quarters = servingQuarters({ ...serving, pulled });
-    // What is pulled now can serve nobody sooner.
-    const soonest = atMin + temperMin;
-    const still = quarters.filter(({ startMin }) => startMin + QUARTER_MIN > soonest);
-    const first = firstShort(still);
-    if (first === null) break;
-    const dueFor = waves.length === 0 ? (firstShort(quarters) ?? first) : first;
+  for (let i = 0; i < 2 * curve.length && inside >= 1; i += 1) {
+    const shorts = shortByMinute({ ...planned, pulled });
+    const first = shorts.findIndex((short, minute) => short > NOTHING && minute + 1 > soonest);
+    if (first < 0) break;
+    const dueFor = waves.length === 0 ? shorts.findIndex((short) => short > NOTHING) : first;
     const readyMin = Math.max(first, soonest);
-    const missing = still
-      .filter(({ startMin }) => startMin >= first && startMin < readyMin + keepMin)
-      .reduce((sum, { short }) => sum + short, 0);
-    const balls = Math.min(Math.floor(inside), Math.max(1, Math.ceil(missing - 1e-9)));
+    if (readyMin - temperMin >= coldUntilMin) break;
+    const until = Math.min(shorts.length, readyMin + keepMin);
+    let [missing, later] = [0, 0];
+    for (let minute = first; minute < shorts.length; minute += 1) {
+      if (minute < until) missing += shorts[minute] ?? 0;
+      else later += shorts[minute] ?? 0;
+    }
+    const balls = waveOf(missing, later, Math.floor(inside + NOTHING), ballsPerTray);
     waves.push({
       pullMin: Math.min(dueFor, readyMin) - temperMin,
       readyMin,
@@ -148,14 +170,37 @@ export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number)
   return waves;
 }
 
-/** The first quarter by which guests have gone without half a ball; null when none do. */
-function firstShort(quarters: readonly ServingQuarter[]): number | null {
-  let short = 0;
-  for (const quarter of quarters) {
-    short += quarter.short;
-    if (short >= HALF_A_BALL) return quarter.startMin;
-  }
-  return null;
+/** The service as it is planned for: what it takes at most as often as there shall be enough. */
+function needOf(serving: Serving): Serving {
+  const { spread, need } = serving;
+  if (!spread || need <= 0) return serving;
+  return { ...serving, need: Math.max(need, demandQuantile(need, spread, spread.cover)) };
+}
+
+/**
+ * Balls of a wave: whole trays, as long as enough stays cold for what comes later; where it does not, what is wanted
+ * and no more of the last tray.
+ */
+function waveOf(missing: number, later: number, inside: number, ballsPerTray: number): number {
+  const whole = Math.max(1, Math.ceil((missing - NOTHING) / ballsPerTray)) * ballsPerTray;
+  if (inside - whole >= later - NOTHING) return Math.min(inside, whole);
+  return Math.min(inside, Math.max(1, Math.ceil(missing - NOTHING)));
+}
+
+/** The first minute in which guests go without; null where none do. */
+export function shortFromMin(serving: Serving): number | null {
+  const first = shortByMinute(serving).findIndex((short) => short > NOTHING);
+  return first < 0 ? null : first;
+}
+
+/** What guests go without, minute by minute of the service. */
+function shortByMinute(serving: Serving): Float64Array {
+  const evening = new ServiceSimulation(serving);
+  return Float64Array.from({ length: serving.curve.length * QUARTER_MIN }, (_, minute) => {
+    const before = evening.short;
+    evening.goOn(minute + 1);
+    return evening.short - before;
+  });
 }
 
 /** A service's balls as guests take them, from doors on. */
@@ -170,10 +215,10 @@ class ServiceSimulation {
     this.batches = pulled
       .map((pull) => ({
         readyMin: pull.atMin + temperMin,
-        goodUntilMin: pull.atMin + temperMin + keepMin,
+        goodUntilMin: pull.atMin + temperMin + (pull.keepMin ?? keepMin),
         left: pull.balls,
       }))
-      .sort((a, b) => a.readyMin - b.readyMin);
+      .sort((a, b) => a.goodUntilMin - b.goodUntilMin);
   }
 
   /** Lets guests take what is ready until a moment, oldest wave first. */

@@ -1,5 +1,6 @@
-/** What one service sold of one product on one day. */
 import { DAY_MS } from '../units/time';
+
+/** What one service sold of one product on one day. */
 export interface SoldDay {
   /** Local date, `YYYY-MM-DD`. */
   readonly date: string;

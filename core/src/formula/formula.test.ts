@@ -98,7 +98,7 @@ describe('effective formula', () => {
 describe('yeast forms', () => {
   it('uses the starting conversion', () => {
     expect(convertYeast(10, 'fresh', 'instant')).toBeCloseTo(3.3, 9);
-    expect(convertYeast(4, 'active-dry', 'fresh')).toBeCloseTo(10, 9);
+    expect(convertYeast(3.5, 'active-dry', 'fresh')).toBeCloseTo(10, 9);
     expect(freshEquivalentPercent({ form: 'instant', percent: 0.33 }, 0.9)).toBeCloseTo(0.9, 9);
   });
 

@@ -53,6 +53,7 @@ export function racksAt(
 ): Racks {
   const recorded = stacksAt(records, Math.min(atMs, nowMs));
   const stays = lots
+    .filter((lot) => isThereOrToCome(lot, nowMs))
     .flatMap((lot) => staysOf(lot, places, nowMs))
     .filter(({ fromMs, toMs }) => fromMs <= atMs && atMs < toMs)
     .sort((a, b) => a.fromMs - b.fromMs);
@@ -100,6 +101,13 @@ export const roomIn = (place: Place, { shown }: Racks): number =>
       shown.map(({ stack }) => stack),
     ),
   );
+
+/** A lot that was to be in the cold by now and that nobody has mixed is nowhere. */
+function isThereOrToCome({ lot, stages }: BoardLot, nowMs: number): boolean {
+  if (lot) return true;
+  const cold = stages.find(({ kind, key }) => kind === 'rest' && key === 'cold');
+  return cold === undefined || cold.startMs > nowMs;
+}
 
 function staysOf(lot: BoardLot, places: readonly Place[], nowMs: number): Stay[] {
   const times = stagesAsTheyAre(lot, nowMs);

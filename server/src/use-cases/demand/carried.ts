@@ -129,6 +129,9 @@ const sizeOf = ({ loads, items }: Lot) => ({
   balls: items.reduce((sum, item) => sum + item.count, 0),
 });
 
+/** Nobody plans on balls that open well less often than this. */
+const SURE_ENOUGH = 0.8;
+
 /** When balls of a lot open well that stay in the cold some hours longer than planned; null is never. */
 function heldWindow(
   lot: Lot,
@@ -144,7 +147,8 @@ function heldWindow(
   if (!route?.ok) return null;
   const way = simulate(route.value, { target });
   if (!way.ok || way.value.window.kind === 'never') return null;
-  const { earliestHour, latestHour } = way.value.window;
+  const { earliestHour, latestHour, odds } = way.value.window;
+  if (odds < SURE_ENOUGH) return null;
   return {
     fromMs: mixedMs + earliestHour * HOUR_MS,
     toMs: mixedMs + latestHour * HOUR_MS,

@@ -3,6 +3,7 @@ import type { BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { Ball, type Silhouette } from '../../parts/lots/Ball';
 import { useFormats } from '../../parts/format/format';
 import { usePermission } from '../../state/api/usePermission';
@@ -56,7 +57,16 @@ export function BallsOf({
       <Suspense fallback={<div className={styles['chart']} />}>
         <NeedChart balls={balls} />
       </Suspense>
-      <NextPull house={house} lot={lot} balls={balls} />
+      {balls.unmade > 0 ? (
+        <p className={styles['none']} role="status">
+          {t('tonight.balls.unmade', { count: balls.unmade })}{' '}
+          <Link to={`/${house}/mix/${lot.date}/${lot.product.slug}`}>
+            {t('tonight.balls.startIt')}
+          </Link>
+        </p>
+      ) : (
+        <NextPull house={house} lot={lot} balls={balls} />
+      )}
     </section>
   );
 }

@@ -24,6 +24,8 @@ export interface ServiceBalls {
   readonly product: Product;
   readonly serviceId: string;
   readonly need: number;
+  /** Balls that are planned and that nobody has mixed: they stand nowhere yet. */
+  readonly unmade: number;
   readonly standing: ServiceState;
   /** Each quarter hour of the service, with the pulls that are still to come. */
   readonly quarters: readonly ServingQuarter[];
@@ -101,6 +103,7 @@ export function serviceBalls(
     product,
     serviceId,
     need,
+    unmade: lot.lot ? 0 : count ? ballsToMake(count) : 0,
     standing: serviceStateAt(serving, atMin),
     quarters: servingQuarters({ ...serving, pulled: all }),
     waves,
@@ -126,9 +129,12 @@ function madeFor(
   toMake: number,
   records: readonly LotRecord[],
 ): number {
+  const carried = need - toMake;
+  // What nobody has mixed yet is not there.
+  if (!lot) return carried;
   const made = items.find(({ productId }) => productId === product.id)?.count ?? 0;
-  const gone = lot ? discardedOf(records, lot.id, product.id) : 0;
-  return Math.min(Math.max(0, made - gone), toMake) + (need - toMake);
+  const gone = discardedOf(records, lot.id, product.id);
+  return Math.min(Math.max(0, made - gone), toMake) + carried;
 }
 
 function pulledOf(
