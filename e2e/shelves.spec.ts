@@ -27,7 +27,7 @@ test('a route is edited, drawn again, saved, fought over and taken back', async 
   await test.step('hours stay in order, whichever is typed', async () => {
     await write(first, 'Cold, least (h)', '50');
     await expect(cell(first, 'Cold, usual (h)')).toHaveValue('50');
-    await expect(first.getByTestId('reading')).not.toContainText('rise 1.80');
+    await expect(first.getByTestId('reading')).not.toContainText('volume 1.80');
     await first.getByRole('heading', { level: 1 }).click();
     await first.keyboard.press('Control+z');
     await expect(cell(first, 'Cold, usual (h)')).toHaveValue('42');

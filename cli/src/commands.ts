@@ -1,6 +1,7 @@
 import { badInput, type Answer } from './answer';
 import { doseCommand } from './doseCommand';
 import { planCommand } from './planCommand';
+import { readyCommand } from './readyCommand';
 import { scaleCommand } from './scaleCommand';
 import { simulateCommand } from './simulateCommand';
 import { waterCommand } from './waterCommand';
@@ -13,6 +14,7 @@ const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   dose: doseCommand,
   plan: planCommand,
   wave: waveCommand,
+  ready: readyCommand,
 };
 
 /**

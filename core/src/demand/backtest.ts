@@ -1,11 +1,14 @@
 import { bestSmoothing, expectedOn, filterDemand, START_SERVICES, type Smoothing } from './model';
 import { dayNumber, mondayOf, type SoldDay } from './soldDay';
+import { grossedUp } from './wanted';
 
 /** One service that was forecast on the Monday morning of its week, and what came. */
 export interface Backtested {
   readonly date: string;
   readonly sold: number;
   readonly isSoldOut: boolean;
+  /** See `SoldDay`. */
+  readonly goneShare?: number;
   readonly expected: number;
   /** The last one sold on that weekday without an event: the plainest forecast there is. */
   readonly naive: number;
@@ -63,6 +66,7 @@ export function backtest(
       isSoldOut: day.isSoldOut ?? false,
       expected: expectedOn(model, day.date, guess || undefined),
       naive,
+      ...(day.goneShare !== undefined && { goneShare: day.goneShare }),
       ...(day.event !== undefined && { event: day.event }),
     });
   }
@@ -78,7 +82,7 @@ function lastLike(days: readonly SoldDay[], known: number, date: string): number
   for (let i = known - 1; i >= 0; i -= 1) {
     const day = days[i] as SoldDay;
     const isLike = (dayNumber(date) - dayNumber(day.date)) % WEEK === 0;
-    if (isLike && day.event === undefined) return day.sold;
+    if (isLike && day.event === undefined) return grossedUp(day);
   }
   return null;
 }

@@ -11,6 +11,7 @@ import {
 } from './model';
 import { dayNumber, weekdayIndex, type SoldDay } from './soldDay';
 import { spreadOf, STANDARD_SPREAD, type DemandSpread } from './spread';
+import { grossedUp } from './wanted';
 
 /** How a series is forecast from here on. */
 export type SeriesForecast =
@@ -95,7 +96,7 @@ export function expectAt(
     const like = series.days.filter(
       (day) => weekdayIndex(day.date) === weekdayIndex(date) && day.event === undefined,
     );
-    const sum = like.reduce((total, { sold }) => total + sold, 0);
+    const sum = like.reduce((total, day) => total + grossedUp(day), 0);
     const balls = (USUAL_WEIGHT * usual + sum) / (USUAL_WEIGHT + like.length);
     const factor = event?.expectedFactor ?? 1;
     return {
@@ -115,7 +116,7 @@ export function expectAt(
     const last = series.days.findLast(
       (day) => weekdayIndex(day.date) === weekdayIndex(date) && day.event === undefined,
     );
-    const balls = last?.sold ?? expectedOn(model, date);
+    const balls = last ? grossedUp(last) : expectedOn(model, date);
     const factor = eventPart[0]?.factor ?? 1;
     return { mean: balls * factor, spread, parts: [{ kind: 'last', balls }, ...eventPart] };
   }

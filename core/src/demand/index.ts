@@ -10,3 +10,4 @@ export * from './shopping';
 export * from './pullWaves';
 export * from './serving';
 export * from './serviceOdds';
+export * from './wanted';

@@ -1,4 +1,6 @@
 import { dayNumber, weekdayIndex, type SoldDay } from './soldDay';
+import { STANDARD_SPREAD } from './spread';
+import { grossedUp, wantedOn } from './wanted';
 
 /** How fast the parts of a model follow what happens; each per service that was held. */
 export interface Smoothing {
@@ -39,10 +41,10 @@ const LEAST_BALLS = 0.5;
 function startOf(days: readonly SoldDay[]): DemandModel {
   const plain = days.filter(({ event }) => event === undefined);
   const sums = Array.from({ length: 7 }, () => ({ sold: 0, days: 0 }));
-  for (const { date, sold } of plain) {
-    const sum = sums[weekdayIndex(date)];
+  for (const day of plain) {
+    const sum = sums[weekdayIndex(day.date)];
     if (sum) {
-      sum.sold += sold;
+      sum.sold += grossedUp(day);
       sum.days += 1;
     }
   }
@@ -85,15 +87,16 @@ function follow(model: DemandModel, day: SoldDay, by: Smoothing): DemandModel {
     seen: model.seen + 1,
   };
   if (day.event !== undefined) {
-    const logFactor = Math.log(Math.max(LEAST_BALLS, day.sold) / (level * factor));
     const before = model.events[day.event]?.logFactors ?? [];
+    const guess = level * factor * Math.exp(meanOf(before));
+    const wanted = wantedOn(day, guess, STANDARD_SPREAD).mean;
+    const logFactor = Math.log(Math.max(LEAST_BALLS, wanted) / (level * factor));
     return {
       ...aged,
       events: { ...model.events, [day.event]: { logFactors: [...before, logFactor] } },
     };
   }
-  // What ran out says only "at least this many".
-  const sold = day.isSoldOut ? Math.max(day.sold, level * factor) : day.sold;
+  const sold = wantedOn(day, level * factor, STANDARD_SPREAD).mean;
   const off = sold / factor - level;
   const nextLevel = Math.max(LEAST_BALLS, level + by.level * off);
   const moved = model.weekdays.map((each, i) =>
@@ -106,6 +109,9 @@ function follow(model: DemandModel, day: SoldDay, by: Smoothing): DemandModel {
     weekdays: moved,
   };
 }
+
+const meanOf = (list: readonly number[]): number =>
+  list.length > 0 ? list.reduce((a, b) => a + b, 0) / list.length : 0;
 
 /**
  * A model after each service, in time's order: `states[i]` has seen the first `START_SERVICES + i`.

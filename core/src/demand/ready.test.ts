@@ -64,7 +64,8 @@ describe('quantiles of what may come', () => {
 describe('how many to have ready', () => {
   it('is the share that a missing ball and a left one are worth', () => {
     expect(enoughShare({ short: 8, left: 2 })).toBe(0.8);
-    expect(enoughShare({ short: 0, left: 5 })).toBe(0.5);
+    expect(enoughShare({ short: 0, left: 5 })).toBe(0.005);
+    expect(enoughShare({ short: 3, left: 7 })).toBeCloseTo(0.3, 9);
     expect(enoughShare({ short: 1000, left: 0 })).toBe(0.995);
     expect(enoughShare({ short: 0, left: 0 })).toBe(0.5);
   });

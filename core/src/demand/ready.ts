@@ -9,11 +9,11 @@ export interface ShortageCosts {
 /**
  * How often there should be enough: the newsvendor's share, short ÷ (short + left).
  *
- * @returns 0.5–0.995 clamped, so that neither nothing nor everything is made
+ * @returns 0.005–0.995: where leftovers cost more than missing balls, fewer than half the services have enough
  */
 export function enoughShare({ short, left }: ShortageCosts): number {
   const share = short + left > 0 ? short / (short + left) : 0.5;
-  return Math.min(0.995, Math.max(0.5, share));
+  return Math.min(0.995, Math.max(0.005, share));
 }
 
 /** Balls to have ready so that they are enough this often; whole, and never below nothing. */

@@ -8,6 +8,8 @@ export interface SoldDay {
   readonly sold: number;
   /** Whether balls ran out before the service ended: more would have been sold. */
   readonly isSoldOut?: boolean;
+  /** Share of an evening's balls that have usually gone by when these ran out, 0–1; absent where nobody knows when. */
+  readonly goneShare?: number;
   /** Name of what was on, where something was. */
   readonly event?: string;
 }

@@ -14,6 +14,7 @@ import {
   demandQuantile,
   errorOf,
   expectAt,
+  goneBy,
   forecastSeries,
   type Backtested,
   type SeriesForecast,
@@ -61,6 +62,17 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
   const { patterns } = calendar;
   const nameOf = new Map(patterns.map(({ id, name }) => [id, name]));
   const expected = expectedOf(events);
+  const usage = await usageOf(scope, calendar, today);
+  /** How far an evening that ran out had got. */
+  const soldOut = (patternId: string, productId: string, minute: number | null) => {
+    if (minute === null) return {};
+    const pattern = patterns.find(({ id }) => id === patternId);
+    const curve = usage.find(
+      (each) => each.service === pattern?.name && each.productId === productId,
+    )?.curve;
+    if (!pattern || !curve || curve.length === 0) return { isSoldOut: true };
+    return { isSoldOut: true, goneShare: goneBy(curve, minute - pattern.startMin) };
+  };
   const series = [...new Set(patterns.map(({ name }) => name))].flatMap((service) =>
     productIds.map((productId): Series => {
       const days = sales
@@ -71,7 +83,7 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
             date,
             // What a party took on top says nothing about an ordinary day.
             sold: Math.max(0, sold - bookedAt(bookings, { date, patternId, productId })),
-            ...(soldOutMin !== null && { isSoldOut: true }),
+            ...soldOut(patternId, productId, soldOutMin),
             ...(event && { event: event.name }),
           };
         });
