@@ -10,7 +10,8 @@ import {
   type EventGuess,
 } from './model';
 import { dayNumber, weekdayIndex, type SoldDay } from './soldDay';
-import { spreadOf, STANDARD_SPREAD, type DemandSpread } from './spread';
+import { spreadOf } from './spread';
+import { STANDARD_SPREAD, type DemandSpread } from './distribution';
 import { grossedUp } from './wanted';
 
 /** How a series is forecast from here on. */

@@ -2,6 +2,7 @@ export * from './soldDay';
 export * from './model';
 export * from './backtest';
 export * from './spread';
+export * from './distribution';
 export * from './forecast';
 export * from './ready';
 export * from './usage';

@@ -1,5 +1,5 @@
 import { dayNumber, weekdayIndex, type SoldDay } from './soldDay';
-import { STANDARD_SPREAD } from './spread';
+import { STANDARD_SPREAD } from './distribution';
 import { grossedUp, wantedOn } from './wanted';
 
 /** How fast the parts of a model follow what happens; each per service that was held. */

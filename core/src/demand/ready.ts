@@ -1,4 +1,4 @@
-import { demandQuantile, demandShareBelow, type DemandSpread } from './spread';
+import { demandQuantile, demandShareBelow, type DemandSpread } from './distribution';
 
 /** What a missing ball and a ball that is left cost, in the house's own money. */
 export interface ShortageCosts {

@@ -1,4 +1,4 @@
-import { demandQuantile, type DemandSpread } from './spread';
+import { demandQuantile, type DemandSpread } from './distribution';
 import { QUARTER_MIN, type UsageCurve } from './usage';
 
 /** One pull: whole trays out of the cold together. Minutes from the opening of doors; before is below 0. */

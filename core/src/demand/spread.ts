@@ -1,18 +1,13 @@
 import type { Backtested } from './backtest';
 import { wantedOn } from './wanted';
+import { type DemandSpread, STANDARD_SPREAD } from './distribution';
 
-/** How forecasts of one series scatter: variance = mean + (cv · mean)². */
-export interface DemandSpread {
-  /** Beyond the chance of each guest's own choice, share of the mean. */
-  readonly cv: number;
-}
-
-/** A house nobody knows yet scatters like this. Starting value; plausible 0.1–0.4. */
-export const STANDARD_SPREAD: DemandSpread = { cv: 0.22 };
 /** The starting value counts like this many services. */
 const STANDARD_WEIGHT = 6;
+
 /** A day beyond this many standard deviations is a story, not a scatter: it counts no further. */
 const FARTHEST = 3.5;
+
 /** What ran out is read by the scatter that is looked for: it takes some rounds. */
 const ROUNDS = 8;
 
@@ -37,51 +32,4 @@ export function spreadOf(told: readonly Backtested[]): DemandSpread {
     cv = Math.sqrt(Math.max(0, excess / ((STANDARD_WEIGHT + used.length) * meanSquare)));
   }
   return { cv };
-}
-
-/**
- * A quantile of what may come: a gamma distribution of this mean and spread, by the cube-root normal
- * approximation (Wilson and Hilferty 1931), good to a percent where more than a ball or two is sold.
- *
- * @param share 0–1, exclusive
- * @returns balls, at least 0
- */
-export function demandQuantile(mean: number, { cv }: DemandSpread, share: number): number {
-  if (mean <= 0) return 0;
-  const variance = mean + (cv * mean) ** 2;
-  const shape = mean ** 2 / variance;
-  const root = 1 - 1 / (9 * shape) + normalQuantile(share) / (3 * Math.sqrt(shape));
-  return mean * Math.max(0, root) ** 3;
-}
-
-/** The share of outcomes that stay at or below a number of balls; inverse of `demandQuantile`. */
-export function demandShareBelow(mean: number, { cv }: DemandSpread, balls: number): number {
-  if (mean <= 0) return 1;
-  const variance = mean + (cv * mean) ** 2;
-  const shape = mean ** 2 / variance;
-  const z = (Math.cbrt(Math.max(0, balls) / mean) - 1 + 1 / (9 * shape)) * 3 * Math.sqrt(shape);
-  return normalShareBelow(z);
-}
-
-/** Quantile of the standard normal: rational approximation, off by less than 4.5e-4 (Hastings 1955). */
-export function normalQuantile(share: number): number {
-  if (!(share > 0 && share < 1)) throw new RangeError('a share lies between 0 and 1');
-  if (share > 0.5) return -normalQuantile(1 - share);
-  const t = Math.sqrt(-2 * Math.log(share));
-  const top = 2.515517 + t * (0.802853 + t * 0.010328);
-  const bottom = 1 + t * (1.432788 + t * (0.189269 + t * 0.001308));
-  return top / bottom - t;
-}
-
-/** Share of the standard normal below z: the same curve turned round by bisection. */
-function normalShareBelow(z: number): number {
-  if (z > 4.2) return 1;
-  if (z < -4.2) return 0;
-  let [low, high] = [1e-7, 1 - 1e-7];
-  for (let i = 0; i < 50; i += 1) {
-    const middle = (low + high) / 2;
-    if (normalQuantile(middle) < z) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
 }

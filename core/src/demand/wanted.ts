@@ -1,5 +1,5 @@
 import type { SoldDay } from './soldDay';
-import { demandQuantile, demandShareBelow, type DemandSpread } from './spread';
+import { demandQuantile, demandShareBelow, type DemandSpread } from './distribution';
 
 /** What would have been sold had there been enough: as much as a sale can tell. */
 export interface UnmetDemand {

@@ -78,43 +78,51 @@ export function learnMixerLine(mixes: readonly DatedMix[], frictionC: number): L
   const days = new Set(mixes.map(({ date }) => date)).size;
   if (days < FEWEST_DAYS_TO_LEARN) return { line: prior, loads: 0 };
   const begin = [prior.wFlour, prior.wWater, prior.wRoom, prior.qC];
-  const spread = [WEIGHT_SPREAD, WEIGHT_SPREAD, WEIGHT_SPREAD, Q_SPREAD_C];
+  const holds = [WEIGHT_SPREAD, WEIGHT_SPREAD, WEIGHT_SPREAD, Q_SPREAD_C].map((sd) => 1 / sd ** 2);
   let found = begin;
   for (let round = 0; round < ROUNDS; round += 1) {
-    const matrix = begin.map((_, i) => begin.map((__, j) => (i === j ? 1 / spread[i]! ** 2 : 0)));
-    const right = begin.map((value, i) => value / spread[i]! ** 2);
-    mixes.forEach((mix, at) => {
+    // Each equation: what its unknowns sum to, with what it comes to as the last number.
+    const equations = begin.map((value, i) => [
+      ...begin.map((_, j) => (i === j ? at(holds, i) : 0)),
+      at(holds, i) * value,
+    ]);
+    mixes.forEach((mix, index) => {
       const row = [mix.flourTempC, mix.waterTempC, mix.roomTempC, 1];
-      const off = mix.doughOutC - row.reduce((sum, x, i) => sum + x * found[i]!, 0);
-      const age = 0.5 ** ((mixes.length - 1 - at) / HALF_LIFE_LOADS);
+      const off = mix.doughOutC - row.reduce((sum, x, i) => sum + x * at(found, i), 0);
+      const age = 0.5 ** ((mixes.length - 1 - index) / HALF_LIFE_LOADS);
       const trust = Math.min(1, (HUBER * SCATTER_C) / Math.max(1e-9, Math.abs(off)));
       const weight = (age * trust) / SCATTER_C ** 2;
-      row.forEach((x, i) => {
-        row.forEach((y, j) => (matrix[i]![j] = matrix[i]![j]! + weight * x * y));
-        right[i] = right[i]! + weight * x * mix.doughOutC;
+      const known = [...row, mix.doughOutC];
+      equations.forEach((equation, i) => {
+        known.forEach((y, j) => {
+          equation[j] = at(equation, j) + weight * at(row, i) * y;
+        });
       });
     });
-    found = solve(matrix, right);
+    found = solve(equations);
   }
   const [wFlour = 0, wWater = 0, wRoom = 0, qC = 0] = found;
   return { line: { wFlour, wWater, wRoom, qC }, loads: mixes.length };
 }
 
+/** A number of a list that is known to be there. */
+const at = (list: readonly number[], i: number): number => list[i] as number;
+
 /** Solves a small symmetric system by Gauss elimination; its diagonal is never nothing. */
-function solve(matrix: readonly number[][], right: readonly number[]): number[] {
-  const rows = matrix.map((row, i) => [...row, right[i]!]);
+function solve(equations: readonly number[][]): number[] {
+  const rows = equations.map((row) => [...row]);
   const n = rows.length;
-  for (let i = 0; i < n; i += 1) {
-    for (let below = i + 1; below < n; below += 1) {
-      const share = rows[below]![i]! / rows[i]![i]!;
-      for (let j = i; j <= n; j += 1) rows[below]![j] = rows[below]![j]! - share * rows[i]![j]!;
+  rows.forEach((upper, i) => {
+    for (const lower of rows.slice(i + 1)) {
+      const share = at(lower, i) / at(upper, i);
+      for (let j = i; j <= n; j += 1) lower[j] = at(lower, j) - share * at(upper, j);
     }
-  }
+  });
   const found = new Array<number>(n).fill(0);
   for (let i = n - 1; i >= 0; i -= 1) {
-    let sum = rows[i]![n]!;
-    for (let j = i + 1; j < n; j += 1) sum -= rows[i]![j]! * found[j]!;
-    found[i] = sum / rows[i]![i]!;
+    const row = rows[i] as number[];
+    const known = found.reduce((sum, value, j) => (j > i ? sum + at(row, j) * value : sum), 0);
+    found[i] = (at(row, n) - known) / at(row, i);
   }
   return found;
 }
