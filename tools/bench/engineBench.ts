@@ -6,7 +6,8 @@ import {
   type DoughRoute,
   type ColdSystem,
 } from '@calm/core';
-import { flatLoop, type FlatWeek } from './flatLoop';
+import { flatLoop } from './flatLoop';
+import type { FlatWeek } from './flatState';
 
 /** How long one thing takes, and the same by hand, in milliseconds. */
 export interface EngineTiming {

@@ -1,12 +1,12 @@
-import type { DoughRoute, DoughStage } from '@calm/core';
-import type { Service, HouseBook, Place } from '@calm/contract';
+import { HOUR_MS, type DoughRoute, type DoughStage } from '@calm/core';
+import type { Service, HouseBook, LotRecord, Place } from '@calm/contract';
 import { routeOfDocument } from '../formulas/simulateDough';
+import { asWeighed } from '../lots/asWeighed';
 import type { BoardLot } from '../lots/lotBoard';
 import { doughInProgress, doughOutOf, stagesAsTheyAre } from '../lots/lotHistory';
 import type { ColdPortion } from './coldQuestion';
 import type { Leg, Stack } from './stacks';
 
-const MS_PER_H = 3_600_000;
 /** Lots that come into the cold later than this change nothing that anybody asks now, h. */
 const AHEAD_H = 60;
 
@@ -22,6 +22,7 @@ export function lotPortions(
   lot: BoardLot,
   book: HouseBook,
   stacks: readonly Stack[],
+  records: readonly LotRecord[],
   cooled: readonly Place[],
   {
     nowMs,
@@ -32,24 +33,29 @@ export function lotPortions(
 ): LotPortion[] {
   if (lot.closeMs < nowMs) return [];
   const stages = stagesAsTheyAre(lot, nowMs);
+  const { scaled, recipe } = lot;
+  const own = records.filter(({ lotId }) => lotId === lot.lot?.id);
+  const flourPerLoadG = scaled.ok ? scaled.value.totals.flourG / scaled.value.loads.length : 0;
+  const formula = asWeighed(recipe.formula, own, flourPerLoadG);
   return lot.items.flatMap((item): LotPortion[] => {
     const product = book.products.find(({ id }) => id === item.productId);
     const way =
-      product && doughInProgress(lot, product, prefermentC, stages, doughOutOf(lot) ?? undefined);
-    if (!product || !way || way.mixedMs > nowMs + AHEAD_H * MS_PER_H) return [];
+      product &&
+      doughInProgress(lot, product, prefermentC, stages, doughOutOf(lot) ?? undefined, formula);
+    if (!product || !way || way.mixedMs > nowMs + AHEAD_H * HOUR_MS) return [];
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];
     const inCold = way.places.map((name) => cooled.find((place) => place.name === name) ?? null);
     const place = inCold.find((each) => each !== null);
     if (!place) return [];
-    const own = stacks.filter(
+    const standingHere = stacks.filter(
       (stack) => stack.lotId === lot.lot?.id && stack.productId === product.id,
     );
-    const standing = groupsOf(own);
+    const standing = groupsOf(standingHere);
     const trays = Math.max(
       1,
       Math.ceil(item.count / product.ballsPerTray),
-      own.reduce((sum, stack) => sum + stack.trays, 0),
+      standingHere.reduce((sum, stack) => sum + stack.trays, 0),
     );
     const kg = (item.count * item.ballWeightG) / 1000;
     const placed = standing.reduce((sum, group) => sum + group.trays, 0);
@@ -114,12 +120,12 @@ function keptCold(
   const last = inCold.findLastIndex((place) => place !== null);
   const hoursTo = (count: number) =>
     stages.slice(0, count).reduce((sum, { hours }) => sum + hours, 0);
-  const endMs = mixedMs + hoursTo(last + 1) * MS_PER_H;
+  const endMs = mixedMs + hoursTo(last + 1) * HOUR_MS;
   if (last < 0 || endMs > nowMs) return null;
-  const temperMs = stages.slice(last + 1).reduce((sum, { hours }) => sum + hours, 0) * MS_PER_H;
+  const temperMs = stages.slice(last + 1).reduce((sum, { hours }) => sum + hours, 0) * HOUR_MS;
   const untilMs = Math.max(nowMs, (doorsMs ?? nowMs) - temperMs);
   return stages.map((stage, i) =>
-    i === last ? { ...stage, hours: stage.hours + (untilMs - endMs) / MS_PER_H } : stage,
+    i === last ? { ...stage, hours: stage.hours + (untilMs - endMs) / HOUR_MS } : stage,
   );
 }
 
@@ -150,7 +156,7 @@ function stagesIn(
 ): DoughStage[] {
   let startMs = mixedMs;
   return stages.flatMap((stage, i): DoughStage[] => {
-    const [fromMs, toMs] = [startMs, startMs + stage.hours * MS_PER_H];
+    const [fromMs, toMs] = [startMs, startMs + stage.hours * HOUR_MS];
     startMs = toMs;
     const home = inCold[i];
     if (!home) return [stage];
@@ -166,7 +172,7 @@ function stagesIn(
       const { shaping: _, ...later } = stage;
       return {
         ...(j === 0 ? stage : later),
-        hours: (endMs - beginMs) / MS_PER_H,
+        hours: (endMs - beginMs) / HOUR_MS,
         room: place.name,
         ...(leg && leg.spot.placeId === place.id && { zone: leg.spot.zone }),
       };

@@ -71,6 +71,7 @@ export function coldHouse(
       lot,
       book,
       stacks,
+      records,
       cooled,
       { nowMs, doorsMs: nextDoors(lot, services, nowMs), isAsSet },
       prefermentC,

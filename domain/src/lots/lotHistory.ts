@@ -1,4 +1,10 @@
-import { doughStageOf, stageKey, doughStagesOfRoute, type PlannedStage } from '@calm/core';
+import {
+  doughStageOf,
+  stageKey,
+  doughStagesOfRoute,
+  type Formula,
+  type PlannedStage,
+} from '@calm/core';
 import type { DoughDocument, Product } from '@calm/contract';
 import type { BoardLot } from './lotBoard';
 import { documentOfRecipe, doughDocument } from './doughDocument';
@@ -77,6 +83,7 @@ function doneMsOf(lot: BoardLot['lot'], stage: PlannedStage): number | null {
  *
  * @param at the lot's stages, as planned or as they are
  * @param doughTempC off the mixer; as the recipe wants it when absent
+ * @param formula as it was weighed; the recipe's when absent
  * @returns null for a lot that is not mixed by its route
  */
 export function doughInProgress(
@@ -85,6 +92,7 @@ export function doughInProgress(
   prefermentTempC: number,
   at: readonly Interval[],
   doughTempC: number = recipe.doughTempC,
+  formula: Formula = recipe.formula,
 ): DoughInProgress | null {
   const mix = stages.findIndex((stage) => stage.kind === 'work' && stage.key === 'mix');
   const mixedMs = at[mix]?.endMs;
@@ -110,7 +118,7 @@ export function doughInProgress(
     mixedMs,
     places: way.stages.map(({ rest }) => rest.place),
     document: doughDocument({
-      formula: recipe.formula,
+      formula,
       ballWeightG,
       doughTempC,
       stages: hoursOf(way.stages),

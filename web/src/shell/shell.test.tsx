@@ -30,13 +30,13 @@ describe('the pad for a PIN', () => {
   it('takes large keys and a keyboard’s digits, and shows none of them', async () => {
     const onSubmit = jest.fn<(pin: string) => void>();
     renderInApp(<PinPad isBusy={false} onSubmit={onSubmit} />);
-    const signIn = screen.getByRole('button', { name: t('door.comeIn') });
+    const signIn = screen.getByRole('button', { name: t('signIn.comeIn') });
     await user().click(screen.getByRole('button', { name: '7' }));
     fireEvent.keyDown(window, { key: '3' });
     fireEvent.keyDown(window, { key: 'x' });
     expect(signIn).toBeDisabled();
     for (const key of ['5', '9', 'Backspace', '1']) fireEvent.keyDown(window, { key });
-    expect(screen.getByRole('status', { name: t('door.pin') })).toHaveTextContent('●●●●');
+    expect(screen.getByRole('status', { name: t('signIn.pin') })).toHaveTextContent('●●●●');
     expect(document.body).not.toHaveTextContent('7351');
     expect(signIn).toBeEnabled();
     fireEvent.keyDown(window, { key: 'Enter' });
@@ -47,12 +47,12 @@ describe('the pad for a PIN', () => {
     const onSubmit = jest.fn<(pin: string) => void>();
     renderInApp(<PinPad isBusy onSubmit={onSubmit} />);
     for (const digit of '1234567890') fireEvent.keyDown(window, { key: digit });
-    expect(screen.getByRole('status', { name: t('door.pin') }).textContent).toHaveLength(8);
+    expect(screen.getByRole('status', { name: t('signIn.pin') }).textContent).toHaveLength(8);
     fireEvent.keyDown(window, { key: 'Enter' });
-    expect(screen.getByRole('button', { name: t('door.comeIn') })).toBeDisabled();
+    expect(screen.getByRole('button', { name: t('signIn.comeIn') })).toBeDisabled();
     expect(onSubmit).not.toHaveBeenCalled();
-    await user().click(screen.getByRole('button', { name: t('door.delete') }));
-    expect(screen.getByRole('status', { name: t('door.pin') }).textContent).toHaveLength(7);
+    await user().click(screen.getByRole('button', { name: t('signIn.delete') }));
+    expect(screen.getByRole('status', { name: t('signIn.pin') }).textContent).toHaveLength(7);
   });
 });
 
@@ -61,7 +61,7 @@ describe('a manager’s password', () => {
     const onSubmit = jest.fn<(password: string) => void>();
     renderInApp(<PasswordForm isBusy={false} onSubmit={onSubmit} />);
     expect(screen.getByRole('button')).toBeDisabled();
-    const field = screen.getByLabelText(t('door.password'));
+    const field = screen.getByLabelText(t('signIn.password'));
     expect(field).toHaveAttribute('type', 'password');
     await user().type(field, 'four plain words here{Enter}');
     expect(onSubmit.mock.calls).toEqual([['four plain words here']]);
@@ -71,9 +71,9 @@ describe('a manager’s password', () => {
 describe('the first account', () => {
   const fill = async () => {
     renderInApp(<OwnerForm house="yard" />);
-    await user().type(screen.getByLabelText(new RegExp(t('door.name'))), 'Odile');
-    await user().type(screen.getByLabelText(new RegExp(t('door.initials'))), 'od');
-    await user().type(screen.getByLabelText(new RegExp(t('door.password'))), 'short{Enter}');
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.name'))), 'Odile');
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.initials'))), 'od');
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.password'))), 'short{Enter}');
   };
 
   it('is sent whole, initials in capitals', async () => {
@@ -91,13 +91,13 @@ describe('the first account', () => {
     server = await houseServer(() => problem('bad-input', 400, { detail: 'Ten characters.' }));
     await fill();
     expect(await screen.findByRole('alert')).toHaveTextContent('Ten characters.');
-    expect(screen.getByLabelText(new RegExp(t('door.name')))).toHaveValue('Odile');
+    expect(screen.getByLabelText(new RegExp(t('signIn.name')))).toHaveValue('Odile');
   });
 
   it('says that the house was not reached', async () => {
     server = await houseServer(() => null);
     await fill();
-    expect(await screen.findByRole('alert')).toHaveTextContent(t('door.unreached'));
+    expect(await screen.findByRole('alert')).toHaveTextContent(t('signIn.unreached'));
   });
 });
 

@@ -259,6 +259,35 @@ describe('the board', () => {
   });
 });
 
+describe('what was weighed', () => {
+  it('moves the window of its lot: half as much yeast again is ready hours earlier', async () => {
+    const inCold = (await board()).lots.filter(({ now }) => now.kind === 'ready');
+    const lots = await house.lots(TODAY, 4);
+    const lot = lots.find(
+      ({ id, code }) => code.startsWith('YR') && inCold.some(({ key }) => key === id),
+    );
+    if (!lot) throw new Error('a lot stands in the cold');
+    const peak = async () => {
+      const own = (await board()).lots.find(({ key }) => key === lot.id);
+      return own?.now.kind === 'ready' ? own.now.peakHour : NaN;
+    };
+    const before = await peak();
+    for (const { number } of lot.loads) {
+      const content = {
+        kind: 'weighed',
+        loadNumber: number,
+        key: 'yeast',
+        grams: 120,
+        wantedG: 80,
+      };
+      const start = { id: randomUUID(), content };
+      const res = await house.http.post(paths.addLotRecord(HOUSE, lot.id)).send(start);
+      expect(res.status).toBe(201);
+    }
+    expect(before - (await peak())).toBeGreaterThan(0.5);
+  });
+});
+
 describe('the record of the cold', () => {
   it('has a line for each probe and day, with alarms, rounds and actions, and as a table', async () => {
     const { places } = await house.book();

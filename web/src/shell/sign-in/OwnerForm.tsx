@@ -15,8 +15,8 @@ export function OwnerForm({ house }: { readonly house: string }) {
   const put = (to: Partial<OwnerStart>) => setOwner((before) => ({ ...before, ...to }));
   return (
     <>
-      <h1>{t('door.owner')}</h1>
-      <p>{t('door.ownerHow')}</p>
+      <h1>{t('signIn.owner')}</h1>
+      <p>{t('signIn.ownerHow')}</p>
       <form
         className={styles['form']}
         onSubmit={(submit) => {
@@ -27,14 +27,14 @@ export function OwnerForm({ house }: { readonly house: string }) {
         <TextField
           autoFocus
           required
-          label={t('door.name')}
+          label={t('signIn.name')}
           value={owner.name}
           onChange={(typed) => put({ name: typed.target.value })}
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         <TextField
           required
-          label={t('door.initials')}
+          label={t('signIn.initials')}
           value={owner.initials}
           onChange={(typed) => put({ initials: typed.target.value.toUpperCase() })}
           slotProps={{ htmlInput: { maxLength: 4 } }}
@@ -43,14 +43,14 @@ export function OwnerForm({ house }: { readonly house: string }) {
           required
           type="password"
           autoComplete="new-password"
-          label={t('door.password')}
-          helperText={t('door.passwordHow', { count: PASSWORD_LENGTH.least })}
+          label={t('signIn.password')}
+          helperText={t('signIn.passwordHow', { count: PASSWORD_LENGTH.least })}
           value={owner.password}
           onChange={(typed) => put({ password: typed.target.value })}
         />
-        {error && <p role="alert">{problemOf(error)?.detail ?? t('door.unreached')}</p>}
+        {error && <p role="alert">{problemOf(error)?.detail ?? t('signIn.unreached')}</p>}
         <Button type="submit" variant="contained" size="large" disabled={isLoading}>
-          {t('door.makeAccount')}
+          {t('signIn.makeAccount')}
         </Button>
       </form>
     </>

@@ -26,12 +26,12 @@ export function PasswordForm({
         autoFocus
         type="password"
         autoComplete="current-password"
-        label={t('door.password')}
+        label={t('signIn.password')}
         value={password}
         onChange={(typed) => setPassword(typed.target.value)}
       />
       <Button type="submit" variant="contained" size="large" disabled={password === '' || isBusy}>
-        {t('door.comeIn')}
+        {t('signIn.comeIn')}
       </Button>
     </form>
   );

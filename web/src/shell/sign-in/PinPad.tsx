@@ -30,7 +30,7 @@ export function PinPad({
   }, [pin, isEnough, isBusy, onSubmit]);
   return (
     <div className={styles['pad']}>
-      <output aria-label={t('door.pin')} className={styles['dots']}>
+      <output aria-label={t('signIn.pin')} className={styles['dots']}>
         {pin.replace(/./g, '●') || ' '}
       </output>
       {DIGITS.map((digit) => (
@@ -41,7 +41,7 @@ export function PinPad({
       <button
         type="button"
         data-digit="back"
-        aria-label={t('door.delete')}
+        aria-label={t('signIn.delete')}
         onClick={() => setPin((before) => before.slice(0, -1))}
       >
         <BackspaceOutlined />
@@ -53,7 +53,7 @@ export function PinPad({
         disabled={!isEnough || isBusy}
         onClick={() => onSubmit(pin)}
       >
-        {t('door.comeIn')}
+        {t('signIn.comeIn')}
       </Button>
     </div>
   );

@@ -30,8 +30,8 @@ export function SignIn({ house }: { readonly house: string }) {
         <SubmitSecret house={house} door={door} candidate={chosen} onBack={() => setChosen(null)} />
       ) : (
         <>
-          <h1>{t('door.who')}</h1>
-          {door.candidates.length === 0 && <p className="quiet">{t('door.nobody')}</p>}
+          <h1>{t('signIn.who')}</h1>
+          {door.candidates.length === 0 && <p className="quiet">{t('signIn.nobody')}</p>}
           <ul className={styles['comers']}>
             {door.candidates.map((candidate) => (
               <li key={candidate.id}>
@@ -66,13 +66,13 @@ function SubmitSecret({
   const { id, name, by } = candidate;
   const attempt = async (secret: string) => {
     const { error } = await signIn({ house, candidate: { personId: id, secret } });
-    if (error) setWrong(problemOf(error)?.detail ?? t('door.unreached'));
+    if (error) setWrong(problemOf(error)?.detail ?? t('signIn.unreached'));
   };
   const Form = by === 'pin' ? PinPad : PasswordForm;
   const secret = door.demo?.[id];
   return (
     <>
-      <h1>{t(by === 'pin' ? 'door.pinOf' : 'door.passwordOf', { name })}</h1>
+      <h1>{t(by === 'pin' ? 'signIn.pinOf' : 'signIn.passwordOf', { name })}</h1>
       <Form
         key={wrong === null ? 'first' : 'again'}
         isBusy={isLoading}
@@ -82,8 +82,8 @@ function SubmitSecret({
         }}
       />
       {wrong && <p role="alert">{wrong}</p>}
-      {secret && <p className="quiet">{t('door.demo', { name, secret })}</p>}
-      <Button onClick={onBack}>{t('door.someoneElse')}</Button>
+      {secret && <p className="quiet">{t('signIn.demo', { name, secret })}</p>}
+      <Button onClick={onBack}>{t('signIn.someoneElse')}</Button>
     </>
   );
 }

@@ -14,11 +14,11 @@ export function SignedInUser() {
   const [signOut] = useSignOutMutation();
   if (!data) return null;
   return (
-    <Tooltip title={t('door.signOut')} placement="right">
+    <Tooltip title={t('signIn.signOut')} placement="right">
       <button
         type="button"
         className={styles['whoever']}
-        aria-label={t('door.signedIn', { name: data.name })}
+        aria-label={t('signIn.signedIn', { name: data.name })}
         onClick={() => void signOut(house)}
       >
         <b>{data.initials}</b>
