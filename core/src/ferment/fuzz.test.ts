@@ -62,15 +62,18 @@ const anyRoute: fc.Arbitrary<DoughRoute> = fc
 const SEED = 1126;
 
 describe('whatever way a kitchen sends a dough', () => {
-  it('no gas is made or lost unseen, volume never falls below the mixer’s, nothing is not a number: 10,000 ways', () => {
+  it('neither gas nor heat is made or lost unseen, volume never falls below the mixer’s, nothing is not a number: 10,000 ways', () => {
     for (const route of fc.sample(anyRoute, { numRuns: 10_000, seed: SEED })) {
       simulateDough(route, 15, 2, (dough) => {
         const { producedL, dissolvedL, freeL, lostL, volumeL, mixedL, meanC, ageH } = dough;
+        const heatK = route.doughTempC - dough.heatGivenK + dough.yeastHeatK - meanC;
         const unseenL = Math.abs(producedL - dissolvedL - freeL - lostL);
         const isSound =
           unseenL <= 1e-6 * Math.max(1e-3, producedL) &&
           Math.min(dissolvedL, freeL, lostL) >= -1e-12 &&
           volumeL >= mixedL - 1e-9 &&
+          // What the air took and the yeast made is all that warms or cools it.
+          Math.abs(heatK) < 1e-6 &&
           Number.isFinite(meanC + ageH + volumeL);
         if (!isSound) throw new Error(JSON.stringify({ route, dough }));
       });

@@ -1,3 +1,4 @@
+import { boardLots } from '../lots/lotBoard';
 import { HOUR_MS } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
@@ -9,6 +10,7 @@ import {
   book,
   product,
   place,
+  services,
   plain,
   board,
   COLD_MS,
@@ -133,6 +135,18 @@ describe('the racks', () => {
     expect(at([], COLD_MS - HOUR_MS).shown).toEqual([]);
     const put = [moved(COLD_MS, null, spot('door', 3), 2)];
     expect(at(put, PULL_MS + HOUR_MS).shown).toEqual([]);
+  });
+
+  it('have nothing of a lot that was to be in by now and that nobody has mixed', () => {
+    const [planned] = boardLots(book, services, []);
+    if (!planned) throw new Error('what is wanted is on the board, mixed or not');
+    const cold = planned.stages.find(({ kind, key }) => kind === 'rest' && key === 'cold');
+    if (!cold) throw new Error('the round is held cold');
+    const shownAt = (atMs: number, nowMs: number) =>
+      racksAt([planned], book, [], atMs, nowMs).shown;
+    expect(shownAt(cold.startMs + HOUR_MS, cold.startMs + HOUR_MS)).toEqual([]);
+    // Ahead of time it is still to come.
+    expect(shownAt(cold.startMs + HOUR_MS, cold.startMs - HOUR_MS).length).toBeGreaterThan(0);
   });
 
   it('say ahead of time what will find no room', () => {

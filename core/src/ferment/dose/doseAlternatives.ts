@@ -22,7 +22,10 @@ export type DoseAlternative =
   | { readonly kind: 'together'; readonly changes: readonly SingleChange[] };
 
 /** One change by itself. */
-export type SingleChange = Exclude<DoseAlternative, { kind: 'together' }>;
+type SingleChange = Exclude<DoseAlternative, { kind: 'together' }>;
+
+/** One change to a dough's way: any of these but another hour to open it at. */
+export type RouteChange = Exclude<SingleChange, { kind: 'peak-hour' }>;
 
 const HOUR_STEP = 0.25;
 const TEMP_STEPS_C = [1, 2, 3, 4, 6, 8, 10, 12];
@@ -91,19 +94,19 @@ const LASTING_W = 360;
  * Sets of changes for doughs that no single one helps: the last stage in a kitchen's warmth, the dough's own, stages
  * of other lengths; then the same with flour that lasts, and at last everything at once.
  */
-export function changesTogether(route: DoughRoute): SingleChange[][] {
+export function changesTogether(route: DoughRoute): RouteChange[][] {
   const last = route.stages.length - 1;
-  const warm = KITCHEN_TEMPS_C.map((tempC): SingleChange => ({
+  const warm = KITCHEN_TEMPS_C.map((tempC): RouteChange => ({
     kind: 'air-temp',
     stage: last,
     tempC,
   }));
-  const others = route.stages.flatMap(({ hours }, stage): SingleChange[] =>
+  const others = route.stages.flatMap(({ hours }, stage): RouteChange[] =>
     stage === last
       ? []
       : hoursNear(hours).map((near) => ({ kind: 'stage-hours', stage, hours: near })),
   );
-  const flour: SingleChange = { kind: 'flour-strength', strengthW: LASTING_W };
+  const flour: RouteChange = { kind: 'flour-strength', strengthW: LASTING_W };
   const ones = [...warm, ...others, ...KITCHEN_TEMPS_C.map(doughAt)].map((one) => [one]);
   const warmest = warm.slice(0, 1);
   return [
@@ -114,10 +117,10 @@ export function changesTogether(route: DoughRoute): SingleChange[][] {
   ];
 }
 
-const doughAt = (tempC: number): SingleChange => ({ kind: 'dough-temp', tempC });
+const doughAt = (tempC: number): RouteChange => ({ kind: 'dough-temp', tempC });
 
 /** Every stage but the last in the shortest time that is tried. */
-const shortened = ({ stages }: DoughRoute): SingleChange[] =>
+const shortened = ({ stages }: DoughRoute): RouteChange[] =>
   stages
     .slice(0, -1)
     .map(({ hours }, stage) => ({ kind: 'stage-hours', stage, hours: Math.min(hours, 1) }));
@@ -136,14 +139,16 @@ function singleChanges(request: DoseRequest): SingleChange[] {
   for (const change of changesNear(request.route)) {
     // Of the last stage the hour that is asked for is what counts.
     if (isFound(change) || (change.kind === 'stage-hours' && change.stage === last)) continue;
-    const changed = applyAlternative(request, change);
-    if (isSurelyPossible(changed) && findDose(changed).ok) found.push(change);
+    // Roughly first: most changes do not help.
+    if (isSurelyPossible(applyAlternative(request, change)) && works(request, change)) {
+      found.push(change);
+    }
   }
   return found;
 }
 
 /** Changes to a route, stage by stage, of each kind the nearest first. */
-export function changesNear(route: DoughRoute): SingleChange[] {
+export function changesNear(route: DoughRoute): RouteChange[] {
   const { stages, doughTempC } = route;
   return [
     ...stages.flatMap(({ hours }, stage) =>

@@ -6,16 +6,14 @@ import {
   applyAlternative,
   changesNear,
   changesTogether,
-  type SingleChange,
+  type RouteChange,
 } from './doseAlternatives';
 
 /** A change to a dough's way that was tried and gives it a window. */
 export type Remedy =
   SingleRemedy | { readonly kind: 'together'; readonly changes: readonly SingleRemedy[] };
 
-type SingleRemedy =
-  | { readonly kind: 'yeast'; readonly percent: number }
-  | Exclude<SingleChange, { kind: 'peak-hour' }>;
+type SingleRemedy = { readonly kind: 'yeast'; readonly percent: number } | RouteChange;
 
 /** Doses that are tried, as shares of the dough's own. */
 const DOSE_SHARES = [0.7, 1.4, 0.5, 2, 0.35, 3, 0.2, 5, 0.1, 10];
@@ -32,8 +30,8 @@ const FINE_MIN = 1;
 export function remediesFor(route: DoughRoute, target: Target): Remedy[] {
   const single = rankedRemedies(route, target);
   if (single.length > 0) return single.map(({ remedy }) => remedy);
-  for (const changes of changesTogether(route) as SingleRemedy[][]) {
-    const changed = changes.reduce(applied, route);
+  for (const changes of changesTogether(route)) {
+    const changed = changes.reduce<DoughRoute>(applied, route);
     const [best] = rankedRemedies(changed, target);
     if (best) return [{ kind: 'together', changes: [...changes, best.remedy] }];
   }
@@ -86,7 +84,6 @@ function byKind(route: DoughRoute): Map<string, SingleRemedy[]> {
   );
   const kinds = new Map<string, SingleRemedy[]>([['yeast', doses]]);
   for (const change of changesNear(route)) {
-    if (change.kind === 'peak-hour') continue;
     const key = 'stage' in change ? `${change.kind}/${change.stage}` : change.kind;
     kinds.set(key, [...(kinds.get(key) ?? []), change]);
   }

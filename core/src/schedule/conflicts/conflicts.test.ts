@@ -1,33 +1,17 @@
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { madeUpWeek } from '../../test-support/weeks';
+import { problem, solved } from '../../test-support/solvedWeek';
 import { editLot, givenTo } from '../edit/editPlan';
 import { conflictsOf, isIn, type Conflict } from '../conflicts/conflicts';
 import { levelsOf } from '../conflicts/levels';
 import { checkWeek } from '../../test-support/checkWeek';
 import { fixed, conflictFixesOf, nameOf } from '../conflicts/conflictFixes';
 import { type PlannedLot, type WeekProblem } from '../problem/problem';
-import { optimizeWeek } from '../search/optimizeWeek';
 
-const problem: WeekProblem = madeUpWeek(11, {
-  days: 3,
-  doughs: 2,
-  people: 4,
-  services: 2,
-  balls: 60,
-});
 let lots: readonly PlannedLot[];
 beforeAll(() => {
   lots = solved(problem);
 });
-
-function solved(week: WeekProblem): readonly PlannedLot[] {
-  const search = optimizeWeek(week);
-  let { plan, open } = search.next().value;
-  for (let i = 0; i < 20 && open > 0; i += 1) ({ plan, open } = search.next().value);
-  if (open > 0) throw new Error('the made-up week can be planned');
-  return plan.lots;
-}
 
 const anyStep = () =>
   fc.nat().map((n) => {

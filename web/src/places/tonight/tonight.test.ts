@@ -59,6 +59,20 @@ const pullMark = () => {
   return { pull, key: stageKey(pull) };
 };
 
+describe('dough that nobody has mixed', () => {
+  it('is neither cold nor ready nor to be pulled: it is still to be made', () => {
+    const lots = boardLots(book, services, [], NO_PLAN);
+    const lot = lots.find(({ product }) => product.id === round.id);
+    if (!lot) throw new Error('what is wanted is on the board');
+    const balls = serviceBalls(lot, round, dinner, [], [], window, doorsMs - 60 * MIN);
+    expect(balls.unmade).toBeGreaterThan(0);
+    expect(balls.waves).toEqual([]);
+    const { ready, warming, cold, notYet } = balls.standing;
+    expect([ready, warming, cold, notYet]).toEqual([0, 0, 0, 0]);
+    expect(ballsAt(boardOf(), dinner, doorsMs - 60 * MIN).unmade).toBe(0);
+  });
+});
+
 describe('balls of a service', () => {
   it('are in the cold until they are pulled, and the first wave is for doors', () => {
     const balls = ballsAt(boardOf(), dinner, doorsMs - 5 * 60 * MIN);

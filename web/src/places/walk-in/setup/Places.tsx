@@ -133,16 +133,7 @@ function PlaceTable({
               </td>
               <td>{t('walkIn.setup.holds', { trays: traysIn(place), tubs: place.tubs })}</td>
               <td>{place.room ? f.temperature(place.room.setC) : t('walkIn.setup.notCooled')}</td>
-              <td>
-                {onChange && (
-                  <Button
-                    aria-label={t('walkIn.setup.changeOf', { name: place.name })}
-                    onClick={() => onChange(place)}
-                  >
-                    {t('walkIn.setup.change')}
-                  </Button>
-                )}
-              </td>
+              <ChangeCell name={place.name} onChange={onChange && (() => onChange(place))} />
             </tr>
           ))}
         </tbody>
@@ -199,21 +190,33 @@ function ProbeTable({
                       })
                     : t('walkIn.setup.notCorrected')}
                 </td>
-                <td>
-                  {onChange && (
-                    <Button
-                      aria-label={t('walkIn.setup.changeOf', { name: probe.name })}
-                      onClick={() => onChange(probe)}
-                    >
-                      {t('walkIn.setup.change')}
-                    </Button>
-                  )}
-                </td>
+                <ChangeCell name={probe.name} onChange={onChange && (() => onChange(probe))} />
               </tr>
             );
           })}
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** The last cell of a line, where the line may be changed. */
+function ChangeCell({
+  name,
+  onChange,
+}: {
+  readonly name: string;
+  /** Null where nothing may be changed. */
+  readonly onChange: (() => void) | null;
+}) {
+  const { t } = useTranslation();
+  return (
+    <td>
+      {onChange && (
+        <Button aria-label={t('walkIn.setup.changeOf', { name })} onClick={onChange}>
+          {t('walkIn.setup.change')}
+        </Button>
+      )}
+    </td>
   );
 }
