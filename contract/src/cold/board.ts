@@ -32,6 +32,7 @@ export interface ColdLot {
   readonly asSet: ReadyWindow;
   /** At the moment that was asked about, °C; null before it is mixed. */
   readonly coreC: number | null;
+  /** Its volume then, over the volume off the mixer. */
   readonly rise: number | null;
 }
 

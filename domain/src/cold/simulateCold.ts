@@ -28,6 +28,7 @@ export interface SimulatedPortion extends ColdPortion {
   readonly window: ReadyWindow;
   /** At the moment of the question; null before it is mixed. */
   readonly coreC: number | null;
+  /** Its volume then, over the volume off the mixer. */
   readonly rise: number | null;
 }
 
@@ -135,7 +136,7 @@ export function simulateCold(
         ...part,
         window: lot?.window ?? NEVER,
         coreC: at < 0 ? null : (lot?.course.coreTempsC[at] ?? null),
-        rise: at < 0 ? null : (lot?.course.rises[at] ?? null),
+        rise: at < 0 ? null : (lot?.course.volumes[at] ?? null),
       };
     }),
   });
