@@ -128,6 +128,17 @@ test('a load is weighed off at the scale and by typing; pieces run on a chart', 
     await typed.press('Enter');
     await expect(page.getByRole('button', { name: /^Water.*as wanted/ })).toBeVisible();
   });
+  await test.step('yeast that is off by enough moves the window, and that is said at once', async () => {
+    const typed = page.getByRole('textbox', { name: /Or type what another scale shows/ });
+    await page.getByRole('button', { name: /yeast/i }).click();
+    await typed.fill('160');
+    await typed.press('Enter');
+    await expect(page.getByText(/opens .* earlier than planned/)).toBeVisible();
+    await page.getByRole('button', { name: /yeast/i }).click();
+    await typed.fill('0');
+    await typed.press('Enter');
+    await expect(page.getByText(/this dough will not open well/)).toBeVisible();
+  });
   await test.step('pieces: the last ten say how the hand runs', async () => {
     await page.goto(at('mix/2026-11-27/yard-round/ball'));
     const round = page.getByRole('region', { name: 'Yard Round' });

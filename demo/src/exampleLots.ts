@@ -41,6 +41,7 @@ export function exampleLot(book: HouseBook, product: Product, change: Partial<Lo
       .map((each) => lotItem(each, 120)),
     loads: [],
     marks: [],
+    weighed: [],
     ...change,
   };
 }

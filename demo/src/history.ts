@@ -100,6 +100,7 @@ function makeLot(
       };
     }),
     marks,
+    weighed: [],
   };
 }
 

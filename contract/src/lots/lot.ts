@@ -1,6 +1,7 @@
 import type { Formula, MixerRange, Route, ScaleReadability, YeastConversion } from '@calm/core';
 import type { HouseSettings } from '../house/house';
 import type { Method } from '../book/formula';
+import type { RecordOf } from './record';
 
 /** Everything a lot is made by, frozen when it starts: later edits never reach a lot under way. */
 export interface Recipe {
@@ -107,6 +108,8 @@ export interface Lot {
   readonly items: readonly LotItem[];
   readonly loads: readonly LoadRecord[];
   readonly marks: readonly Mark[];
+  /** What went into its bowls, line by line, as far as somebody put it on the scale. */
+  readonly weighed: readonly RecordOf<'weighed'>[];
 }
 
 /** What it takes to start a lot. */

@@ -1,9 +1,8 @@
 import { HOUR_MS, type DoughRoute, type DoughStage } from '@calm/core';
-import type { Service, HouseBook, LotRecord, Place } from '@calm/contract';
+import type { Service, HouseBook, Place } from '@calm/contract';
 import { routeOfDocument } from '../formulas/simulateDough';
-import { asWeighed } from '../lots/asWeighed';
 import type { BoardLot } from '../lots/lotBoard';
-import { doughInProgress, doughOutOf, stagesAsTheyAre } from '../lots/lotHistory';
+import { doughInProgress } from '../lots/lotHistory';
 import type { ColdPortion } from './coldQuestion';
 import type { Leg, Stack } from './stacks';
 
@@ -22,7 +21,6 @@ export function lotPortions(
   lot: BoardLot,
   book: HouseBook,
   stacks: readonly Stack[],
-  records: readonly LotRecord[],
   cooled: readonly Place[],
   {
     nowMs,
@@ -32,16 +30,9 @@ export function lotPortions(
   prefermentC: number,
 ): LotPortion[] {
   if (lot.closeMs < nowMs) return [];
-  const stages = stagesAsTheyAre(lot, nowMs);
-  const { scaled, recipe } = lot;
-  const own = records.filter(({ lotId }) => lotId === lot.lot?.id);
-  const flourPerLoadG = scaled.ok ? scaled.value.totals.flourG / scaled.value.loads.length : 0;
-  const formula = asWeighed(recipe.formula, own, flourPerLoadG);
   return lot.items.flatMap((item): LotPortion[] => {
     const product = book.products.find(({ id }) => id === item.productId);
-    const way =
-      product &&
-      doughInProgress(lot, product, prefermentC, stages, doughOutOf(lot) ?? undefined, formula);
+    const way = product && doughInProgress(lot, product, prefermentC, nowMs);
     if (!product || !way || way.mixedMs > nowMs + AHEAD_H * HOUR_MS) return [];
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];

@@ -72,7 +72,6 @@ export function coldHouse(
       lot,
       book,
       stacks,
-      records,
       cooled,
       { nowMs, doorsMs: nextDoors(lot, services, nowMs), isAsSet },
       prefermentC,

@@ -1,7 +1,8 @@
-import type { LotRecord } from '@calm/contract';
+import type { RecordOf } from '@calm/contract';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { asWeighed } from './asWeighed';
+import { formulaAsWeighed } from './asWeighed';
+import { currentRecords } from './currentRecords';
 
 const yard = exampleBook().formulas.find(({ slug }) => slug === 'yard-dough')?.formula;
 const slab = exampleBook().formulas.find(({ slug }) => slug === 'slab-dough')?.formula;
@@ -14,7 +15,7 @@ const weighed = (
   grams: number,
   wantedG: number,
   correctsId: string | null = null,
-): LotRecord => {
+): RecordOf<'weighed'> => {
   made += 1;
   return {
     id: `r${made}`,
@@ -28,28 +29,30 @@ const weighed = (
 
 describe('a formula as it was weighed', () => {
   it('is itself where everything was weighed as wanted, or nothing was', () => {
-    expect(asWeighed(yard, [], 20_000)).toEqual(yard);
-    expect(asWeighed(yard, [weighed(1, 'yeast', 80, 80)], 20_000)).toEqual(yard);
+    expect(formulaAsWeighed(yard, [], 20_000)).toEqual(yard);
+    expect(formulaAsWeighed(yard, [weighed(1, 'yeast', 80, 80)], 20_000)).toEqual(yard);
   });
 
   it('has the yeast that went in: 80 g for 56 g is nearly half as much again', () => {
-    const { yeast } = asWeighed(yard, [weighed(1, 'yeast', 80, 56)], 14_000);
+    const { yeast } = formulaAsWeighed(yard, [weighed(1, 'yeast', 80, 56)], 14_000);
     expect(yeast.percent).toBeCloseTo(yard.yeast.percent + (100 * 24) / 14_000, 9);
   });
 
   it('counts loads together, and what was corrected only once', () => {
     const slip = weighed(1, 'salt', 900, 520);
     const records = [slip, weighed(1, 'salt', 520, 520, slip.id), weighed(2, 'salt', 560, 520)];
-    expect(asWeighed(yard, records, 20_000).saltPercent).toBeCloseTo(yard.saltPercent + 0.1, 9);
+    expect(
+      formulaAsWeighed(yard, currentRecords(records, 'weighed'), 20_000).saltPercent,
+    ).toBeCloseTo(yard.saltPercent + 0.1, 9);
   });
 
   it('leaves what a pre-ferment brings as it is: only the bowl was weighed', () => {
-    const off = asWeighed(slab, [weighed(1, 'yeast', 30, 20)], 20_000);
+    const off = formulaAsWeighed(slab, [weighed(1, 'yeast', 30, 20)], 20_000);
     expect(off.preferment).toEqual(slab.preferment);
     expect(off.yeast.percent).toBeCloseTo(slab.yeast.percent + 0.05, 9);
   });
 
   it('is never less than none of a line', () => {
-    expect(asWeighed(yard, [weighed(1, 'yeast', 0, 800)], 20_000).yeast.percent).toBe(0);
+    expect(formulaAsWeighed(yard, [weighed(1, 'yeast', 0, 800)], 20_000).yeast.percent).toBe(0);
   });
 });

@@ -1,6 +1,6 @@
 import type { Formula } from '@calm/core';
-import type { LotRecord } from '@calm/contract';
-import { currentRecords } from './currentRecords';
+import type { RecordOf } from '@calm/contract';
+import type { BoardLot } from './lotBoard';
 
 /** Lines of the bowl whose weight moves how dough ferments, with where the formula has them. */
 const LINES = {
@@ -10,20 +10,30 @@ const LINES = {
   oil: 'oilPercent',
 } as const satisfies Record<string, keyof Formula>;
 
+/** A lot's formula as it was really weighed. */
+export const asWeighed = ({ lot, recipe: { formula }, scaled }: BoardLot): Formula =>
+  scaled.ok
+    ? formulaAsWeighed(
+        formula,
+        lot?.weighed ?? [],
+        scaled.value.totals.flourG / scaled.value.loads.length,
+      )
+    : formula;
+
 /**
- * The formula as it was really weighed: what went into the bowl beyond what was wanted, or less, as percent of the
+ * A formula as it was really weighed: what went into the bowl beyond what was wanted, or less, as percent of the
  * flour of the loads that were weighed. Lines that nobody weighed are as the formula has them.
  *
- * @param records of the lot
+ * @param records of the lot, none of them corrected
  * @param flourPerLoadG all the flour of one load, g
  */
-export function asWeighed(
+export function formulaAsWeighed(
   formula: Formula,
-  records: readonly LotRecord[],
+  records: readonly RecordOf<'weighed'>[],
   flourPerLoadG: number,
 ): Formula {
-  if (!(flourPerLoadG > 0)) return formula;
-  const weighed = currentRecords(records, 'weighed').map(({ content }) => content);
+  if (records.length === 0 || !(flourPerLoadG > 0)) return formula;
+  const weighed = records.map(({ content }) => content);
   /** Percent of flour beyond what was wanted of a line; 0 where it was not weighed. */
   const beyond = (line: string): number => {
     const own = weighed.filter(({ key }) => key === line);

@@ -71,6 +71,7 @@ describe('the board', () => {
       items: wanted.items.map((item) => ({ ...item, count: 100 })),
       loads: [],
       marks: [],
+      weighed: [],
     };
     expect(lotOf('yard-round', [lot]).items[0]?.count).toBe(100);
     expect(lotOf('yard-round', [lot]).code).toBe('YR-1123-A');

@@ -4,7 +4,7 @@ import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { boardLots, leadProducts, type BoardLot } from './lotBoard';
-import { doughInProgress, doughOutOf, stagesAsTheyAre } from './lotHistory';
+import { doughAsPlanned, doughInProgress, doughOutOf, stagesAsTheyAre } from './lotHistory';
 
 const book = exampleBook();
 const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
@@ -67,12 +67,28 @@ describe('a lot’s stages as they are', () => {
 
 describe('a dough on its way', () => {
   it('is what the recipe says while it is as planned', () => {
-    const dough = doughInProgress(plain, round, 20, plain.stages);
+    const dough = doughAsPlanned(plain, round, 20);
     expect(dough?.document.doughTempC).toBe(plain.recipe.doughTempC);
     expect(dough?.mixedMs).toBe(plannedEnd('mix'));
     const hours = dough?.document.stages.reduce((sum, stage) => sum + stage.hours, 0) ?? 0;
     const wholeMs = (plain.stages.at(-1)?.endMs ?? 0) - plannedEnd('mix');
     expect(hours).toBeCloseTo(wholeMs / 3_600_000, 6);
+  });
+
+  it('is of what was weighed: with half as much yeast again it goes faster', () => {
+    const weighed = [
+      {
+        id: 'w',
+        lotId: 'x',
+        at: '2026-11-23T10:00:00Z',
+        personId: null,
+        correctsId: null,
+        content: { kind: 'weighed', loadNumber: 1, key: 'yeast', grams: 80, wantedG: 56 },
+      } as const,
+    ];
+    const percentOf = (board: BoardLot) =>
+      doughInProgress(board, round, 20, LONG_AGO)?.document.formula.yeast.percent ?? 0;
+    expect(percentOf(boardWith({ weighed }))).toBeGreaterThan(1.2 * percentOf(plain));
   });
 
   it('is as warm as the thermometer said over its loads', () => {
@@ -92,7 +108,7 @@ describe('a dough on its way', () => {
     ];
     expect(doughOutOf(plain)).toBeNull();
     expect(doughOutOf(boardWith({ loads }))).toBe(26);
-    const dough = doughInProgress(plain, round, 20, plain.stages, 26);
+    const dough = doughInProgress(boardWith({ loads }), round, 20, LONG_AGO);
     expect(dough?.document.doughTempC).toBe(26);
   });
 });

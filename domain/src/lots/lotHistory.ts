@@ -6,6 +6,7 @@ import {
   type PlannedStage,
 } from '@calm/core';
 import type { DoughDocument, Product } from '@calm/contract';
+import { asWeighed } from './asWeighed';
 import type { BoardLot } from './lotBoard';
 import { documentOfRecipe, doughDocument } from './doughDocument';
 
@@ -78,21 +79,53 @@ function doneMsOf(lot: BoardLot['lot'], stage: PlannedStage): number | null {
 }
 
 /**
- * A lot's balls of one product on the way they really take: mixed as warm as the thermometer said, at the
- * times that are on record.
+ * A lot's balls of one product on the way they are planned.
  *
- * @param at the lot's stages, as planned or as they are
- * @param doughTempC off the mixer; as the recipe wants it when absent
- * @param formula as it was weighed; the recipe's when absent
  * @returns null for a lot that is not mixed by its route
  */
-export function doughInProgress(
+export const doughAsPlanned = (
+  lot: BoardLot,
+  product: Product,
+  prefermentTempC: number,
+): DoughInProgress | null =>
+  doughOnItsWay(lot, product, prefermentTempC, {
+    at: lot.stages,
+    doughTempC: lot.recipe.doughTempC,
+    formula: lot.recipe.formula,
+  });
+
+/**
+ * A lot's balls of one product on the way they really take: of what was weighed, mixed as warm as the thermometer
+ * said, at the times that are on record.
+ *
+ * @param nowMs what is not done yet does not end before
+ * @returns null for a lot that is not mixed by its route
+ */
+export const doughInProgress = (
+  lot: BoardLot,
+  product: Product,
+  prefermentTempC: number,
+  nowMs: number,
+): DoughInProgress | null =>
+  doughOnItsWay(lot, product, prefermentTempC, {
+    at: stagesAsTheyAre(lot, nowMs),
+    doughTempC: doughOutOf(lot) ?? lot.recipe.doughTempC,
+    formula: asWeighed(lot),
+  });
+
+function doughOnItsWay(
   { recipe, stages, items, scaled }: BoardLot,
   { ballWeightG, target }: Product,
   prefermentTempC: number,
-  at: readonly Interval[],
-  doughTempC: number = recipe.doughTempC,
-  formula: Formula = recipe.formula,
+  {
+    at,
+    doughTempC,
+    formula,
+  }: {
+    readonly at: readonly Interval[];
+    readonly doughTempC: number;
+    readonly formula: Formula;
+  },
 ): DoughInProgress | null {
   const mix = stages.findIndex((stage) => stage.kind === 'work' && stage.key === 'mix');
   const mixedMs = at[mix]?.endMs;

@@ -1,6 +1,8 @@
 import type { LoadRecord, Lot, LotItem } from '@calm/contract';
 import { and, asc, between, count, desc, eq, inArray, isNotNull, or } from 'drizzle-orm';
+import { currentRecords } from '@calm/domain';
 import { markOf } from './marks';
+import { readRecordsOf } from './records';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -52,10 +54,11 @@ export function activeKeyOf(formulaId: string, routeId: string, date: string): s
 export type LotRow = typeof t.lots.$inferSelect;
 
 /** Lots with what belongs to them, in the order of their rows. */
-export async function withParts({ tx, houseId }: Scope, rows: LotRow[]): Promise<Lot[]> {
+export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
+  const { tx, houseId } = scope;
   const ids = rows.map((row) => row.id);
   if (ids.length === 0) return [];
-  const [items, loads, marks] = await Promise.all([
+  const [items, loads, marks, weighed] = await Promise.all([
     tx
       .select()
       .from(t.lotItems)
@@ -70,8 +73,10 @@ export async function withParts({ tx, houseId }: Scope, rows: LotRow[]): Promise
       .select()
       .from(t.marks)
       .where(and(eq(t.marks.houseId, houseId), inArray(t.marks.lotId, ids))),
+    readRecordsOf(scope, ids, ['weighed']),
   ]);
   const [itemsOf, loadsOf, marksOf] = [groupByLot(items), groupByLot(loads), groupByLot(marks)];
+  const weighedOf = groupByLot(currentRecords(weighed, 'weighed'));
   return rows.map((row) => ({
     id: row.id,
     code: row.code,
@@ -87,6 +92,7 @@ export async function withParts({ tx, houseId }: Scope, rows: LotRow[]): Promise
     items: (itemsOf.get(row.id) ?? []).map(itemOf),
     loads: (loadsOf.get(row.id) ?? []).map(loadOf),
     marks: (marksOf.get(row.id) ?? []).map(markOf),
+    weighed: weighedOf.get(row.id) ?? [],
   }));
 }
 

@@ -28,7 +28,7 @@ import { readLots } from '../../store/lots/lots';
 import { readPlan } from '../../store/plan/plans';
 import { readProbes } from '../../store/cold/probes';
 import { readBuckets, readLast } from '../../store/cold/readings';
-import { readRecords, readRecordsOf } from '../../store/lots/records';
+import { readRecords } from '../../store/lots/records';
 import type { Scope } from '../../database/scope';
 import { plainServices } from '../demand/calendar';
 import { bookOf } from '../book/losses';
@@ -119,14 +119,11 @@ async function questionOf(
     await readPlan(scope),
     await readRecords(scope, from, to),
   ];
-  // What was weighed decides how fast a lot goes, whatever was wanted.
-  const ids = lots.map(({ id }) => id);
-  const weighed = ids.length > 0 ? await readRecordsOf(scope, ids, ['weighed']) : [];
   return {
     book,
     services,
     lots: boardLots(book, services, lots, plan.content),
-    records: [...records, ...weighed],
+    records,
     air: airIn(book.places),
     nowS: Math.floor(now.getTime() / 1000),
   };

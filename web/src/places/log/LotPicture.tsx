@@ -1,6 +1,6 @@
 import { HOUR_MS, STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import type { HouseBook } from '@calm/contract';
-import { type BoardLot, doughInProgress, doughOutOf, stagesAsTheyAre } from '@calm/domain';
+import { type BoardLot, doughAsPlanned, doughInProgress } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/format';
@@ -20,19 +20,9 @@ const PAD = 24;
 export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly lot: BoardLot }) {
   const { ref, width } = useWidth<HTMLDivElement>();
   const prefermentC = book.house.settings.usualTempsC.preferment;
-  const planned = useMemo(
-    () => doughInProgress(lot, lot.product, prefermentC, lot.stages),
-    [lot, prefermentC],
-  );
+  const planned = useMemo(() => doughAsPlanned(lot, lot.product, prefermentC), [lot, prefermentC]);
   const was = useMemo(
-    () =>
-      doughInProgress(
-        lot,
-        lot.product,
-        prefermentC,
-        stagesAsTheyAre(lot, lot.closeMs),
-        doughOutOf(lot) ?? undefined,
-      ),
+    () => doughInProgress(lot, lot.product, prefermentC, lot.closeMs),
     [lot, prefermentC],
   );
   const plannedWay = useSimulation(planned?.document ?? null);

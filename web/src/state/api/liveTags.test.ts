@@ -24,7 +24,12 @@ describe('what a write touches', () => {
   });
 
   it('is little of a lot that is written often: no weight on a scale has the book read again', () => {
-    expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual(['Records', 'Log', 'Cold']);
+    expect(liveTags(within(paths.lotRecords('yard', 'a-lot')))).toEqual([
+      'Lots',
+      'Records',
+      'Log',
+      'Cold',
+    ]);
     expect(liveTags(within(paths.changeMark('yard', 'a-lot', 1, 'mix')))).not.toContain(
       'Frictions',
     );

@@ -38,7 +38,8 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
 
 /** Of a lot, only what is written often touches less than all that hangs on lots. */
 const OF_A_LOT: Readonly<Record<string, readonly Tag[]>> = {
-  records: ['Records', 'Log', 'Cold'],
+  // What was weighed is part of a lot.
+  records: ['Lots', 'Records', 'Log', 'Cold'],
   photos: ['Records', 'Log'],
   marks: ['Lots', 'Services'],
 };

@@ -1,11 +1,5 @@
 import type { Product, ColdBoard, ColdLot } from '@calm/contract';
-import {
-  type BoardLot,
-  doughInProgress,
-  doughOutOf,
-  stagesAsTheyAre,
-  type DoughInProgress,
-} from '@calm/domain';
+import { type BoardLot, doughAsPlanned, doughInProgress, type DoughInProgress } from '@calm/domain';
 import { useMemo } from 'react';
 import { useHouse, type Board } from './useBoard';
 import { coldWindow, useCold } from './useCold';
@@ -56,14 +50,8 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
   const doughs = useMemo(
     () =>
       balls.flatMap(({ lot, product }) => [
-        doughInProgress(lot, product, prefermentC, lot.stages),
-        doughInProgress(
-          lot,
-          product,
-          prefermentC,
-          stagesAsTheyAre(lot, atMs),
-          doughOutOf(lot) ?? undefined,
-        ),
+        doughAsPlanned(lot, product, prefermentC),
+        doughInProgress(lot, product, prefermentC, atMs),
       ]),
     [balls, prefermentC, atMs],
   );

@@ -145,4 +145,23 @@ describe('the outbox', () => {
     const state = reduce({ items: [told], isCutOff: false }, insisted({ id: one.id, item: again }));
     expect(state.items).toEqual([again]);
   });
+
+  it('has what was put on the scale on this device in its lot, and once', () => {
+    const content = {
+      kind: 'weighed',
+      loadNumber: 1,
+      key: 'yeast',
+      grams: 80,
+      wantedG: 56,
+    } as const;
+    const command = { kind: 'record', lotId: lot.id, start: { id: 'w1', content } } as const;
+    const [now] = lotsWithOutboxItems([lot], [item(command)]);
+    expect(now?.weighed.map(({ content: { grams } }) => grams)).toEqual([80]);
+    const [again] = lotsWithOutboxItems(now ? [now] : [], [item(command)]);
+    expect(again?.weighed).toHaveLength(1);
+    const right = { ...content, grams: 56 };
+    const start = { id: 'w2', content: right, correctsId: 'w1' };
+    const [put] = lotsWithOutboxItems(now ? [now] : [], [item({ ...command, start })]);
+    expect(put?.weighed.map(({ content: { grams } }) => grams)).toEqual([56]);
+  });
 });

@@ -1,4 +1,4 @@
-import { markAfter, emptyMark } from '@calm/domain';
+import { currentRecords, emptyMark, markAfter } from '@calm/domain';
 import type { Lot, LotRecord, Mark } from '@calm/contract';
 import type { OutboxItem } from './outbox';
 
@@ -22,7 +22,8 @@ export function lotsWithOutboxItems(
   lots: readonly Lot[],
   items: readonly OutboxItem[],
 ): readonly Lot[] {
-  return items.reduce<readonly Lot[]>((now, { command, at, refusal }) => {
+  return items.reduce<readonly Lot[]>((now, item) => {
+    const { command, at, refusal } = item;
     if (refusal) return now;
     if (command.kind === 'mark') {
       return changed(now, command.lotId, (lot) => {
@@ -42,8 +43,19 @@ export function lotsWithOutboxItems(
         ),
       }));
     }
+    if (command.kind === 'record' && command.start.content.kind === 'weighed') {
+      const [record] = recordsWithOutboxItems([], [item]);
+      return record ? changed(now, command.lotId, (lot) => withWeighed(lot, [record])) : now;
+    }
     return now;
   }, lots);
+}
+
+/** A lot with more that was put on the scale; what is there already counts once. */
+export function withWeighed(lot: Lot, records: readonly LotRecord[]): Lot {
+  const there = new Set(lot.weighed.map(({ id }) => id));
+  const more = records.filter(({ id, lotId }) => lotId === lot.id && !there.has(id));
+  return { ...lot, weighed: currentRecords([...lot.weighed, ...more], 'weighed') };
 }
 
 function changed(lots: readonly Lot[], lotId: string, change: (lot: Lot) => Lot): readonly Lot[] {

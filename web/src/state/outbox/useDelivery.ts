@@ -2,7 +2,7 @@ import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/cont
 import { useEffect } from 'react';
 import { api, useSessionQuery } from '../api/api';
 import { cutOff, delivered, OUTBOX_KEY, readAnew, refused, type OutboxItem } from './outbox';
-import { withMark } from './outboxLots';
+import { withMark, withWeighed } from './outboxLots';
 import { sendOutboxItem } from './sendOutboxItem';
 import { useAppDispatch, useAppSelector, type RootState, type Store } from '../store';
 
@@ -101,7 +101,21 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
           kept,
         ]),
       );
-      dispatch(api.util.invalidateTags(['Records', 'Log', 'Cold']));
+      const isWeighed = kept.content.kind === 'weighed';
+      if (isWeighed) {
+        for (const dateRange of stretches('lots')) {
+          dispatch(
+            api.util.updateQueryData('lots', dateRange, (lots) =>
+              lots.map((lot) => (lot.id === kept.lotId ? withWeighed(lot, [kept]) : lot)),
+            ),
+          );
+        }
+      }
+      dispatch(
+        api.util.invalidateTags(
+          isWeighed ? ['Lots', 'Records', 'Log', 'Cold'] : ['Records', 'Log', 'Cold'],
+        ),
+      );
     } else if (command.kind === 'cold') {
       dispatch(
         api.util.updateQueryData('cold', house, (cold) => ({

@@ -14,6 +14,7 @@ import type { Board } from '../../../state/board/useBoard';
 import { useAddRecord, useLotRecords } from '../../../state/outbox/useRecords';
 import { useBenchScale } from './useBenchScale';
 import { useSheet } from '../sheet/useSheet';
+import { WindowNow } from '../sheet/WindowNow';
 import styles from './WeighOff.module.css';
 import { decimalsOf, nameOf } from './weighWords';
 import { WithStartedLot } from '../WithLot';
@@ -89,6 +90,7 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
           ))}
         </ol>
       </div>
+      <WindowNow board={board} boardLot={boardLot} isOnlyIfMoved />
       <Caution about="flour-dust" />
       <Caution about="lifting" />
     </Page>

@@ -10,13 +10,19 @@ import styles from './BatchSheet.module.css';
 /** Windows are calculated to minutes and known to quarter hours. */
 const MOVED_MIN = 15;
 
-/** What everything on record of a lot means for when its balls open well. */
+/**
+ * What everything on record of a lot means for when its balls open well.
+ *
+ * @param isOnlyIfMoved nothing is said while that is as planned
+ */
 export function WindowNow({
   board,
   boardLot,
+  isOnlyIfMoved = false,
 }: {
   readonly board: Board;
   readonly boardLot: BoardLot;
+  readonly isOnlyIfMoved?: boolean;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
@@ -35,6 +41,7 @@ export function WindowNow({
   const keepsMin = planned ? Math.round((now.untilMs - planned.untilMs) / MINUTE_MS) : 0;
   const isMoved = Math.abs(shiftMin) >= MOVED_MIN;
   const isEndMoved = Math.abs(keepsMin) >= MOVED_MIN;
+  if (isOnlyIfMoved && !isMoved && !isEndMoved) return null;
   const pull = workOf(boardLot.stages).find(({ key }) => key === 'pull');
   const words = {
     by: f.duration(Math.abs(shiftMin)),
