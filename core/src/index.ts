@@ -1,5 +1,6 @@
 export * from './result';
 export * from './units';
+export * from './numerics';
 export * from './formula';
 export * from './scale';
 export * from './water';

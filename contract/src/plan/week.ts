@@ -67,6 +67,12 @@ export interface WeekDocument {
     readonly serviceId: string;
     readonly productId: string;
     readonly curve: readonly number[];
+    /** What is expected of it, where that is known: balls on average, how they scatter, and those carried over. */
+    readonly expected?: {
+      readonly mean: number;
+      readonly cv: number;
+      readonly carried: number;
+    };
   }[];
   /** How long to go on improving at most. */
   readonly seconds: number;

@@ -120,6 +120,11 @@ export const weekSchema = Joi.object<WeekDocument>({
       serviceId: name(),
       productId: name(),
       curve: Joi.array().items(Joi.number().min(0).max(1)).min(1).max(200).required(),
+      expected: Joi.object({
+        mean: Joi.number().min(0).max(100_000).required(),
+        cv: Joi.number().min(0).max(3).required(),
+        carried: Joi.number().min(0).max(100_000).default(0),
+      }),
     }),
     20_000,
   ).default([]),

@@ -1,3 +1,4 @@
+import { randomOf } from '../numerics';
 import { describe, expect, it } from '@jest/globals';
 import { ballsToHave, expectAt, forecastSeries, goneBy, usageCurve, type SoldDay } from './index';
 
@@ -18,18 +19,9 @@ const curve = usageCurve(
   300,
 );
 
-function randoms(seed: number) {
-  let state = seed;
-  const uniform = () => {
-    state = (state * 48_271) % 2_147_483_647;
-    return state / 2_147_483_647;
-  };
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-}
-
 /** Runs the house; what it has ready covers so many of its services, and its forecast is so far off on average. */
 function run(cover: number, seed: number) {
-  const normal = randoms(seed);
+  const { normal } = randomOf(seed);
   const days: SoldDay[] = [];
   let [enough, services, expected, wanted] = [0, 0, 0, 0];
   for (let week = 0; week < WEEKS; week += 1) {

@@ -1,3 +1,4 @@
+import { normalQuantile } from '../numerics';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
@@ -7,7 +8,6 @@ import {
   demandShareBelow,
   enoughShare,
   goneBy,
-  normalQuantile,
   readyPoint,
   runsOutAt,
   shoppingList,

@@ -1,4 +1,5 @@
 import { demandQuantile, type DemandSpread } from './distribution';
+import type { ReadyBatch } from './serviceOdds';
 import { QUARTER_MIN, type UsageCurve } from './usage';
 
 /** One pull: whole trays out of the cold together. Minutes from the opening of doors; before is below 0. */
@@ -107,6 +108,21 @@ export function serviceStateAt(serving: Serving, atMin: number): ServiceState {
     used,
     short,
   };
+}
+
+/**
+ * What is left at a moment of the balls that were pulled, or will be: what the odds of a service are drawn from.
+ *
+ * @param atMin the moment, minutes from doors
+ */
+export function batchesAt(serving: Serving, atMin: number): ReadyBatch[] {
+  const evening = new ServiceSimulation(serving);
+  evening.goOn(atMin);
+  return evening.batches.map(({ left, readyMin, goodUntilMin }) => ({
+    balls: left,
+    readyMin,
+    lastMin: goodUntilMin,
+  }));
 }
 
 /** Every quarter hour of a service: what is asked for in it and what is ready for it. */

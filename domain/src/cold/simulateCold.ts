@@ -1,4 +1,5 @@
 import {
+  firstIndex,
   HOUR_S,
   AIR_EVERY_S,
   fail,
@@ -144,12 +145,5 @@ export function simulateCold(
 const NEVER: ReadyWindow = { kind: 'never', why: 'too-little-rise' };
 
 /** Index of the last moment that is not after an hour; −1 when all are. */
-function lastBefore(hours: Float64Array, length: number, hour: number): number {
-  let [low, high] = [0, length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((hours[middle] as number) <= hour) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-}
+const lastBefore = (hours: Float64Array, length: number, hour: number): number =>
+  firstIndex(length, (i) => (hours[i] as number) > hour) - 1;

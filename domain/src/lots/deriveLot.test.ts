@@ -61,6 +61,7 @@ function plannedWeek(book: HouseBook, services: readonly Service[]) {
         endsAt: new Date(day + before * 1440 * MINUTE_MS + 23 * 60 * MINUTE_MS).toISOString(),
       })),
     ),
+    forecasts: [],
     usage: [],
     nowMin: day / MINUTE_MS - 4 * 1440,
     midnights: [],

@@ -43,6 +43,7 @@ const house: HouseWeek = {
     startsAt: `${DATE}T08:00:00.000Z`,
     endsAt: `${DATE}T16:00:00.000Z`,
   })),
+  forecasts: [],
   usage: [{ service: 'dinner', productId: productId('yard-round'), curve: [0.5, 0.5], balls: 40 }],
   nowMin: NOW,
   midnights: ['2026-11-24T23:00:00.000Z'],

@@ -1,5 +1,6 @@
 import { deratingShare, effective, publishedSteps, STANDARD_WEIGHTS } from '@calm/core';
 import {
+  type Forecast,
   type Service,
   type Usage,
   type HouseBook,
@@ -11,6 +12,7 @@ import {
   type WeekDoughDocument,
 } from '@calm/contract';
 import { ballsToMake } from '../demand/ballsToMake';
+import { spreadOf } from '../demand/spreadOf';
 import { traysIn } from '../cold/traysIn';
 import { residueOf } from '../lots/recipe';
 import { dateOfService, doughIdOf, serviceIdOf } from './weekIds';
@@ -23,6 +25,7 @@ export interface HouseWeek {
   readonly services: readonly Service[];
   readonly shifts: readonly Shift[];
   readonly usage: readonly Usage[];
+  readonly forecasts: readonly Forecast[];
   /** Nothing is planned before. */
   readonly nowMin: number;
   /** Local midnights of the days that are planned, ISO 8601. */
@@ -90,10 +93,30 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
     usage: services.flatMap((service) =>
       house.usage
         .filter((each) => each.service === service.name)
-        .map(({ productId, curve }) => ({ serviceId: serviceIdOf(service), productId, curve })),
+        .map(({ productId, curve }) => ({
+          serviceId: serviceIdOf(service),
+          productId,
+          curve,
+          ...expectedAt(service, productId, house.forecasts),
+        })),
     ),
     seconds: 10,
   };
+}
+
+/** What is expected of a product at a service; nothing where no forecast says. */
+function expectedAt(
+  { date, patternId, counts }: Service,
+  productId: string,
+  forecasts: readonly Forecast[],
+): Pick<WeekDocument['usage'][number], 'expected'> {
+  const forecast = forecasts.find(
+    (each) => each.date === date && each.patternId === patternId && each.productId === productId,
+  );
+  if (!forecast) return {};
+  const count = counts.find((each) => each.productId === productId);
+  const carried = count ? count.count - ballsToMake(count) : 0;
+  return { expected: { mean: forecast.mean, cv: spreadOf(forecast), carried } };
 }
 
 /** Every dough that something is made of, with the mixer its formula is written for. */

@@ -1,4 +1,4 @@
-import { pullWaves, QUARTER_MIN, usageCurve, type PlannedLot } from '@calm/core';
+import { oddsOfEnough, pullWaves, QUARTER_MIN, usageCurve, type PlannedLot } from '@calm/core';
 import type { WeekDocument } from '@calm/contract';
 import { instantOfMinute } from './weekProblem';
 import type { ServiceWindow } from './weekDoses';
@@ -7,6 +7,8 @@ import type { ServiceWindow } from './weekDoses';
 export interface ServiceWaves {
   readonly serviceId: string;
   readonly productId: string;
+  /** That balls are enough at every minute, 0–1; null where nothing is expected. */
+  readonly odds: number | null;
   readonly waves: readonly {
     readonly pullAt: string;
     readonly readyAt: string;
@@ -46,18 +48,31 @@ export function wavesOfLot(
         );
         const curve = known?.curve ?? usageCurve([], endMin - startMin);
         const sum = curve.reduce((a, b) => a + b, 0);
+        const shares =
+          sum > 0 ? curve.map((share) => share / sum) : usageCurve([], endMin - startMin);
         const waves = pullWaves({
-          curve: sum > 0 ? curve.map((share) => share / sum) : usageCurve([], endMin - startMin),
+          curve: shares,
           balls: count,
           ballsPerTray: product.ballsPerTray,
           temperMin,
           keepMin,
         });
+        const { mean = 0, cv = 0, carried = 0 } = known?.expected ?? {};
+        const batches = [
+          { balls: carried, readyMin: 0, lastMin: Infinity },
+          ...waves.map(({ balls, readyMin, goodUntilMin }) => ({
+            balls,
+            readyMin,
+            lastMin: goodUntilMin,
+          })),
+        ];
+        const perQuarter = shares.map((share) => share * mean);
         const at = (min: number) => instantOfMinute(Math.round(startMin + min));
         return [
           {
             serviceId,
             productId,
+            odds: mean > 0 ? oddsOfEnough(perQuarter, cv, batches) : null,
             waves: waves.map(({ pullMin, readyMin, goodUntilMin, trays, balls }) => ({
               pullAt: at(pullMin),
               readyAt: at(readyMin),

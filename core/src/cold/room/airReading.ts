@@ -1,3 +1,5 @@
+import { firstIndex } from '../../numerics';
+
 /** A room's air as a probe or a person read it. */
 export interface AirReading {
   readonly hour: number;
@@ -31,14 +33,7 @@ export function readBetween(
 }
 
 /** Index of the first reading that is not before an hour; past the end when there is none. */
-function firstFrom(readings: readonly AirReading[], hour: number): number {
-  let [low, high] = [0, readings.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((readings[middle] as AirReading).hour < hour) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
+const firstFrom = (readings: readonly AirReading[], hour: number): number =>
+  firstIndex(readings.length, (i) => (readings[i] as AirReading).hour >= hour);
 
 const at = ({ airC }: AirReading) => ({ meanC: airC, endC: airC });

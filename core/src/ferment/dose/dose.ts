@@ -1,4 +1,5 @@
 import type { YeastDose } from '../../formula';
+import { rootBetween, type Tried } from '../../numerics';
 import { fail, ok, type Result } from '../../result';
 import {
   DOSES,
@@ -163,33 +164,22 @@ export function limitsAt(moments: readonly Moment[], target: Target, margin: num
 
 /** Volume this near to the peak's is the peak. */
 const RISE_TOLERANCE = 1e-4;
-const MOST_NARROWINGS = 60;
 
-/** The dose between two rungs at which the volume at the hour is the peak's; by Illinois steps. */
+/** The dose between two rungs at which the volume at the hour is the peak's. */
 function narrow(
   { route, peakHour, target = STANDARD_TARGET }: DoseRequest,
   below: Rung | null,
   reached: Rung,
 ): Rung {
   if (!below) return reached;
-  let [low, lowMiss] = [Math.log(below.freshPercent), below.volume - target.risePeak];
-  let [high, highMiss] = [Math.log(reached.freshPercent), reached.volume - target.risePeak];
-  let side = 0;
-  let found = reached;
-  for (let i = 0; i < MOST_NARROWINGS; i += 1) {
-    const guess = (low * highMiss - high * lowMiss) / (highMiss - lowMiss);
-    found = rungAt(route, Math.exp(guess), peakHour, STEP_MIN) ?? found;
-    const miss = found.volume - target.risePeak;
-    if (Math.abs(miss) < RISE_TOLERANCE || high - low < 1e-9) break;
-    if (miss > 0) {
-      [high, highMiss] = [guess, miss];
-      if (side === 1) lowMiss /= 2;
-      side = 1;
-    } else {
-      [low, lowMiss] = [guess, miss];
-      if (side === -1) highMiss /= 2;
-      side = -1;
-    }
-  }
-  return found;
+  const tried = (rung: Rung): Tried<Rung> => ({
+    x: Math.log(rung.freshPercent),
+    miss: rung.volume - target.risePeak,
+    at: rung,
+  });
+  const look = (x: number) => {
+    const rung = rungAt(route, Math.exp(x), peakHour, STEP_MIN) ?? reached;
+    return { ...tried(rung), x };
+  };
+  return rootBetween(tried(below), tried(reached), look, RISE_TOLERANCE).at;
 }

@@ -7,6 +7,7 @@ import {
   volumeOf,
   type Dough,
 } from '../dough/dough';
+import { firstIndex } from '../../numerics';
 import { holdingOdds, strengthLeft } from '../laws/flour';
 import { openingOdds, stateOf, type DoughLook, type DoughState, type Target } from '../dough/state';
 
@@ -183,12 +184,5 @@ export function pointBetween(
 }
 
 /** Index of the last moment that is not past an hour; 0 before the first. */
-export function indexAt(course: Course, hour: number): number {
-  let [low, high] = [0, course.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if (at(course.hours, middle) <= hour + 1e-9) low = middle;
-    else high = middle - 1;
-  }
-  return low;
-}
+export const indexAt = ({ hours, length }: Course, hour: number): number =>
+  Math.max(0, firstIndex(length, (i) => at(hours, i) > hour + 1e-9) - 1);

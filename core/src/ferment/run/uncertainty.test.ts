@@ -1,3 +1,4 @@
+import { randomOf } from '../../numerics';
 import { describe, expect, it } from '@jest/globals';
 import { quantile } from 'simple-statistics';
 import { simulate, USUAL_SPREAD, windowSpread, withStrength, type DoughRoute } from '..';
@@ -18,19 +19,9 @@ const yard: DoughRoute = {
   ],
 };
 
-/** Numbers of mean 0 and spread 1 from a fixed seed (Park & Miller 1988, Box & Muller 1958). */
-function normals(seed: number): () => number {
-  let state = seed;
-  const uniform = () => {
-    state = (state * 48_271) % 2_147_483_647;
-    return state / 2_147_483_647;
-  };
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-}
-
 describe('how sure a window is', () => {
   it('agrees with a thousand kitchens drawn at random', () => {
-    const normal = normals(1126);
+    const { normal } = randomOf(1126);
     const drawn = Array.from({ length: 1000 }, () => {
       const yeast = Math.hypot(USUAL_SPREAD.dose, USUAL_SPREAD.yeastActivity);
       const route = withStrength(

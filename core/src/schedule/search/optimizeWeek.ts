@@ -1,3 +1,4 @@
+import { randomOf } from '../../numerics';
 import { boundsOf, coverOf, leastCostsOf } from './bound';
 import { demandsOf, type Demand } from '../problem/demands';
 import { benchOf, isAtMixer, openLedger, type Ledger } from './ledger';
@@ -47,7 +48,7 @@ export function* optimizeWeek(
   seed = 1,
 ): Generator<SolverProgress, never, void> {
   const week = openWeek(problem);
-  const random = randomOf(seed);
+  const random = randomOf(seed).uniform;
   let placed = firstPlan(week, random);
   let best = { placed, points: pointsOf(placed, week) };
   const { opened, variants, leastOf } = week;
@@ -311,15 +312,4 @@ function shuffle<Item>(list: Item[], random: () => number): Item[] {
     [list[i], list[j]] = [list[j] as Item, list[i] as Item];
   }
   return list;
-}
-
-/** Numbers in [0, 1), the same for the same seed (mulberry32). */
-export function randomOf(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
 }

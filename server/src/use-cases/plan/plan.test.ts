@@ -35,6 +35,7 @@ async function comingWeek() {
     book,
     services,
     shifts,
+    forecasts: [],
     usage: [],
     nowMin: Date.parse(NOW) / 60_000,
     midnights: datesFrom(TODAY, DAYS).map((date) => instantOf(date, 0, ZONE).toISOString()),

@@ -8,7 +8,6 @@ import {
   type CountChange,
   type CountOfMany,
   type EventContent,
-  type ForecastAnswer,
   type HouseCalendar,
   type HouseEvent,
   type ProductCount,
@@ -41,10 +40,6 @@ const demandApi = api.injectEndpoints({
     const patterns = collection<ServicePatternContent, ServicePattern>('ServicePattern');
     const exceptions = collection<ServiceExceptionContent, ServiceException>('ServiceException');
     return {
-      forecast: build.query<ForecastAnswer, DateRange>({
-        query: ({ house, from, days }) => paths.forecast(house, { from, days }),
-        providesTags: ['Forecasts'],
-      }),
       calendar: build.query<HouseCalendar, string>({
         query: (house) => paths.calendar(house),
         providesTags: ['Calendar'],
@@ -107,7 +102,6 @@ const demandApi = api.injectEndpoints({
 });
 
 export const {
-  useForecastQuery,
   useCalendarQuery,
   useSalesQuery,
   useChangeSaleMutation,

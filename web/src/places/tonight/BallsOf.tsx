@@ -6,10 +6,12 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball, type Silhouette } from '../../parts/lots/Ball';
 import { useFormats } from '../../parts/format/format';
+import { formatSurePercent } from '../../parts/format/odds';
 import { usePermission } from '../../state/api/usePermission';
 import { useCursor } from '../../state/time/useCursor';
 import styles from './Balls.module.css';
 import type { ServiceBalls } from './serviceBalls';
+import { useServiceOdds } from '../../workers/engine/useServiceOdds';
 import { usePull } from './usePull';
 
 /** A wave is offered this long before it is due, minutes. */
@@ -30,6 +32,7 @@ export function BallsOf({
   const { t } = useTranslation();
   const f = useFormats();
   const { product, standing, need } = balls;
+  const odds = useServiceOdds(balls.chances);
   const states = [
     ['warming', 'dome', 'oat', standing.warming],
     ['cold', 'low', 'cold', standing.cold],
@@ -40,7 +43,10 @@ export function BallsOf({
     <section className={styles['balls']} aria-label={product.name}>
       <div className={styles['name']}>
         <h2>{product.name}</h2>
-        <span className="quiet">{t('tonight.balls.needed', { count: Math.round(need) })}</span>
+        <span className="quiet">
+          {t('tonight.balls.needed', { count: Math.round(need) })}
+          {odds !== null && ` · ${t('tonight.balls.enough', { odds: formatSurePercent(f, odds) })}`}
+        </span>
       </div>
       <p className={styles['ready']}>
         <Ball shape="full" tone="oat" />

@@ -1,4 +1,5 @@
 import {
+  batchesAt,
   HOUR_MS,
   MINUTE_MS,
   nextPulls,
@@ -15,9 +16,17 @@ import {
   type ServingQuarter,
   type ServiceState,
 } from '@calm/core';
-import { ballsToMake, discardedOf, serviceIdOf, currentRecords, type BoardLot } from '@calm/domain';
-import type { LotRecord, Product, Service, Usage } from '@calm/contract';
+import {
+  ballsToMake,
+  currentRecords,
+  discardedOf,
+  serviceIdOf,
+  spreadOf,
+  type BoardLot,
+} from '@calm/domain';
+import type { Forecast, LotRecord, Product, Service, Usage } from '@calm/contract';
 import type { LotWindow } from '../../state/board/useLotWindows';
+import type { ServiceChances } from '../../workers/engine/engineAnswers';
 
 /** One product at one service: how its balls stand, what is asked for, what to pull next. */
 export interface ServiceBalls {
@@ -37,24 +46,29 @@ export interface ServiceBalls {
   readonly temperMin: number;
   /** Null for dough that is never put in the cold. */
   readonly pull: PlannedWork | null;
+  /** What the odds are drawn from that balls are enough until close; null where nothing is expected. */
+  readonly chances: ServiceChances | null;
+}
+
+/** What is known of a service's balls of one product. */
+export interface KnownBalls {
+  readonly usage: readonly Usage[];
+  readonly forecasts: readonly Forecast[];
+  /** Of the lot. */
+  readonly records: readonly LotRecord[];
+  /** When its balls open well; null while that is not known. */
+  readonly window: LotWindow | null;
 }
 
 /** Dough whose window nobody knows is taken to keep so long, minutes. */
 const KEEPS_MIN = 120;
 
-/**
- * How the balls of a product stand for a service.
- *
- * @param records of the lot
- * @param window when its balls open well; null while that is not known
- */
+/** How the balls of a product stand for a service. */
 export function serviceBalls(
   lot: BoardLot,
   product: Product,
   service: Service,
-  usage: readonly Usage[],
-  records: readonly LotRecord[],
-  window: LotWindow | null,
+  { usage, forecasts, records, window }: KnownBalls,
   atMs: number,
 ): ServiceBalls {
   const serviceId = serviceIdOf(service);
@@ -110,6 +124,29 @@ export function serviceBalls(
     doorsMs,
     temperMin,
     pull,
+    chances: chancesOf({ ...serving, pulled: all }, atMin, expectedAt(service, product, forecasts)),
+  };
+}
+
+/** What is expected of a product at a service; null where no forecast says. */
+const expectedAt = (service: Service, product: Product, forecasts: readonly Forecast[]) =>
+  forecasts.find(
+    ({ date, patternId, productId }) =>
+      date === service.date && patternId === service.patternId && productId === product.id,
+  ) ?? null;
+
+/** What the odds are drawn from that balls are enough from a moment on, with all pulls that are to come. */
+function chancesOf(
+  serving: Serving,
+  atMin: number,
+  forecast: Forecast | null,
+): ServiceChances | null {
+  if (!forecast || forecast.mean <= 0) return null;
+  return {
+    perQuarter: serving.curve.map((share) => share * forecast.mean),
+    cv: spreadOf(forecast),
+    batches: batchesAt(serving, atMin),
+    fromMin: Math.max(0, atMin),
   };
 }
 

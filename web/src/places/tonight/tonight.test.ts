@@ -29,6 +29,7 @@ const boardOf = (change: Partial<Lot> = {}): Board => ({
   lots: boardLots(book, services, [exampleLot(book, round, change)], NO_PLAN),
   isCurrent: true,
 });
+const NOTHING = { usage: [], forecasts: [], records: [] };
 const ballsAt = (
   board: Board,
   service: Service,
@@ -37,7 +38,7 @@ const ballsAt = (
 ) => {
   const [lot] = board.lots;
   if (!lot) throw new Error('the lot is on the board');
-  return serviceBalls(lot, round, service, [], records, window, atMs);
+  return serviceBalls(lot, round, service, { ...NOTHING, records, window }, atMs);
 };
 const pulled = (balls: number, atMs: number, service = dinner): LotRecord => ({
   id: `${balls}/${atMs}`,
@@ -64,7 +65,7 @@ describe('dough that nobody has mixed', () => {
     const lots = boardLots(book, services, [], NO_PLAN);
     const lot = lots.find(({ product }) => product.id === round.id);
     if (!lot) throw new Error('what is wanted is on the board');
-    const balls = serviceBalls(lot, round, dinner, [], [], window, doorsMs - 60 * MIN);
+    const balls = serviceBalls(lot, round, dinner, { ...NOTHING, window }, doorsMs - 60 * MIN);
     expect(balls.unmade).toBeGreaterThan(0);
     expect(balls.waves).toEqual([]);
     const { ready, warming, cold, notYet } = balls.standing;

@@ -1,7 +1,7 @@
 import type { Service } from '@calm/contract';
 import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
-import { useUsageQuery } from '../../state/api/api';
+import { useForecastQuery } from '../../state/api/api';
 import { addDays, dateAt } from '../../state/time/localDate';
 import type { Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
@@ -31,7 +31,7 @@ export function useTonight(
   const { atMs, nowMs } = useCursor();
   const { house, book } = board;
   const today = dateAt(nowMs, book.house.timeZone);
-  const { data: usage = NONE } = useUsageQuery({ house, from: today, days: 1 });
+  const { data: answer } = useForecastQuery({ house, from: today, days: 2 });
   const records = useRecords(house, addDays(service.date, -2), 5);
   const asked = useMemo(
     () =>
@@ -45,6 +45,7 @@ export function useTonight(
   );
   const windows = useLotWindows(board, asked);
   return useMemo(() => {
+    const known = { usage: answer?.usage ?? NONE, forecasts: answer?.forecasts ?? NONE };
     const tonight = [...lots, ...others].map((lot): LotTonight => {
       const mine = asked.flatMap((each, i) => (each.lot === lot ? [i] : []));
       const [lead] = mine;
@@ -57,7 +58,7 @@ export function useTonight(
           const count = service.counts.find(({ productId }) => productId === product?.id)?.count;
           if (!isFor || !product || !count) return [];
           const window = windows[i]?.now ?? null;
-          return [serviceBalls(lot, product, service, usage, records, window, atMs)];
+          return [serviceBalls(lot, product, service, { ...known, records, window }, atMs)];
         }),
       };
     });
@@ -66,5 +67,5 @@ export function useTonight(
       decisions: decisionsOf(board, tonight, atMs, nowMs),
       windowsOf: (lot) => tonight.find((each) => each.lot === lot)?.windows,
     };
-  }, [board, service, lots, others, asked, windows, usage, records, atMs, nowMs]);
+  }, [board, service, lots, others, asked, windows, answer, records, atMs, nowMs]);
 }

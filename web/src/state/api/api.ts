@@ -12,7 +12,6 @@ import {
   type Session,
   type Service,
   type Shift,
-  type Usage,
 } from '@calm/contract';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
@@ -91,9 +90,8 @@ export const api = createApi({
       query: (house) => paths.plan(house),
       providesTags: ['Plan'],
     }),
-    usage: build.query<readonly Usage[], DateRange>({
+    forecast: build.query<ForecastAnswer, DateRange>({
       query: ({ house, from, days }) => paths.forecast(house, { from, days }),
-      transformResponse: ({ usage }: ForecastAnswer) => usage,
       providesTags: ['Forecasts'],
     }),
     frictions: build.query<MixerFriction[], string>({
@@ -127,7 +125,7 @@ export const {
   useShiftsQuery,
   useLotsQuery,
   usePlanQuery,
-  useUsageQuery,
+  useForecastQuery,
   useFrictionsQuery,
   useRecordsQuery,
   useLotRecordsQuery,

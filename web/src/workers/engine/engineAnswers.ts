@@ -5,7 +5,7 @@ import type {
   DoughProblem,
   NoDose,
 } from '@calm/contract';
-import type { DoughRoute, Result, Simulation, WindowSpread } from '@calm/core';
+import type { DoughRoute, ReadyBatch, Result, Simulation, WindowSpread } from '@calm/core';
 
 /** A dough's way with how sure its window is, and the dough as it was in the bowl. */
 export interface Way extends Simulation {
@@ -18,8 +18,18 @@ export type SimulationAnswer = Result<Way, DoughProblem>;
 /** What the engine says of a wanted peak. */
 type DoseAnswer = Result<DosedDocument, NoDose>;
 
+/** What the odds are drawn from that a service's balls are enough; as `oddsOfEnough` takes it. */
+export interface ServiceChances {
+  readonly perQuarter: readonly number[];
+  readonly cv: number;
+  readonly batches: readonly ReadyBatch[];
+  readonly fromMin: number;
+}
+
 /** What can be asked of the engine in its worker. */
 export interface EngineInWorker {
   way(document: DoughDocument): SimulationAnswer;
   dose(document: DoseDocument): DoseAnswer;
+  /** That a service's balls are enough at every minute, 0–1. */
+  enough(chances: ServiceChances): number;
 }

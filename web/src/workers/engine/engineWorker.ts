@@ -1,6 +1,6 @@
 import { doseDocument, routeOfDocument } from '@calm/domain';
 import type { DoseDocument, DoughDocument } from '@calm/contract';
-import { simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
+import { oddsOfEnough, simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
 import type { EngineInWorker, SimulationAnswer } from './engineAnswers';
 
@@ -24,6 +24,7 @@ const engine: EngineInWorker = {
     };
   },
   dose: (document: DoseDocument) => doseDocument(document),
+  enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };
 
 expose(engine);

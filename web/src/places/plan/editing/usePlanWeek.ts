@@ -7,6 +7,7 @@ import {
   type PublishedPlan,
   type Service,
   type Shift,
+  type Forecast,
   type Usage,
   type WeekDocument,
 } from '@calm/contract';
@@ -18,7 +19,7 @@ import {
   usePlanQuery,
   useServicesQuery,
   useShiftsQuery,
-  useUsageQuery,
+  useForecastQuery,
 } from '../../../state/api/api';
 import { addDays, dateAt, midnightOf, mondayAfter } from '../../../state/time/localDate';
 import { useAppSelector } from '../../../state/store';
@@ -72,7 +73,7 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
   const services = useServicesQuery(interval, options);
   const shifts = useShiftsQuery(interval, options);
   const lots = useLotsQuery(interval, options);
-  const usage = useUsageQuery({ house, from: today, days: 1 }, options);
+  const forecast = useForecastQuery({ house, from: today, days: days - DAYS_BEHIND }, options);
   // Plans are made in quarter hours; the picture need not be calculated again every second.
   const nowMin = Math.floor(nowMs / 60_000);
 
@@ -90,14 +91,14 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
       midnights: dates.map((date) => new Date(midnightOf(date, timeZone)).toISOString()),
     };
   }, [book.data, services.data, shifts.data, lots.data, plan.data, timeZone, from, days]);
-  const curves = usage.data ?? NO_USAGE;
+  const { usage = NO_USAGE, forecasts = NO_FORECASTS } = forecast.data ?? {};
 
   const plainDocument = useMemo(
     () =>
       plain
-        ? weekOfHouse({ ...plain, usage: curves, nowMin, published: plain.published.content })
+        ? weekOfHouse({ ...plain, usage, forecasts, nowMin, published: plain.published.content })
         : null,
-    [plain, curves, nowMin],
+    [plain, usage, forecasts, nowMin],
   );
   const content = draft?.present ?? plain?.published.content ?? NO_PLAN;
   const { assumptions } = content;
@@ -124,6 +125,7 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
 }
 
 const NO_USAGE: readonly Usage[] = [];
+const NO_FORECASTS: readonly Forecast[] = [];
 
 /** A plan in its week. */
 function weekFrom({

@@ -235,9 +235,19 @@ describe('what stands beside a ribbon', () => {
     });
     const simulated: Pick<SimulatedPlanLot, 'waves'> = {
       waves: [
-        { serviceId: 'dinner', productId: 'round', waves: [wave(1000, 4), wave(1080, 2)] },
-        { serviceId: 'dinner', productId: 'slab', waves: [wave(1000, 1), wave(1090, 1)] },
-        { serviceId: 'lunch', productId: 'round', waves: [wave(700, 1), wave(760, 3)] },
+        {
+          serviceId: 'dinner',
+          productId: 'round',
+          odds: null,
+          waves: [wave(1000, 4), wave(1080, 2)],
+        },
+        {
+          serviceId: 'dinner',
+          productId: 'slab',
+          odds: null,
+          waves: [wave(1000, 1), wave(1090, 1)],
+        },
+        { serviceId: 'lunch', productId: 'round', odds: null, waves: [wave(700, 1), wave(760, 3)] },
       ],
     };
     const drawn = svg(<Waves {...{ simulated, scale, words }} serviceId="dinner" y={50} />);

@@ -1,0 +1,4 @@
+export * from './firstIndex';
+export * from './normal';
+export * from './random';
+export * from './root';
