@@ -87,6 +87,41 @@ describe('a planned lot', () => {
     }
   });
 
+  it('is dosed for the least of the odds of its services: no other dose does better by both', () => {
+    // A band so narrow that what suits dinner is late for lunch.
+    const target = { riseMin: 1.15, riseMax: 1.35, risePeak: 1.25 };
+    const doughs = document.doughs.map((dough) => ({ ...dough, target }));
+    const narrow = { ...document, doughs };
+    const leastOf = (windows: readonly { readonly odds: number }[]) =>
+      Math.min(...windows.map(({ odds }) => odds));
+    const { dose, ways, windows } = simulateLot(narrow, lot);
+    if (dose?.kind !== 'dosed') throw new Error('it can be dosed');
+    const { yeast } = ways[0]?.route.formula ?? crackleDough;
+    for (const share of [0.6, 0.75, 0.85, 1.15, 1.3, 1.6]) {
+      const formula = { ...crackleDough, yeast: { ...yeast, percent: yeast.percent * share } };
+      const other = { ...narrow, doughs: doughs.map((dough) => ({ ...dough, formula })) };
+      const tried = simulateLot(other, lot, { isMixed: true });
+      expect(leastOf(tried.windows)).toBeLessThan(leastOf(windows) + 0.02);
+    }
+  });
+
+  it('says how often its balls are enough at every minute, where it is known what is expected', () => {
+    const { windows } = simulateLot(document, lot);
+    expect(wavesOfLot(document, lot, windows).map(({ odds }) => odds)).toEqual([null, null]);
+    const oddsWith = (mean: number) => {
+      const usage = document.wanted.map(({ serviceId, productId }) => ({
+        serviceId,
+        productId,
+        curve: [1, 2, 2, 1],
+        expected: { mean, cv: 0.2, carried: 0 },
+      }));
+      return wavesOfLot({ ...document, usage }, lot, windows).map(({ odds }) => odds ?? NaN);
+    };
+    // 20 for lunch, 40 for dinner.
+    for (const odds of oddsWith(12)) expect(odds).toBeGreaterThan(0.9);
+    for (const odds of oddsWith(60)) expect(odds).toBeLessThan(0.1);
+  });
+
   it('keeps the yeast it has once it is mixed', () => {
     const { dose, ways, windows } = simulateLot(document, lot, { isMixed: true });
     expect(dose).toBeNull();

@@ -1,6 +1,7 @@
 import { doughDocument } from '../lots/doughDocument';
 import {
   doughStageOf,
+  pointBetween,
   simulate,
   solveDose,
   STANDARD_TARGET,
@@ -30,6 +31,8 @@ export interface ServiceWindow {
   readonly serviceId: string;
   /** Null when they never do, so dosed. */
   readonly window: { readonly from: string; readonly peak: string; readonly until: string } | null;
+  /** That they open well at doors and when most go, 0–1. */
+  readonly odds: number;
 }
 
 /** A planned lot's yeast, or why none puts its peak where it should be. */
@@ -69,8 +72,8 @@ export interface SimulatedLot {
 }
 
 /**
- * Doses a lot for the times it is planned at: the peak where the service with the most balls takes most.
- * What the other services find is told for each.
+ * Doses a lot for the times it is planned at: the peak where the service with the most balls takes most, or where
+ * the least of the odds of all its services is highest.
  *
  * @returns null for a dough whose formula is not in the document
  */
@@ -95,32 +98,33 @@ export function simulateLot(
   const route = main && routeOfDocument(main.dough);
   if (!main || !route?.ok) return nothing;
   const target = { ...STANDARD_TARGET, ...dough.target };
-  const [startsMs, endsMs] = [Date.parse(service.startsAt), Date.parse(service.endsAt)];
-  const peakMin = (startsMs + PEAK_SHARE * (endsMs - startsMs)) / 60_000;
-  const peakHour = (peakMin - main.mixedMin) / MIN_PER_HOUR;
   const others = lot.serviceIds.filter((id) => id !== service.id);
   const ownRoutes = [service.id, ...others].flatMap((serviceId) => {
     const own = documentFor(document, dough, lot, serviceId, climate);
     const ownRoute = own && routeOfDocument(own.dough);
     return own && ownRoute?.ok ? [{ serviceId, own, route: ownRoute.value }] : [];
   });
-  const waysWith = (yeast: YeastDose): SimulatedService[] =>
+  const waysWith = (yeast: YeastDose, stepMin = 1): SimulatedService[] =>
     ownRoutes.map(({ serviceId, own: { mixedMin, places }, route: plain }) => {
       const dosed = { ...plain, formula: { ...plain.formula, yeast } };
-      const way = simulate(dosed, { target });
+      const way = simulate(dosed, { target, stepMin });
       return { serviceId, mixedMin, way: way.ok ? way.value : null, route: dosed, places };
     });
-  const doseAt = (hour: number) => {
-    const found = solveDose({ route: route.value, peakHour: hour, target });
-    const yeast = found.ok ? found.value.yeast : route.value.formula.yeast;
-    return { found, yeast, ways: waysWith(yeast) };
-  };
-  const { found, yeast, ways } = isMixed
-    ? { found: null, yeast: route.value.formula.yeast, ways: waysWith(route.value.formula.yeast) }
-    : doseForAll(document, doseAt, peakHour);
-  const windows = lot.serviceIds.map((serviceId) => {
+  const peakHour = (peakMinOf(service) - main.mixedMin) / MIN_PER_HOUR;
+  const found = isMixed ? null : solveDose({ route: route.value, peakHour, target });
+  const yeast = found?.ok
+    ? yeastForAll(found.value.yeast, (tried) =>
+        waysWith(tried, TRY_STEP_MIN).map((way) => oddsOf(way, document.services)),
+      )
+    : route.value.formula.yeast;
+  const ways = waysWith(yeast);
+  const windows = lot.serviceIds.map((serviceId): ServiceWindow => {
     const own = ways.find((each) => each.serviceId === serviceId);
-    return { serviceId, window: own ? windowOf(own) : null };
+    return {
+      serviceId,
+      window: own ? windowOf(own) : null,
+      odds: own ? oddsOf(own, document.services) : 0,
+    };
   });
   const simulated = { lotId: lot.id, ways, windows };
   if (!found) return { ...simulated, dose: null };
@@ -139,53 +143,67 @@ export function simulateLot(
   return { ...simulated, dose: { kind: 'dosed', yeastPercent, windows } };
 }
 
-/** Later than this after doors is late, minutes. */
-const LATE_MIN = 5;
-const MOST_TRIES = 3;
+/** Odds as good as this are not worth moving the peak for. */
+const GOOD_ODDS = 0.85;
+/** Doses that are tried around the one that puts the peak where it is wanted, as its share; and how far the best is narrowed. */
+const [LEAST_SHARE, MOST_SHARE] = [0.5, 2];
+const NARROWINGS = 9;
+/** Steps while trying, minutes: odds move by less than a percent against one-minute steps. */
+const TRY_STEP_MIN = 10;
 
 /**
- * The dose that puts the peak of the service with the most balls where it takes most; earlier by as much as
- * another service would find its balls not ready, while the first still finds them good an hour on.
+ * The dose that makes the least of the odds of a lot's services as high as can be, where the one that puts the peak
+ * on its main service does not do well by all.
+ *
+ * @param yeast puts the peak where the service with the most balls takes most
+ * @param oddsWith of each service, with a dose
  */
-function doseForAll<
-  Dosed extends {
-    readonly found: { readonly ok: boolean };
-    readonly ways: readonly SimulatedService[];
-  },
->({ services }: WeekDocument, doseAt: (peakHour: number) => Dosed, peakHour: number): Dosed {
-  let best = doseAt(peakHour);
-  let hour = peakHour;
-  for (let tries = 0; tries < MOST_TRIES && best.found.ok; tries += 1) {
-    const lateMin = Math.max(...best.ways.map((each) => lateBy(each, services)));
-    if (lateMin <= LATE_MIN) break;
-    hour -= lateMin / MIN_PER_HOUR;
-    const earlier = doseAt(hour);
-    const [main] = earlier.ways;
-    if (!earlier.found.ok || !main || !keepsAnHour(main, services)) break;
-    best = earlier;
+function yeastForAll(
+  yeast: YeastDose,
+  oddsWith: (yeast: YeastDose) => readonly number[],
+): YeastDose {
+  const scaled = (share: number) => ({ ...yeast, percent: yeast.percent * share });
+  const leastOdds = (share: number) => Math.min(...oddsWith(scaled(share)));
+  const plain = leastOdds(1);
+  if (plain >= GOOD_ODDS) return yeast;
+  // Odds have one hump over the dose: by golden section (Kiefer 1953) over its logarithm.
+  const golden = (Math.sqrt(5) - 1) / 2;
+  let [low, high] = [Math.log(LEAST_SHARE), Math.log(MOST_SHARE)];
+  const at = (share: number) => low + share * (high - low);
+  let [a, b] = [at(1 - golden), at(golden)];
+  let [oddsA, oddsB] = [leastOdds(Math.exp(a)), leastOdds(Math.exp(b))];
+  for (let i = 0; i < NARROWINGS; i += 1) {
+    if (oddsA > oddsB) {
+      [high, b, oddsB] = [b, a, oddsA];
+      a = at(1 - golden);
+      oddsA = leastOdds(Math.exp(a));
+    } else {
+      [low, a, oddsA] = [a, b, oddsB];
+      b = at(golden);
+      oddsB = leastOdds(Math.exp(b));
+    }
   }
-  return best;
+  const best = Math.exp(oddsA > oddsB ? a : b);
+  return Math.max(oddsA, oddsB) > plain ? scaled(best) : yeast;
 }
 
-const doorsOf = (serviceId: string, services: WeekDocument['services']): number =>
-  Date.parse(services.find(({ id }) => id === serviceId)?.startsAt ?? '') / 60_000;
-
-/** How long after doors balls open well, minutes; below 0 is before. */
-function lateBy(
-  { way, mixedMin, serviceId }: SimulatedService,
+/** That a service's balls open well at doors and when most go, 0–1. */
+function oddsOf(
+  { way, mixedMin, serviceId }: Pick<SimulatedService, 'way' | 'mixedMin' | 'serviceId'>,
   services: WeekDocument['services'],
 ): number {
-  if (!way || way.window.kind === 'never') return 0;
-  return mixedMin + way.window.earliestHour * MIN_PER_HOUR - doorsOf(serviceId, services);
+  const service = services.find(({ id }) => id === serviceId);
+  if (!way || !service) return 0;
+  const { course, target, kinds } = way;
+  const hourAt = (minute: number) => (minute - mixedMin) / MIN_PER_HOUR;
+  const at = (minute: number) => pointBetween(course, hourAt(minute), target, kinds).odds;
+  return Math.min(at(Date.parse(service.startsAt) / 60_000), at(peakMinOf(service)));
 }
 
-function keepsAnHour(
-  { way, mixedMin, serviceId }: SimulatedService,
-  services: WeekDocument['services'],
-): boolean {
-  if (!way || way.window.kind === 'never') return false;
-  const untilMin = mixedMin + way.window.latestHour * MIN_PER_HOUR;
-  return untilMin >= doorsOf(serviceId, services) + MIN_PER_HOUR;
+/** When most of a service's balls go, minutes since 1970. */
+function peakMinOf({ startsAt, endsAt }: WeekDocument['services'][number]): number {
+  const [fromMs, toMs] = [Date.parse(startsAt), Date.parse(endsAt)];
+  return (fromMs + PEAK_SHARE * (toMs - fromMs)) / 60_000;
 }
 
 /** When balls on their way open well; null when they never do. */

@@ -11,6 +11,7 @@ import {
 } from '@calm/core';
 import { memo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatOdds } from '../../../parts/format/odds';
 import { Choice } from '../../../parts/fields/Choice';
 import type { SimulatedPlanLot } from '../../../workers/plan/planAnswers';
 import styles from '../Plan.module.css';
@@ -222,12 +223,13 @@ function doughFacts(
         : [];
   const windows = simulated.windows
     .filter(({ serviceId }) => step.serviceId === null || step.serviceId === serviceId)
-    .map(({ serviceId, window }) =>
+    .map(({ serviceId, window, odds }) =>
       window
         ? t('plan.opensWell', {
             service: words.service(serviceId),
             from: moment(window.from),
             to: f.time(Date.parse(window.until)),
+            odds: formatOdds(t, odds),
           })
         : t('plan.neverReady', { service: words.service(serviceId) }),
     );
