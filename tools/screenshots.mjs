@@ -4,8 +4,8 @@ import { runTool, say } from './say.mjs';
 import { serveHouse } from './servedHouse.mjs';
 
 /*
- * npm run screenshots: one picture per main view into docs/screenshots/, from the demo house with
- * the clock fixed.
+ * npm run screenshots [name …]: one picture per main view into docs/screenshots/, or of those that are named, from
+ * the demo house with the clock fixed.
  */
 
 const DESK = { width: 1280, height: 800 };
@@ -135,12 +135,15 @@ const VIEWS = [
   { name: 'tonight-phone', path: 'tonight', size: PHONE },
 ];
 
+/** Views that were named; all of them when none was. @param {{ name: string }} view */
+const isWanted = ({ name }) => process.argv.length < 3 || process.argv.includes(name, 2);
+
 await runTool(async () => {
   const house = await serveHouse('screenshots');
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
   try {
-    for (const { name, path, size, theme, act } of VIEWS) {
+    for (const { name, path, size, theme, act } of VIEWS.filter(isWanted)) {
       const context = await browser.newContext({
         viewport: size,
         colorScheme: theme ?? 'light',

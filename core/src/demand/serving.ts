@@ -1,6 +1,6 @@
 import { demandQuantile, type DemandSpread } from './distribution';
 import type { ReadyBatch } from './serviceOdds';
-import { QUARTER_MIN, type UsageCurve } from './usage';
+import { goneBy, QUARTER_MIN, type UsageCurve } from './usage';
 
 /** One pull: whole trays out of the cold together. Minutes from the opening of doors; before is below 0. */
 export interface PullWave {
@@ -23,7 +23,7 @@ export interface Pulled {
 /** A service's balls of one product, those pulled and those still in the cold. */
 export interface Serving {
   readonly curve: UsageCurve;
-  /** Balls that the service is going to take. */
+  /** Balls that the service is expected to take. */
   readonly need: number;
   /** Balls that were made for it. */
   readonly made: number;
@@ -36,9 +36,9 @@ export interface Serving {
   readonly ripeFromMin: number;
   /** From when on what is still cold is past it too. */
   readonly coldUntilMin: number;
-  /** How evenings scatter around what is expected of them; waves then hold enough for most of them. */
+  /** How evenings scatter around what is expected of them; waves are then out in time for most of them. */
   readonly spread?: DemandSpread & {
-    /** How often there shall be enough, 0–1. */
+    /** How often there shall be enough at any one minute, 0–1. */
     readonly cover: number;
   };
 }
@@ -141,9 +141,10 @@ export function servingQuarters(serving: Serving): ServingQuarter[] {
 const NOTHING = 1e-6;
 
 /**
- * What is to be pulled when, beyond what is out already: each wave is ready in the minute that what is there runs
- * out, and holds what goes while it is good, as whole trays. Nothing is pulled before it is ripe, or after what is
- * cold is over too. Waves that should have come out before `atMin` come out then.
+ * What is to be pulled when, beyond what is out already: each wave is ready in the minute that what is there might run
+ * out (at what is expected to have gone by then and, with a spread, so much more as covers most evenings), and holds
+ * what goes while it is good, as whole trays. Nothing is pulled before it is ripe, or after what is cold is over too.
+ * Waves that should have come out before `atMin` come out then.
  *
  * @returns in time's order; `pullMin` is when it is due, which may be past
  * @throws RangeError when trays hold nothing, or balls keep less than a quarter of an hour
@@ -152,7 +153,6 @@ export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number)
   const { made, temperMin, keepMin, curve, ripeFromMin, coldUntilMin } = serving;
   if (!(ballsPerTray >= 1)) throw new RangeError('a tray holds at least a ball');
   if (!(keepMin >= QUARTER_MIN)) throw new RangeError('balls keep at least a quarter of an hour');
-  const planned = needOf(serving);
   let inside = made - serving.pulled.reduce((sum, { balls }) => sum + balls, 0);
   let pulled = serving.pulled;
   const waves: PullWave[] = [];
@@ -160,7 +160,7 @@ export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number)
   const soonest = Math.max(atMin + temperMin, ripeFromMin);
   // Each wave covers at least a quarter more.
   for (let i = 0; i < 2 * curve.length && inside >= 1; i += 1) {
-    const shorts = shortByMinute({ ...planned, pulled });
+    const shorts = shortByMinute({ ...serving, pulled }, serving.spread);
     const first = shorts.findIndex((short, minute) => short > NOTHING && minute + 1 > soonest);
     if (first < 0) break;
     const dueFor = waves.length === 0 ? shorts.findIndex((short) => short > NOTHING) : first;
@@ -186,13 +186,6 @@ export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number)
   return waves;
 }
 
-/** The service as it is planned for: what it takes at most as often as there shall be enough. */
-function needOf(serving: Serving): Serving {
-  const { spread, need } = serving;
-  if (!spread || need <= 0) return serving;
-  return { ...serving, need: Math.max(need, demandQuantile(need, spread, spread.cover)) };
-}
-
 /**
  * Balls of a wave: whole trays, as long as enough stays cold for what comes later; where it does not, what is wanted
  * and no more of the last tray.
@@ -209,9 +202,9 @@ export function shortFromMin(serving: Serving): number | null {
   return first < 0 ? null : first;
 }
 
-/** What guests go without, minute by minute of the service. */
-function shortByMinute(serving: Serving): Float64Array {
-  const evening = new ServiceSimulation(serving);
+/** What guests go without, minute by minute of the service; on an evening as busy as the spread covers. */
+function shortByMinute(serving: Serving, spread?: Serving['spread']): Float64Array {
+  const evening = new ServiceSimulation(serving, spread);
   return Float64Array.from({ length: serving.curve.length * QUARTER_MIN }, (_, minute) => {
     const before = evening.short;
     evening.goOn(minute + 1);
@@ -226,7 +219,10 @@ class ServiceSimulation {
   short = 0;
   private atMin = 0;
 
-  constructor(private readonly serving: Serving) {
+  constructor(
+    private readonly serving: Serving,
+    private readonly spread?: Serving['spread'],
+  ) {
     const { pulled, temperMin, keepMin } = serving;
     this.batches = pulled
       .map((pull) => ({
@@ -239,12 +235,11 @@ class ServiceSimulation {
 
   /** Lets guests take what is ready until a moment, oldest wave first. */
   goOn(untilMin: number): void {
-    const { curve, need } = this.serving;
     while (this.atMin < untilMin) {
       const from = this.atMin;
       // Steps end with quarters, so that each lies within one.
       const to = Math.min(untilMin, (Math.floor(from / STEP_MIN) + 1) * STEP_MIN);
-      let asked = (need * (curve[Math.floor(from / QUARTER_MIN)] ?? 0) * (to - from)) / QUARTER_MIN;
+      let asked = this.goneBy(to) - this.goneBy(from);
       for (const batch of this.batches) {
         if (asked === 0) break;
         if (batch.readyMin > from || batch.goodUntilMin <= from) continue;
@@ -256,6 +251,14 @@ class ServiceSimulation {
       this.short += asked;
       this.atMin = to;
     }
+  }
+
+  /** Balls that guests have asked for by a minute. */
+  private goneBy(minute: number): number {
+    const { curve, need } = this.serving;
+    const expected = need * goneBy(curve, minute);
+    if (!this.spread) return expected;
+    return Math.max(expected, demandQuantile(expected, this.spread, this.spread.cover));
   }
 
   /** Balls that open well at a moment. */

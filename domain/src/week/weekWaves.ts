@@ -3,6 +3,9 @@ import type { WeekDocument } from '@calm/contract';
 import { instantOfMinute } from './weekProblem';
 import type { ServiceWindow } from './weekDoses';
 
+/** Waves are out early enough for this share of evenings at any one minute. */
+export const AT_ANY_MINUTE = 0.95;
+
 /** When to pull how many trays of one product for one service. */
 export interface ServiceWaves {
   readonly serviceId: string;
@@ -50,14 +53,16 @@ export function wavesOfLot(
         const sum = curve.reduce((a, b) => a + b, 0);
         const shares =
           sum > 0 ? curve.map((share) => share / sum) : usageCurve([], endMin - startMin);
+        const { mean = 0, cv = 0, carried = 0 } = known?.expected ?? {};
         const waves = pullWaves({
           curve: shares,
           balls: count,
+          carried,
           ballsPerTray: product.ballsPerTray,
           temperMin,
           keepMin,
+          ...(mean > 0 && { need: mean, spread: { cv, cover: AT_ANY_MINUTE } }),
         });
-        const { mean = 0, cv = 0, carried = 0 } = known?.expected ?? {};
         const batches = [
           { balls: carried, readyMin: 0, lastMin: Infinity },
           ...waves.map(({ balls, readyMin, goodUntilMin }) => ({

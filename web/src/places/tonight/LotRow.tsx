@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { Ball } from '../../parts/lots/Ball';
 import { doneKeys } from '../../parts/format/doneKeys';
 import { useFormats } from '../../parts/format/format';
+import { formatOdds } from '../../parts/format/odds';
 import { LotBand } from '../../parts/lots/LotBand';
 import { useWidth } from '../../parts/layout/useWidth';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
@@ -73,6 +74,12 @@ function WindowWords({ windows: { planned, now, isNever } }: { readonly windows:
   return (
     <span className="quiet">
       {t('tonight.window', { from: f.moment(now.fromMs), until: f.time(now.untilMs) })}
+      {now.surest
+        ? `, ${t('tonight.windowSurest', {
+            from: f.time(now.surest.fromMs),
+            until: f.time(now.surest.untilMs),
+          })}`
+        : `, ${t('tonight.windowAtBest', { odds: formatOdds(t, now.odds) })}`}
       {isMoved && `, ${t('tonight.windowMoved', { was: f.time(planned.fromMs) })}`}
     </span>
   );

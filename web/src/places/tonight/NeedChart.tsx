@@ -20,7 +20,7 @@ export function NeedChart({ balls }: { readonly balls: ServiceBalls }) {
   const { doorsMs, quarters } = balls;
   const rows = quarters.map(({ startMin, need, ready, short }) => ({
     time: f.time(doorsMs + startMin * MINUTE_MS),
-    need: need - short,
+    need: Math.max(0, need - short),
     short,
     ready,
   }));

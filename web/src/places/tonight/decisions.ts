@@ -34,6 +34,8 @@ export interface LotTonight {
   readonly balls: readonly ServiceBalls[];
 }
 
+/** Nobody is short of less than a ball. */
+const WHOLE_BALL = 0.95;
 /** Less than this is no matter for anybody. */
 const LATE_MIN = 10;
 const MOVED_MIN = 20;
@@ -108,13 +110,20 @@ function ofBalls(balls: ServiceBalls, lot: BoardLot, own: string, atMs: number):
     return doorsMs + (startMin + 15) * MINUTE_MS > atMs && short >= SHORT_BALLS;
   });
   if (first && !isOver) {
-    const missing = Math.round(
-      quarters
-        .filter(({ startMin }) => startMin >= first.startMin)
-        .reduce((sum, { short }) => sum + short, 0),
-    );
+    const missing = quarters
+      .filter(({ startMin }) => startMin >= first.startMin)
+      .reduce((sum, { short }) => sum + short, 0);
     const byMs = doorsMs + first.startMin * MINUTE_MS;
-    made.push({ kind: 'short', key: `${key}/short`, byMs, lot, balls, missing });
+    if (missing >= WHOLE_BALL) {
+      made.push({
+        kind: 'short',
+        key: `${key}/short`,
+        byMs,
+        lot,
+        balls,
+        missing: Math.round(missing),
+      });
+    }
   }
   if (standing.past >= SHORT_BALLS && !isOver) {
     made.push({ kind: 'past', key: `${key}/past`, byMs: atMs, lot, balls });

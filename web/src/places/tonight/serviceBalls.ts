@@ -17,6 +17,7 @@ import {
   type ServiceState,
 } from '@calm/core';
 import {
+  AT_ANY_MINUTE,
   ballsToMake,
   currentRecords,
   discardedOf,
@@ -25,7 +26,7 @@ import {
   type BoardLot,
 } from '@calm/domain';
 import type { Forecast, LotRecord, Product, Service, Usage } from '@calm/contract';
-import type { LotWindow } from '../../state/board/useLotWindows';
+import type { LotWindow } from '../../state/board/lotWindow';
 import type { ServiceChances } from '../../workers/engine/engineAnswers';
 
 /** One product at one service: how its balls stand, what is asked for, what to pull next. */
@@ -97,9 +98,12 @@ export function serviceBalls(
     temperMin,
     minute,
   });
+  const forecast = expectedAt(service, product, forecasts);
+  const expected = forecast ? expectedBy(forecast, need) : need;
   const serving: Serving = {
     curve,
-    need,
+    need: expected,
+    ...(forecast && { spread: { cv: spreadOf(forecast), cover: AT_ANY_MINUTE } }),
     made,
     pulled,
     temperMin,
@@ -124,31 +128,33 @@ export function serviceBalls(
     doorsMs,
     temperMin,
     pull,
-    chances: chancesOf({ ...serving, pulled: all }, atMin, expectedAt(service, product, forecasts)),
+    chances: serving.spread
+      ? chancesOf({ ...serving, pulled: all }, atMin, serving.spread.cv)
+      : null,
   };
 }
 
 /** What is expected of a product at a service; null where no forecast says. */
 const expectedAt = (service: Service, product: Product, forecasts: readonly Forecast[]) =>
   forecasts.find(
-    ({ date, patternId, productId }) =>
-      date === service.date && patternId === service.patternId && productId === product.id,
+    ({ date, patternId, productId, mean }) =>
+      date === service.date &&
+      patternId === service.patternId &&
+      productId === product.id &&
+      mean > 0,
   ) ?? null;
 
 /** What the odds are drawn from that balls are enough from a moment on, with all pulls that are to come. */
-function chancesOf(
-  serving: Serving,
-  atMin: number,
-  forecast: Forecast | null,
-): ServiceChances | null {
-  if (!forecast || forecast.mean <= 0) return null;
-  return {
-    perQuarter: serving.curve.map((share) => share * forecast.mean),
-    cv: spreadOf(forecast),
-    batches: batchesAt(serving, atMin),
-    fromMin: Math.max(0, atMin),
-  };
-}
+const chancesOf = (serving: Serving, atMin: number, cv: number): ServiceChances => ({
+  perQuarter: serving.curve.map((share) => share * serving.need),
+  cv,
+  batches: batchesAt(serving, atMin),
+  fromMin: Math.max(0, atMin),
+});
+
+/** Balls that are expected to go: a house that has more ready than the forecast asks for expects more. */
+const expectedBy = ({ mean, ready }: Forecast, count: number): number =>
+  mean * (ready > 0 ? Math.max(1, count / ready) : 1);
 
 /** A curve of as many quarters as the service has, summing to one. */
 function evened(curve: readonly number[], lengthMin: number): readonly number[] {

@@ -4,7 +4,7 @@ import { stageKey, workOf } from '@calm/core';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import type { Board } from '../../state/board/useBoard';
-import type { LotWindow } from '../../state/board/useLotWindows';
+import type { LotWindow } from '../../state/board/lotWindow';
 import { decisionsOf, type LotTonight } from './decisions';
 import { serviceBalls } from './serviceBalls';
 
@@ -20,6 +20,8 @@ const window: LotWindow = {
   fromMs: Date.parse(lunch.startsAt) - 30 * MIN,
   peakMs: Date.parse(lunch.startsAt) + 60 * MIN,
   untilMs: Date.parse(lunch.startsAt) + 210 * MIN,
+  odds: 0.95,
+  surest: null,
 };
 const boardOf = (change: Partial<Lot> = {}): Board => ({
   house: 'yard',

@@ -2,7 +2,7 @@ import type { ColdLot } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import type { Silhouette } from '../../parts/lots/Ball';
 import type { Formats } from '../../parts/format/format';
-import { coldWindow } from '../../state/board/useCold';
+import { lotWindow } from '../../state/board/lotWindow';
 
 interface Ends {
   readonly fromMs: number;
@@ -21,7 +21,7 @@ export const MOVED_MS = 15 * 60_000;
 
 export function keepingAt(lot: ColdLot | null, atMs: number): Keeping {
   if (!lot) return 'unknown';
-  const window = coldWindow(lot, lot.now);
+  const window = lotWindow(lot.now, lot.mixedMs);
   if (!window) return 'never';
   return atMs < window.fromMs ? 'waiting' : atMs <= window.untilMs ? 'open' : 'over';
 }
@@ -38,7 +38,7 @@ export const SHAPES: Readonly<Record<Keeping, Silhouette>> = {
 /** Hours to a window and in it, in a few letters. */
 export function keepingWords(t: TFunction, f: Formats, lot: ColdLot | null, atMs: number): string {
   const keeping = keepingAt(lot, atMs);
-  const window = lot && coldWindow(lot, lot.now);
+  const window = lot && lotWindow(lot.now, lot.mixedMs);
   if (!window) return keeping === 'never' ? t('walkIn.keeping.never') : '';
   const hours = (ms: number) => f.hours(Math.max(0, ms) / 3_600_000, 0);
   if (keeping === 'waiting')
@@ -54,7 +54,7 @@ export function windowWords(
   lot: ColdLot,
   toldFromMs: number = MOVED_MS,
 ): string {
-  const [now, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
+  const [now, was] = [lotWindow(lot.now, lot.mixedMs), lotWindow(lot.asSet, lot.mixedMs)];
   if (!now) return t('walkIn.window.never');
   const words = t('walkIn.window.is', { from: f.moment(now.fromMs), until: f.time(now.untilMs) });
   if (!was || !isMoved(now, was, toldFromMs)) return words;

@@ -1,4 +1,4 @@
-import type { ColdBoard, ColdLot, ColdNote } from '@calm/contract';
+import type { ColdBoard, ColdNote } from '@calm/contract';
 import { useMemo } from 'react';
 import { useColdQuery } from '../api/api';
 import { useWaiting } from '../outbox/useOutboxItems';
@@ -25,18 +25,4 @@ export function useCold(house: string): {
     return onTheWay.length === 0 ? data : { ...data, notes: [...onTheWay, ...data.notes] };
   }, [data, waiting]);
   return { cold, error, retry: () => void refetch() };
-}
-
-/** A window of balls in the cold, epoch ms; null when they never open well. */
-export function coldWindow(
-  { mixedMs }: ColdLot,
-  window: ColdLot['now'],
-): { readonly fromMs: number; readonly peakMs: number; readonly untilMs: number } | null {
-  if (window.kind === 'never') return null;
-  const at = (hour: number) => mixedMs + hour * 3_600_000;
-  return {
-    fromMs: at(window.earliestHour),
-    peakMs: at(window.peakHour),
-    untilMs: at(window.latestHour),
-  };
 }

@@ -2,18 +2,12 @@ import type { Product, ColdBoard, ColdLot } from '@calm/contract';
 import { type BoardLot, doughAsPlanned, doughInProgress, type DoughInProgress } from '@calm/domain';
 import { useMemo } from 'react';
 import { useHouse, type Board } from './useBoard';
-import { coldWindow, useCold } from './useCold';
+import { useCold } from './useCold';
+import { lotWindow, type LotWindow } from './lotWindow';
 import { useCursor } from '../time/useCursor';
 import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
 import { engine } from '../../workers/engine/engine';
 import { useLatest } from '../../workers/useLatest';
-
-/** When balls open well, epoch ms. */
-export interface LotWindow {
-  readonly fromMs: number;
-  readonly peakMs: number;
-  readonly untilMs: number;
-}
 
 /** A lot's window as it was planned, and as it is by its record. */
 export interface LotWindows {
@@ -95,7 +89,7 @@ function asItIs(
   dough: DoughInProgress,
   way: SimulationAnswer,
 ): Pick<LotWindows, 'now' | 'isNever'> {
-  if (read) return { now: coldWindow(read, read.now), isNever: read.now.kind === 'never' };
+  if (read) return { now: lotWindow(read.now, read.mixedMs), isNever: read.now.kind === 'never' };
   return {
     now: windowOf(dough, way),
     isNever: way.ok && way.value.window.kind === 'never',
@@ -103,8 +97,5 @@ function asItIs(
 }
 
 function windowOf(dough: DoughInProgress, way: SimulationAnswer): LotWindow | null {
-  if (!way.ok || way.value.window.kind === 'never') return null;
-  const { earliestHour, peakHour, latestHour } = way.value.window;
-  const at = (hour: number) => dough.mixedMs + hour * 3_600_000;
-  return { fromMs: at(earliestHour), peakMs: at(peakHour), untilMs: at(latestHour) };
+  return way.ok ? lotWindow(way.value.window, dough.mixedMs) : null;
 }

@@ -250,12 +250,17 @@ describe('a pull', () => {
       balls: trays * 12,
     });
     const waves = [
-      { serviceId: 'dinner', productId: 'round', waves: [wave('15:35', 7), wave('18:50', 1)] },
-      { serviceId: 'lunch', productId: 'round', waves: [wave('10:00', 3)] },
+      {
+        serviceId: 'dinner',
+        productId: 'round',
+        odds: 0.943,
+        waves: [wave('15:35', 7), wave('18:50', 1)],
+      },
+      { serviceId: 'lunch', productId: 'round', odds: null, waves: [wave('10:00', 3)] },
     ];
     const simulated = { waves } as unknown as SimulatedPlanLot;
     expect(formatPullsMessage({ ...pull, key: 'pull' }, simulated, words)).toEqual([
-      'Yard Round: pull 7 trays 15:35, pull 1 tray 18:50',
+      'Yard Round: pull 7 trays 15:35, pull 1 tray 18:50 (enough at every minute: 94 %)',
     ]);
     expect(formatPullsMessage(pull, simulated, words)).toEqual([]);
     expect(formatPullsMessage({ ...pull, key: 'pull' }, null, words)).toEqual([]);

@@ -2,7 +2,7 @@ import type { ColdAlarm, ColdLot, Probe, Spot } from '@calm/contract';
 import type { ShownStack } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
-import { coldWindow } from '../../../state/board/useCold';
+import { lotWindow } from '../../../state/board/lotWindow';
 import { isMoved } from '../coldWords';
 import type { WalkInNow } from '../useWalkIn';
 
@@ -18,7 +18,7 @@ export function ColdReason({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const [is, was] = [coldWindow(lot, lot.now), coldWindow(lot, lot.asSet)];
+  const [is, was] = [lotWindow(lot.now, lot.mixedMs), lotWindow(lot.asSet, lot.mixedMs)];
   if (is && was && !isMoved(is, was)) return null;
   const probeOf = ({ probeId }: ColdAlarm) => now.cold.probes.find(({ id }) => id === probeId);
   const stoodIn = (alarm: ColdAlarm, isThere: (spot: Spot, probe: Probe) => boolean) => {

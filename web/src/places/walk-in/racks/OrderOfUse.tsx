@@ -2,7 +2,7 @@ import type { ShownStack } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Ball } from '../../../parts/lots/Ball';
 import { useFormats } from '../../../parts/format/format';
-import { coldWindow } from '../../../state/board/useCold';
+import { lotWindow } from '../../../state/board/lotWindow';
 import { keepingAt, SHAPES, windowWords } from '../coldWords';
 import type { WalkInNow } from '../useWalkIn';
 import styles from './WalkIn.module.css';
@@ -66,6 +66,6 @@ function orderOf(
   { shown, cold }: { readonly shown: ShownStack; readonly cold: ReturnType<WalkInNow['coldOf']> },
 ): number {
   if (now.first.has(shown.stack.lotId)) return -Infinity;
-  const window = cold && coldWindow(cold, cold.now);
+  const window = cold && lotWindow(cold.now, cold.mixedMs);
   return window?.untilMs ?? shown.lot.closeMs;
 }
