@@ -45,7 +45,12 @@ export function BallsOf({
         <h2>{product.name}</h2>
         <span className="quiet">
           {t('tonight.balls.needed', { count: Math.round(need) })}
-          {odds !== null && ` · ${t('tonight.balls.enough', { odds: formatSurePercent(f, odds) })}`}
+          {odds !== null && (
+            <>
+              <br />
+              {t('tonight.balls.enough', { odds: formatSurePercent(f, odds) })}
+            </>
+          )}
         </span>
       </div>
       <p className={styles['ready']}>

@@ -34,12 +34,12 @@ export interface LotTonight {
   readonly balls: readonly ServiceBalls[];
 }
 
-/** Nobody is short of less than a ball. */
-const WHOLE_BALL = 0.95;
 /** Less than this is no matter for anybody. */
 const LATE_MIN = 10;
 const MOVED_MIN = 20;
 const SHORT_BALLS = 1;
+/** Nor is so small a share of what is wanted: the odds beside it say as much. */
+const SHORT_SHARE = 0.03;
 /** Steps without hands are told this far ahead, ms. */
 const AHEAD_MS = 4 * 3_600_000;
 const MOST = 3;
@@ -114,7 +114,7 @@ function ofBalls(balls: ServiceBalls, lot: BoardLot, own: string, atMs: number):
       .filter(({ startMin }) => startMin >= first.startMin)
       .reduce((sum, { short }) => sum + short, 0);
     const byMs = doorsMs + first.startMin * MINUTE_MS;
-    if (missing >= WHOLE_BALL) {
+    if (missing >= SHORT_SHARE * balls.need) {
       made.push({
         kind: 'short',
         key: `${key}/short`,
