@@ -12,3 +12,4 @@ export { probeRound, type ProbeMemory } from './probeRound';
 export type { Story } from './cold';
 export type { Line } from './line';
 export { makeHistory as historyOf } from './history';
+export { planComingWeek } from './comingWeek';

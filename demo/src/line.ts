@@ -7,13 +7,18 @@ export interface Line {
   post<T>(path: string, body: unknown): Promise<T>;
 }
 
+/** A line over which what is there is changed, too. */
+export interface ChangingLine extends Line {
+  put<T>(path: string, body: unknown): Promise<T>;
+}
+
 async function read<T>(res: Response): Promise<T> {
   if (!res.ok) throw new Error(`${res.status} ${await res.text()}`);
   return (await res.json()) as T;
 }
 
 /** A line in somebody's name: it comes in when it is first used, and again when its session is over. */
-export function lineTo(address: string, house: string, name: string): Line {
+export function lineTo(address: string, house: string, name: string): ChangingLine {
   let cookie = '';
   const asked = async (path: string, init: RequestInit) => {
     if (cookie === '') cookie = await comeIn(address, house, name);
@@ -26,6 +31,8 @@ export function lineTo(address: string, house: string, name: string): Line {
     get: async (path) => read(await asked(path, {})),
     post: async (path, body) =>
       read(await asked(path, { method: 'POST', body: JSON.stringify(body) })),
+    put: async (path, body) =>
+      read(await asked(path, { method: 'PUT', body: JSON.stringify(body) })),
   };
 }
 

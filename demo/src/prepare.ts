@@ -1,9 +1,12 @@
-import { ownClock, migrate, openDatabase, systemClock } from '@calm/server';
+import { createServer } from 'node:net';
+import { ownClock, migrate, openDatabase, readConfig, serve, systemClock } from '@calm/server';
+import { planComingWeek } from './comingWeek';
+import { lineTo } from './line';
 import { isLoaded, loadLanternYard } from './load';
 
 /*
  * Migrates the database that DATABASE_URL names and loads the demo house if it is not there, or
- * afresh with --reset.
+ * afresh with --reset: with ten weeks behind it, and its coming ones published by its manager.
  */
 const { DATABASE_URL, CALM_NOW } = process.env;
 const { db, pool } = openDatabase(DATABASE_URL ?? '');
@@ -12,6 +15,7 @@ try {
   await migrate(db);
   if (process.argv.includes('--reset') || !(await isLoaded(db))) {
     const { lots } = await loadLanternYard(db, { now: clock.now() });
+    await atWork();
     process.stdout.write(`Lantern Yard is loaded, with ${lots} lots of history.\n`);
   } else {
     process.stdout.write('Lantern Yard is as you left it.\n');
@@ -23,4 +27,26 @@ try {
   process.exitCode = 1;
 } finally {
   await pool.end();
+}
+
+/** The manager plans over the house's own address, as people do. */
+async function atWork(): Promise<void> {
+  const port = await freePort();
+  const env = { ...process.env, LOG_LEVEL: 'silent', HOST: '127.0.0.1', PORT: String(port) };
+  const serving = await serve(readConfig(env));
+  try {
+    await planComingWeek(lineTo(serving.url, 'lantern-yard', 'Maro'), 'lantern-yard', clock.now());
+  } finally {
+    await serving.stop();
+  }
+}
+
+/** A port that nobody listens on. */
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' ? (address?.port ?? 0) : 0));
+    });
+  });
 }

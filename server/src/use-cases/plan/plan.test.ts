@@ -11,6 +11,7 @@ import {
 import { NO_PLAN, paths, type PlanContent, type PublishedPlan, type Shift } from '@calm/contract';
 import { checkWeek } from '@calm/core/test-support';
 import { conflictsOf, optimizeWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
+import { planComingWeek } from '@calm/demo';
 import { HOUSE, NOW, problemOf, startHouse, TODAY } from '../../test-support/testHouse';
 
 type House = Awaited<ReturnType<typeof startHouse>>;
@@ -21,15 +22,17 @@ beforeAll(async () => {
 afterAll(() => house.drop());
 
 const DAYS = 8;
+/** From today to the end of next week. */
+const UNTIL_SUNDAY = 12;
 const ZONE = 'Europe/Copenhagen';
 
 /** Lantern Yard's coming week, as the page reads it. */
-async function comingWeek() {
+async function comingWeek(days = DAYS) {
   const [book, services, lots, shifts] = await Promise.all([
     house.book(),
-    house.services(TODAY, DAYS),
-    house.lots(TODAY, DAYS),
-    house.get<Shift[]>(paths.shifts(HOUSE, { from: TODAY, days: DAYS })),
+    house.services(TODAY, days),
+    house.lots(TODAY, days),
+    house.get<Shift[]>(paths.shifts(HOUSE, { from: TODAY, days })),
   ]);
   const document = weekOfHouse({
     book,
@@ -38,7 +41,7 @@ async function comingWeek() {
     forecasts: [],
     usage: [],
     nowMin: Date.parse(NOW) / 60_000,
-    midnights: datesFrom(TODAY, DAYS).map((date) => instantOf(date, 0, ZONE).toISOString()),
+    midnights: datesFrom(TODAY, days).map((date) => instantOf(date, 0, ZONE).toISOString()),
     published: NO_PLAN,
   });
   const problem = problemOfWeek(document);
@@ -136,5 +139,28 @@ describe('a plan', () => {
     for (const content of wrong) {
       expect(problemOf(await send(content))).toMatchObject({ type: '/problems/bad-input' });
     }
+  });
+
+  it('is made by the demo’s manager for all of the coming days, and everything fits', async () => {
+    const sent = async <T>(method: 'put' | 'post', path: string, body: unknown) =>
+      (
+        await house.http[method](path)
+          .send(body as object)
+          .expect(200)
+      ).body as T;
+    await planComingWeek(
+      {
+        get: house.get,
+        post: (path, body) => sent('post', path, body),
+        put: (path, body) => sent('put', path, body),
+      },
+      HOUSE,
+      new Date(NOW),
+    );
+    const { content } = await house.get<PublishedPlan>(paths.plan(HOUSE));
+    const { problem } = await comingWeek(UNTIL_SUNDAY);
+    expect(conflictsOf(problem, { lots: content.lots })).toEqual([]);
+    const dates = new Set(content.lots.flatMap(({ serviceIds }) => serviceIds.map(dateOfService)));
+    expect(dates.size).toBeGreaterThan(8);
   });
 });

@@ -1,0 +1,90 @@
+import { MINUTE_MS, optimizeWeek, weekWithout, type PlannedLot } from '@calm/core';
+import {
+  paths,
+  type ForecastAnswer,
+  type HouseBook,
+  type Lot,
+  type ProductCount,
+  type PublishedPlan,
+  type Service,
+  type Shift,
+} from '@calm/contract';
+import {
+  datesFrom,
+  instantOf,
+  localDateOf,
+  problemOfWeek,
+  startedLots,
+  weekdayOf,
+  weekOfHouse,
+} from '@calm/domain';
+import type { ChangingLine } from './line';
+
+/** Looks of the search; the plan is the same each time, and near its best after so many. */
+const LOOKS = 40;
+const SUNDAY = 7;
+
+/**
+ * A manager's evening: has what the forecast says ready for the coming services, and plans and publishes their lots
+ * until the end of next week.
+ *
+ * @param line of somebody who may change counts and publish
+ */
+export async function planComingWeek(line: ChangingLine, house: string, now: Date): Promise<void> {
+  const book = await line.get<HouseBook>(paths.book(house));
+  const { timeZone } = book.house;
+  const today = localDateOf(now, timeZone);
+  const days = SUNDAY - weekdayOf(today) + 1 + SUNDAY;
+  const range = { from: today, days };
+  const lots = await line.get<Lot[]>(paths.lots(house, range));
+  const forecast = await line.get<ForecastAnswer>(paths.forecast(house, range));
+  const before = await line.get<Service[]>(paths.services(house, range));
+  const counts = before.flatMap((service) => asForecast(service, forecast, lots));
+  await line.post<ProductCount[]>(paths.changeCounts(house), { counts });
+
+  const services = await line.get<Service[]>(paths.services(house, range));
+  const shifts = await line.get<Shift[]>(paths.shifts(house, range));
+  const published = await line.get<PublishedPlan>(paths.plan(house));
+  const document = weekOfHouse({
+    book,
+    services,
+    shifts,
+    usage: forecast.usage,
+    forecasts: forecast.forecasts,
+    nowMin: Math.floor(now.getTime() / MINUTE_MS),
+    midnights: datesFrom(today, days).map((date) => instantOf(date, 0, timeZone).toISOString()),
+    published: published.content,
+  });
+  const problem = problemOfWeek(document);
+  const underWay = startedLots(problem, book, lots, published.content);
+  const planned = bestPlan(weekWithout(problem, underWay));
+  const content = { lots: [...underWay, ...planned], pins: [], assumptions: [] };
+  await line.put<PublishedPlan>(paths.plan(house), { version: published.version, content });
+}
+
+/** What the forecast says to have ready, for each product of a service that no lot is under way for. */
+const asForecast = (
+  { date, patternId, counts }: Service,
+  { forecasts }: ForecastAnswer,
+  lots: readonly Lot[],
+) =>
+  counts.flatMap(({ productId, version }) => {
+    const isMade = lots.some(
+      ({ serviceDate, items }) =>
+        serviceDate === date && items.some((item) => item.productId === productId),
+    );
+    const expected = forecasts.find(
+      (each) => each.date === date && each.patternId === patternId && each.productId === productId,
+    );
+    return isMade || !expected
+      ? []
+      : [{ date, patternId, productId, version, count: Math.ceil(expected.ready) }];
+  });
+
+/** The best of a bounded search: no clock decides it, so that it is the same on every machine. */
+function bestPlan(problem: Parameters<typeof optimizeWeek>[0]): readonly PlannedLot[] {
+  const search = optimizeWeek(problem);
+  let solved = search.next().value;
+  for (let look = 1; look < LOOKS; look += 1) solved = search.next().value;
+  return solved.plan.lots;
+}
