@@ -33,7 +33,7 @@ export const settings: HouseSettings = {
   scaleReadabilityG: { default: 1, yeast: 0.1 },
   yeastConversion: STANDARD_YEAST_CONVERSION,
   derating: STANDARD_DERATING,
-  pourBy: 'friction',
+  pourBy: 'learned',
   baseSumC: 57,
   usualTempsC: { room: 22, flour: 21, tap: 14, preferment: 19 },
   ballTolerancePercent: 2.5,

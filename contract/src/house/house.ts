@@ -16,6 +16,7 @@ export interface HouseSettings {
   readonly scaleReadabilityG: ScaleReadability;
   readonly yeastConversion: YeastConversion;
   readonly derating: readonly DeratingPoint[];
+  /** By the mixer's own line (by the heat balance until that is known), or by another method always. */
   readonly pourBy: WaterMethod;
   /** The house's own base sum for doughs without a pre-ferment, if it uses one. */
   readonly baseSumC?: number;

@@ -1,7 +1,14 @@
-import type { Formula, MixerRange, Route, ScaleReadability, YeastConversion } from '@calm/core';
+import type {
+  Formula,
+  MixerLine,
+  MixerRange,
+  Route,
+  ScaleReadability,
+  YeastConversion,
+} from '@calm/core';
 import type { HouseSettings } from '../house/house';
 import type { Method } from '../book/formula';
-import type { RecordOf } from './record';
+import type { WeighedRecord } from './record';
 
 /** Everything a lot is made by, frozen when it starts: later edits never reach a lot under way. */
 export interface Recipe {
@@ -13,7 +20,12 @@ export interface Recipe {
   readonly method: Method;
   readonly route: Route;
   readonly allergens: readonly string[];
-  readonly mixer: MixerRange & { readonly id: string; readonly name: string };
+  readonly mixer: MixerRange & {
+    readonly id: string;
+    readonly name: string;
+    /** How it warms this dough, once the house's log has told it. */
+    readonly line?: MixerLine;
+  };
   readonly settings: Pick<
     HouseSettings,
     'residuePercent' | 'residuePerLoadG' | 'derating' | 'pourBy' | 'baseSumC'
@@ -109,7 +121,7 @@ export interface Lot {
   readonly loads: readonly LoadRecord[];
   readonly marks: readonly Mark[];
   /** What went into its bowls, line by line, as far as somebody put it on the scale. */
-  readonly weighed: readonly RecordOf<'weighed'>[];
+  readonly weighed: readonly WeighedRecord[];
 }
 
 /** What it takes to start a lot. */
@@ -141,6 +153,8 @@ export interface MixerFriction {
   /** How many logged loads stand behind it; 0 when the mixer's set value is used. */
   readonly loads: number;
   readonly scatterC: number;
+  /** What comes off it, of flour's, water's and room's temperatures; null until loads of enough days are on record. */
+  readonly line: MixerLine | null;
 }
 
 /** What was left behind and trimmed off, g; null takes it back. */

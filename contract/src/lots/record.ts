@@ -122,3 +122,8 @@ export interface LotRecord {
 export type RecordOf<Kind extends RecordKind> = LotRecord & {
   readonly content: Extract<RecordContent, { readonly kind: Kind }>;
 };
+
+/** One ingredient of a load on the scale. */
+export interface WeighedRecord extends LotRecord {
+  readonly content: Extract<RecordContent, { readonly kind: 'weighed' }>;
+}

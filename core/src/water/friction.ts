@@ -7,6 +7,12 @@ export interface LoggedMix extends MixTemperatures {
   readonly doughOutC: number;
 }
 
+/** A load as it was logged, with its day. */
+export interface DatedMix extends LoggedMix {
+  /** Local date, YYYY-MM-DD. */
+  readonly date: string;
+}
+
 /**
  * What a mixer added to one load: n · T_out − Σ temperatures, °C of the n-fold sum.
  *
@@ -28,8 +34,10 @@ export interface LearnedFriction {
   readonly scatterC: number;
 }
 
-/** No constant is moved on fewer records than this (docs/dough-science.md § 8). */
-export const FEWEST_LOADS_TO_LEARN = 5;
+/** No constant is moved on loads of fewer days than this (docs/dough-science.md § 8): loads of one day share their kitchen. */
+export const FEWEST_DAYS_TO_LEARN = 5;
+/** Loads that count: what a mixer did in another season says little of today. */
+const LAST_LOADS = 40;
 /** Beyond this many scatters a thermometer was mis-read. */
 const OUTLIER_SCATTERS = 3;
 /** Makes a median absolute deviation comparable to a standard deviation of normal data. */
@@ -41,12 +49,13 @@ const LEAST_SCATTER_C = 0.5;
  * A mixer's friction from its log: mean of the loads after those far from the median are set
  * aside. Pass only loads of the same mixer, and of like speed, minutes, size and hydration.
  *
- * @param mixes logged loads, newest or oldest first alike
- * @param setFrictionC the value set for the mixer, used until there are five loads
+ * @param mixes logged loads, oldest first
+ * @param setFrictionC the value set for the mixer, used until there are loads of five days
  */
-export function learnFriction(mixes: readonly LoggedMix[], setFrictionC: number): LearnedFriction {
-  const frictions = mixes.map(frictionOfLoadC).filter(Number.isFinite);
-  if (frictions.length < FEWEST_LOADS_TO_LEARN) {
+export function learnFriction(mixes: readonly DatedMix[], setFrictionC: number): LearnedFriction {
+  const last = mixes.filter((mix) => Number.isFinite(frictionOfLoadC(mix))).slice(-LAST_LOADS);
+  const frictions = last.map(frictionOfLoadC);
+  if (new Set(last.map(({ date }) => date)).size < FEWEST_DAYS_TO_LEARN) {
     return { frictionC: setFrictionC, loads: 0, leftOut: 0, scatterC: 0 };
   }
   const middle = median(frictions);

@@ -1,5 +1,5 @@
 import { SPECIFIC_HEAT_KJ_PER_KG_K, type MixMasses, type MixTemperatures } from './temperature';
-import type { LoggedMix } from './friction';
+import { FEWEST_DAYS_TO_LEARN, type DatedMix } from './friction';
 
 /**
  * What comes off a mixer, as a line: dough = wFlour · flour + wWater · water + wRoom · room + q, °C. Unlike the mean of
@@ -35,20 +35,15 @@ export function waterByLineC(
   return (doughTempC - wFlour * solidsTempC(temps, masses) - wRoom * temps.roomTempC - qC) / wWater;
 }
 
-function solidsTempC(
+/** How warm flour and pre-ferment are together, by what heat each holds, °C. */
+export function solidsTempC(
   { flourTempC, prefermentTempC }: MixTemperatures,
-  { flourG, prefermentG = 0 }: MixMasses,
+  { flourG, prefermentG = 0 }: Pick<MixMasses, 'flourG' | 'prefermentG'>,
 ): number {
   if (prefermentTempC === undefined) return flourTempC;
   const c = SPECIFIC_HEAT_KJ_PER_KG_K;
   const [flour, ahead] = [flourG * c.flour, prefermentG * c.dough];
   return (flour * flourTempC + ahead * prefermentTempC) / (flour + ahead);
-}
-
-/** A load as it was logged, with its day. */
-export interface DatedMix extends LoggedMix {
-  /** Local date, YYYY-MM-DD. */
-  readonly date: string;
 }
 
 /** A mixer's line, and what stands behind it. */
@@ -58,8 +53,6 @@ export interface LearnedLine {
   readonly loads: number;
 }
 
-/** A line moves from where it begins once loads of so many days are on record. */
-export const FEWEST_DAYS_TO_LEARN = 5;
 /** A load counts half as much after so many later ones. */
 const HALF_LIFE_LOADS = 20;
 /** What two thermometers and a pair of hands scatter by, °C; further off counts ever less. */

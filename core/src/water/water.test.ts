@@ -223,7 +223,8 @@ describe('a mixer’s own line', () => {
 });
 
 describe('learned friction', () => {
-  const load = (doughOutC: number) => ({
+  const load = (doughOutC: number, day = 0) => ({
+    date: `2026-11-${String(1 + (day % 28)).padStart(2, '0')}`,
     roomTempC: 21,
     flourTempC: 20,
     waterTempC: 15,
@@ -235,11 +236,17 @@ describe('learned friction', () => {
     expect(frictionOfLoadC({ ...load(24), prefermentTempC: 20 })).toBe(20);
   });
 
-  it('keeps the set value until there are five loads', () => {
-    expect(learnFriction([24, 24, 24, 24].map(load), 12)).toMatchObject({
-      frictionC: 12,
-      loads: 0,
-    });
+  it('keeps the set value until there are loads of five days, however many of one', () => {
+    const untouched = { frictionC: 12, loads: 0 };
+    expect(learnFriction([24, 24, 24, 24].map(load), 12)).toMatchObject(untouched);
+    const oneDay = Array.from({ length: 20 }, () => load(24));
+    expect(learnFriction(oneDay, 12)).toMatchObject(untouched);
+  });
+
+  it('is of the last loads: what was so in another season no longer counts', () => {
+    const summer = Array.from({ length: 80 }, (_, i) => load(28, i));
+    const winter = Array.from({ length: 40 }, (_, i) => load(24, i));
+    expect(learnFriction([...summer, ...winter], 12).frictionC).toBeCloseTo(16, 9);
   });
 
   it('is not moved by a mis-read thermometer', () => {
@@ -254,7 +261,7 @@ describe('learned friction', () => {
         temp(4, 30),
         fc.array(temp(-0.4, 0.4), { minLength: 12, maxLength: 40 }),
         (trueC, noise) => {
-          const mixes = noise.map((n) => ({ ...load(0), doughOutC: (56 + trueC) / 3 + n }));
+          const mixes = noise.map((n, day) => load((56 + trueC) / 3 + n, day));
           expect(Math.abs(learnFriction(mixes, 0).frictionC - trueC)).toBeLessThan(1.2);
         },
       ),

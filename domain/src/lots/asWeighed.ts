@@ -1,5 +1,5 @@
 import type { Formula } from '@calm/core';
-import type { RecordOf } from '@calm/contract';
+import type { WeighedRecord } from '@calm/contract';
 import type { BoardLot } from './lotBoard';
 
 /** Lines of the bowl whose weight moves how dough ferments, with where the formula has them. */
@@ -29,7 +29,7 @@ export const asWeighed = ({ lot, recipe: { formula }, scaled }: BoardLot): Formu
  */
 export function formulaAsWeighed(
   formula: Formula,
-  records: readonly RecordOf<'weighed'>[],
+  records: readonly WeighedRecord[],
   flourPerLoadG: number,
 ): Formula {
   if (records.length === 0 || !(flourPerLoadG > 0)) return formula;

@@ -1,5 +1,6 @@
 import {
   adviseWater,
+  type MixerLine,
   scaleLot,
   type Load,
   type Result,
@@ -87,8 +88,12 @@ export function scaleRecipe(
   });
 }
 
+/** A recipe for a mixer whose own line is known. */
+export const withMixerLine = (recipe: Recipe, line: MixerLine | null): Recipe =>
+  line ? { ...recipe, mixer: { ...recipe.mixer, line } } : recipe;
+
 /**
- * Water for one load of a recipe.
+ * Water for one load of a recipe: by the mixer's own line once that is known, unless the house has chosen a method.
  *
  * @param load as scaled, with weighed grams
  * @param temps what the thermometers show, °C
@@ -113,7 +118,9 @@ export function adviseLoad(
     flourG: gramsOf('flour'),
     waterG: gramsOf('water'),
     oilG: gramsOf('oil'),
-    pourBy,
+    ...(pourBy !== 'learned' && { pourBy }),
+    ...(recipe.mixer.line && { mixer: recipe.mixer.line }),
+    yeastForm: recipe.formula.yeast.form,
     ...(hasPreferment
       ? {
           prefermentTempC: temps.prefermentTempC ?? temps.roomTempC,

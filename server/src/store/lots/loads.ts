@@ -39,6 +39,7 @@ export function readLoggedLoads({ tx, houseId }: Scope) {
       prefermentTempC: t.loads.prefermentTempC,
       waterTempC: t.loads.waterTempC,
       doughOutC: t.loads.doughOutC,
+      startedAt: t.lots.startedAt,
     })
     .from(t.loads)
     .innerJoin(t.lots, and(eq(t.lots.houseId, t.loads.houseId), eq(t.lots.id, t.loads.lotId)))

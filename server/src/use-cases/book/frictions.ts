@@ -1,41 +1,79 @@
-import type { House, MixerFriction } from '@calm/contract';
-import { readBook } from '../../store/house/houses';
-import { learnFriction, type LoggedMix } from '@calm/core';
-import { readLoggedLoads } from '../../store/lots/loads';
+import type { FormulaRecord, House, Mixer, MixerFriction } from '@calm/contract';
+import { localDateOf } from '@calm/domain';
+import {
+  learnFriction,
+  learnMixerLine,
+  solidsTempC,
+  splitMix,
+  type DatedMix,
+  type Formula,
+} from '@calm/core';
 import type { Scope } from '../../database/scope';
+import { readBook } from '../../store/house/houses';
+import { readLoggedLoads } from '../../store/lots/loads';
 
 type LoggedLoad = Awaited<ReturnType<typeof readLoggedLoads>>[number];
 
+/** What of the book tells how loads were mixed. */
+interface MixedBy {
+  readonly house: Pick<House, 'timeZone'>;
+  readonly mixers: readonly Pick<Mixer, 'id' | 'frictionC'>[];
+  readonly formulas: readonly Pick<FormulaRecord, 'id' | 'formula'>[];
+}
+
 /**
- * What each mixer adds to each dough it has made, learned from the log. One dough has one method,
- * so its speed, minutes and hydration are alike.
+ * How each mixer warms each dough it has made, learned from the log. One dough has one method, so its speed, minutes
+ * and hydration are alike.
  */
-export async function learnedFrictions(
-  scope: Scope,
-  setFrictionC: (mixerId: string) => number,
-): Promise<MixerFriction[]> {
-  const loads = await readLoggedLoads(scope);
+export async function learnedFrictions(scope: Scope, book: MixedBy): Promise<MixerFriction[]> {
   const groups = new Map<string, LoggedLoad[]>();
-  for (const load of loads) {
+  for (const load of await readLoggedLoads(scope)) {
     const key = `${load.mixerId}/${load.formulaId}`;
     groups.set(key, [...(groups.get(key) ?? []), load]);
   }
-  return [...groups.values()].map((group) => {
+  return [...groups.values()].map((newestFirst) => {
+    const group = newestFirst.reverse();
     const { mixerId, formulaId } = group[0] as LoggedLoad;
-    const learned = learnFriction(group.map(loggedMix), setFrictionC(mixerId));
+    const setC = book.mixers.find(({ id }) => id === mixerId)?.frictionC ?? 0;
+    const mixes = group.map((load) => datedMix(load, book.house.timeZone));
+    const { frictionC, loads, scatterC } = learnFriction(mixes, setC);
+    const formula = book.formulas.find(({ id }) => id === formulaId)?.formula;
+    const masses = solidsOf(formula);
+    const inFlour = mixes.map(({ prefermentTempC, ...mix }) => ({
+      ...mix,
+      flourTempC: solidsTempC(
+        { ...mix, ...(prefermentTempC !== undefined && { prefermentTempC }) },
+        masses,
+      ),
+    }));
+    const learned = learnMixerLine(inFlour, setC);
     return {
       mixerId,
       formulaId,
-      frictionC: learned.frictionC,
-      loads: learned.loads,
-      scatterC: learned.scatterC,
+      frictionC,
+      loads,
+      scatterC,
+      line: learned.loads > 0 ? learned.line : null,
     };
   });
 }
 
-function loggedMix(load: LoggedLoad): LoggedMix {
-  const { roomTempC, flourTempC, waterTempC, prefermentTempC, doughOutC } = load;
+/** Flour and pre-ferment in a bowl, in parts of each other. */
+function solidsOf(formula: Formula | undefined): { flourG: number; prefermentG: number } {
+  const split = formula && splitMix(formula);
+  if (!split?.ok) return { flourG: 1, prefermentG: 0 };
+  const partOf = (wanted: string) =>
+    split.value.finalMix.reduce(
+      (sum, { kind, percent }) => sum + (kind === wanted ? percent : 0),
+      0,
+    );
+  return { flourG: partOf('flour'), prefermentG: partOf('preferment') };
+}
+
+function datedMix(load: LoggedLoad, zone: string): DatedMix {
+  const { roomTempC, flourTempC, waterTempC, prefermentTempC, doughOutC, startedAt } = load;
   return {
+    date: localDateOf(startedAt, zone),
     roomTempC,
     flourTempC,
     waterTempC,
@@ -44,8 +82,6 @@ function loggedMix(load: LoggedLoad): LoggedMix {
   };
 }
 
-/** How much each mixer heats each dough, as learned or as the house has set it. */
-export async function frictionsOf(scope: Scope, house: House): Promise<MixerFriction[]> {
-  const { mixers } = await readBook(scope, house);
-  return learnedFrictions(scope, (id) => mixers.find((mixer) => mixer.id === id)?.frictionC ?? 0);
-}
+/** How each mixer warms each dough, as learned or as the house has set it. */
+export const frictionsOf = async (scope: Scope, house: House): Promise<MixerFriction[]> =>
+  learnedFrictions(scope, await readBook(scope, house));

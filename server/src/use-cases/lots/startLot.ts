@@ -1,4 +1,11 @@
-import { deriveLot, adviseLoad, lotItem, productsOfDough, localDateOf } from '@calm/domain';
+import {
+  adviseLoad,
+  deriveLot,
+  localDateOf,
+  lotItem,
+  productsOfDough,
+  withMixerLine,
+} from '@calm/domain';
 import { ok, fail } from '@calm/core';
 import type { House, HouseBook, Lot, LotStart, Product } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
@@ -38,10 +45,15 @@ export async function startLot(
   const { mixerId } = start;
   const derived = deriveLot(book, { product, items, services, plan, mixerId });
   if (!derived) return fail({ kind: 'not-found', what: 'service' });
-  const { recipe, scaled } = derived;
+  const { scaled } = derived;
   if (!scaled.ok) return fail({ kind: 'cannot-scale', reasons: scaled.reasons });
 
-  const frictionC = await frictionFor(scope, book, start.mixerId, product.formulaId);
+  const learned = (await learnedFrictions(scope, book)).find(
+    (each) => each.mixerId === start.mixerId && each.formulaId === product.formulaId,
+  );
+  const setC = book.mixers.find(({ id }) => id === start.mixerId)?.frictionC ?? 0;
+  const frictionC = learned?.frictionC ?? setC;
+  const recipe = withMixerLine(derived.recipe, learned?.line ?? null);
   const id = uuid();
   const isWritten = await insertLot(scope, {
     lot: {
@@ -86,13 +98,6 @@ function wrongIds(book: HouseBook, product: Product, start: LotStart) {
         : [wrong(`items/${i}/productId`, 'This product is not made of this dough.')],
     ),
   ];
-}
-
-async function frictionFor(scope: Scope, book: HouseBook, mixerId: string, formulaId: string) {
-  const setC = (id: string) => book.mixers.find((m) => m.id === id)?.frictionC ?? 0;
-  const learned = await learnedFrictions(scope, setC);
-  const match = learned.find((f) => f.mixerId === mixerId && f.formulaId === formulaId);
-  return match?.frictionC ?? setC(mixerId);
 }
 
 /** `YR-1124-A`: the formula's letters, the day it is mixed, and which lot of that dough it is. */

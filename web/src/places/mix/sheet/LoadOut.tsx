@@ -1,5 +1,5 @@
 import { frictionOfLoadC, type ScaledLot } from '@calm/core';
-import { adviseLoad } from '@calm/domain';
+import { adviseLoad, withMixerLine } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/format';
 import { NumberField } from '../../../parts/fields/NumberField';
@@ -63,7 +63,9 @@ function Verdict({ sheet, scaled, number, load }: LoadOutProps) {
     doughOutC: temps.doughOutC,
     ...(prefermentTempC !== null && { prefermentTempC }),
   });
-  const next = adviseLoad(recipe, bowl, temps, foundC);
+  const { line } = recipe.mixer;
+  const corrected = withMixerLine(recipe, line ? { ...line, qC: line.qC + offC } : null);
+  const next = adviseLoad(corrected, bowl, temps, foundC);
   return (
     <p>
       {t(offC > 0 ? 'mix.out.warm' : 'mix.out.cold', {

@@ -1,8 +1,8 @@
 import { adviseLoad } from '@calm/domain';
 import type { LoadTemps } from '@calm/contract';
-import type { ScaledLot, WaterAdvice } from '@calm/core';
+import type { MixerLine, ScaledLot, WaterAdvice } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats, type Formats } from '../../../parts/format/format';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { KITCHEN_TEMP, TAP_TEMP } from '../../../parts/fields/readNumber';
 import { WhyThis } from '../../../parts/messages/WhyThis';
@@ -97,6 +97,7 @@ function Methods({
     ['base-sum', advice.baseSum.waterTempC],
     ['friction', advice.friction.waterTempC],
     ['heat-balance', advice.heatBalance.waterTempC],
+    ...(recipe.mixer.line ? [['learned', advice.learned.waterTempC] as const] : []),
   ] as const;
   const known = [temps.roomTempC, temps.flourTempC, temps.prefermentTempC]
     .filter((c) => c !== null)
@@ -152,8 +153,17 @@ function Methods({
             water: f.count(advice.heatBalance.waterKJPerK),
           })}
         </p>
+        {recipe.mixer.line && <p>{t('mix.water.whyLine', lineWords(f, recipe.mixer.line))}</p>}
         <p>{learned}</p>
       </WhyThis>
     </div>
   );
 }
+
+/** The weights of a mixer's line as they are read. */
+const lineWords = (f: Formats, { wFlour, wWater, wRoom, qC }: MixerLine) => ({
+  flour: f.plain(wFlour, 2),
+  water: f.plain(wWater, 2),
+  room: f.plain(wRoom, 2),
+  heat: f.warmer(qC),
+});

@@ -1,4 +1,10 @@
-import { productsOfDough, recipeFor, scaleRecipe, type BoardLot } from '@calm/domain';
+import {
+  productsOfDough,
+  recipeFor,
+  scaleRecipe,
+  withMixerLine,
+  type BoardLot,
+} from '@calm/domain';
 import type { LoadTemps, Recipe } from '@calm/contract';
 import type { Result, ScaledLot, ScaleReason } from '@calm/core';
 import { useFrictionsQuery } from '../../../state/api/api';
@@ -44,14 +50,16 @@ export function useSheet(board: Board, boardLot: BoardLot): Sheet {
   const temps = useDraft<LoadTemps>(`${key}/temps`);
   const { data: frictions } = useFrictionsQuery(house);
 
-  const recipe = boardLot.lot
+  const plain = boardLot.lot
     ? boardLot.recipe
     : recipeFor(book, boardLot.product, knownMixer(board, mixer.draft));
-  const scaled = boardLot.lot ? boardLot.scaled : scaleRecipe(recipe, boardLot.items);
-  const set = book.mixers.find((m) => m.id === recipe.mixer.id)?.frictionC ?? 0;
+  const set = book.mixers.find((m) => m.id === plain.mixer.id)?.frictionC ?? 0;
   const learned = frictions?.find(
-    (f) => f.mixerId === recipe.mixer.id && f.formulaId === recipe.formulaId,
+    (f) => f.mixerId === plain.mixer.id && f.formulaId === plain.formulaId,
   );
+  // A lot that is started keeps the line it began with.
+  const recipe = boardLot.lot ? plain : withMixerLine(plain, learned?.line ?? null);
+  const scaled = boardLot.lot ? boardLot.scaled : scaleRecipe(recipe, boardLot.items);
   const usualC = book.house.settings.usualTempsC;
   return {
     boardLot,
