@@ -9,11 +9,20 @@ import {
   instantOf,
   localDateOf,
   weekdayOf,
+  withMixerLine,
 } from '@calm/domain';
 import type { HouseBook, LoadTemps, Lot, Product, Recipe } from '@calm/contract';
-import { countBack, stageKey, workOf, type PlannedStage, type ScaledLot } from '@calm/core';
-import { services, trueFrictionC, usual } from './lanternYard';
+import {
+  countBack,
+  stageKey,
+  workOf,
+  type Load,
+  type PlannedStage,
+  type ScaledLot,
+} from '@calm/core';
+import { services, usual } from './lanternYard';
 import { noise } from './noise';
+import { trueDoughOutC, trueLine } from './trueMixer';
 
 /** Weeks of history behind today. */
 export const WEEKS_OF_HISTORY = 10;
@@ -21,6 +30,8 @@ export const WEEKS_OF_HISTORY = 10;
 const DAYS_AHEAD = 4;
 /** The heatwave: days before today, and how much warmer the kitchen was, °C. */
 const HEATWAVE = { firstDaysAgo: 40, lastDaysAgo: 34, warmerC: 8 };
+/** Two thermometers and a pair of hands, °C. */
+const OUT_SCATTER_C = 0.25;
 /** Work is recorded up to this late or early, min. */
 const RECORD_SCATTER_MIN = 6;
 
@@ -58,10 +69,14 @@ function makeLot(
   const items = productsOfDough(book, product)
     .map((p) => lotItem(p, usualOnDay(p.slug, weekday)))
     .filter((item) => item.count > 0);
-  const recipe = recipeFor(book, product);
-  const scaled = scaleRecipe(recipe, items);
+  const plain = recipeFor(book, product);
+  const scaled = scaleRecipe(plain, items);
   if (!scaled.ok) throw new Error(`${product.name} on ${date}: ${JSON.stringify(scaled.reasons)}`);
 
+  const slug = book.formulas.find(({ id }) => id === product.formulaId)?.slug ?? '';
+  const line = trueLine(book, plain, scaled.value.loads[0] as Load, slug);
+  // The house has long learned how its mixers warm dough.
+  const recipe = withMixerLine(plain, line);
   const size = { loads: scaled.value.loads.length, balls: scaled.value.totals.balls };
   const stages = countBack(recipe.route, doorsAt.getTime(), size);
   const startMs = stages[0]?.startMs ?? 0;
@@ -89,7 +104,8 @@ function makeLot(
       const { frictionC } = required(book.mixers.find((m) => m.id === recipe.mixer.id));
       const waterTempC = round1(adviseLoad(recipe, load, temps, frictionC).pourTempC);
       const isMixed = marks.some((mark) => mark.stepKey.endsWith('-mix') && mark.loadNumber === 0);
-      const outC = doughOutC(temps, waterTempC, formula?.slug ?? '', `${key}/${i}/out`);
+      const trueC = trueDoughOutC(line, load, temps, waterTempC);
+      const outC = round1(trueC + noise(`${key}/${i}/out`) * OUT_SCATTER_C);
       return {
         number: i + 1,
         version: 1,
@@ -179,12 +195,6 @@ function tempsOf(book: HouseBook, recipe: Recipe, key: string, isHot: boolean): 
       ? round1(usualC.preferment + warmerC * 0.5 + noise(`${key}/pre`))
       : null,
   };
-}
-
-function doughOutC(temps: LoadTemps, waterTempC: number, formulaSlug: string, key: string) {
-  const n = temps.prefermentTempC === null ? 3 : 4;
-  const sumC = temps.roomTempC + temps.flourTempC + waterTempC + (temps.prefermentTempC ?? 0);
-  return round1((sumC + (trueFrictionC[formulaSlug] ?? 0)) / n + noise(key) * 0.25);
 }
 
 const round1 = (value: number) => Math.round(value * 10) / 10;

@@ -60,6 +60,7 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
         </Button>
       }
     >
+      <WindowNow board={board} boardLot={boardLot} isOnlyIfMoved />
       <div className={styles['weighing']}>
         {line ? (
           <AtScale
@@ -90,7 +91,6 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
           ))}
         </ol>
       </div>
-      <WindowNow board={board} boardLot={boardLot} isOnlyIfMoved />
       <Caution about="flour-dust" />
       <Caution about="lifting" />
     </Page>
