@@ -42,10 +42,15 @@ const MOST_PERCENT: Readonly<Partial<Record<LineKind, number>>> = {
 const percentRule = ({ kind }: EditLine) => ({
   min: kind === 'water' ? 1 : 0,
   max: MOST_PERCENT[kind] ?? 100,
-  decimals: 3,
+  decimals: kind === 'yeast' ? 5 : 3,
 });
 
-const GRAMS = { min: 0, max: 1_000_000, decimals: 1 };
+/** A few grams of yeast are weighed to the hundredth: no digit of them is lost. */
+const gramsRule = ({ kind }: EditLine) => ({
+  min: 0,
+  max: 1_000_000,
+  decimals: kind === 'yeast' ? 3 : 1,
+});
 
 /** Every ingredient in percent or per litre, and in grams of a batch; each of them can be typed. */
 export function FormulaLines({
@@ -177,7 +182,7 @@ function Line({
             step={line.kind === 'yeast' ? 0.01 : line.kind === 'salt' ? 0.1 : 1}
             disabled={isOnlyFlour}
             onCommit={(percent) =>
-              commit(withPercent(formula, line.key, percent), f.percent(percent, 3))
+              commit(withPercent(formula, line.key, percent), f.percent(percent, 5))
             }
           />
         ) : (
@@ -185,10 +190,15 @@ function Line({
             label={name}
             unit="g/l"
             value={perLitre(line.percent, formula)}
-            rule={GRAMS}
+            rule={gramsRule(line)}
             step={line.kind === 'yeast' ? 0.1 : 1}
             disabled={line.kind === 'water'}
-            onCommit={(grams) => commit(withPerLitre(formula, line.key, grams), f.grams(grams, 1))}
+            onCommit={(grams) =>
+              commit(
+                withPerLitre(formula, line.key, grams),
+                f.grams(grams, line.kind === 'yeast' ? 2 : 1),
+              )
+            }
           />
         )}
       </td>
@@ -197,12 +207,12 @@ function Line({
           label={t('formulas.edit.inBatch', { what: name })}
           measure="grams"
           value={(line.percent * flour.grams) / 100}
-          rule={GRAMS}
+          rule={gramsRule(line)}
           step={10}
           onCommit={(grams) => {
             const to = withGrams(formula, line.key, grams, flour.grams);
             flour.onChange(to.flourG);
-            commit(to.formula, f.grams(grams, 1));
+            commit(to.formula, f.grams(grams, line.kind === 'yeast' ? 2 : 1));
           }}
         />
       </td>

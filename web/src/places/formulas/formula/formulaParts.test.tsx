@@ -57,6 +57,14 @@ describe('the lines of a formula', () => {
     expect(changes.at(-1)?.what).toMatch(/Water.*64/);
   });
 
+  it('keep every digit of a small yeast', async () => {
+    const { last } = lines();
+    const cell = screen.getByRole('textbox', { name: /yeast.*in the batch/i });
+    await typeOver(cell, '0.75');
+    expect(cell).toHaveProperty('value', '0.75');
+    expect(last().yeast.percent).toBeCloseTo(0.0075, 9);
+  });
+
   it('are typed in grams of a batch, and the batch’s flour follows the main flour', async () => {
     const { last } = lines();
     const salt = record?.formula.saltPercent ?? 0;
