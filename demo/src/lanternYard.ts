@@ -62,6 +62,12 @@ export const mixers = [
 const zone = (name: string, positions: number, warmerC = 0) => ({ name, positions, warmerC });
 
 /** Where dough stands. Lidded trays go two to a position. */
+/** The kitchen in its cold months: ovens on by day, nobody there at night. */
+const KITCHEN_AIR = [
+  { fromMin: 8 * 60, airC: 22 },
+  { fromMin: 23 * 60, airC: 18 },
+];
+
 export const places: readonly PlaceContent[] = [
   {
     name: 'Walk-in',
@@ -75,6 +81,7 @@ export const places: readonly PlaceContent[] = [
       defrost: { everyH: 8, minutes: 20, heaterW: 600, phaseH: 2.5 },
       zonesC: { door: 0.8, middle: 0, back: -0.4 },
     },
+    airByHour: [],
   },
   {
     name: 'Under-counter',
@@ -91,10 +98,35 @@ export const places: readonly PlaceContent[] = [
       defrost: null,
       zonesC: { inside: 0 },
     },
+    airByHour: [],
   },
-  { name: 'Proof cabinet', zones: [zone('inside', 14)], traysAPosition: 2, tubs: 0, room: null },
-  { name: 'Bench', zones: [zone('end', 8)], traysAPosition: 1, tubs: 14, room: null },
-  { name: 'Oven side', zones: [zone('racks', 24)], traysAPosition: 2, tubs: 0, room: null },
+  {
+    name: 'Proof cabinet',
+    zones: [zone('inside', 14)],
+    traysAPosition: 2,
+    tubs: 0,
+    room: null,
+    airByHour: [{ fromMin: 0, airC: 27 }],
+  },
+  {
+    name: 'Bench',
+    zones: [zone('end', 8)],
+    traysAPosition: 1,
+    tubs: 14,
+    room: null,
+    airByHour: KITCHEN_AIR,
+  },
+  {
+    name: 'Oven side',
+    zones: [zone('racks', 24)],
+    traysAPosition: 2,
+    tubs: 0,
+    room: null,
+    airByHour: [
+      { fromMin: 10 * 60, airC: 24 },
+      { fromMin: 23 * 60, airC: 20 },
+    ],
+  },
 ];
 
 /** What each mixer really adds to each dough; the log shows it, the mixer's set value is off. */

@@ -1,4 +1,4 @@
-import type { Room } from '@calm/core';
+import type { AirFrom, Room } from '@calm/core';
 
 /** A part of a place with positions of its own. */
 export interface Zone {
@@ -19,6 +19,8 @@ export interface PlaceContent {
   readonly tubs: number;
   /** A cooled place's own numbers; null is a place as warm as the house around it. */
   readonly room: Room | null;
+  /** How warm it is there at this time of year, by local time; none where routes are to say. */
+  readonly airByHour: readonly AirFrom[];
 }
 
 /** Somewhere dough stands. */

@@ -1,3 +1,4 @@
+import type { AirFrom } from '@calm/core';
 import type { PlannedLot, StepRef, Interval } from '@calm/core';
 import { CONTAINERS, REST_KEYS, SKILLS, WORK_KEYS } from '../engine/vocabulary';
 import Joi from 'joi';
@@ -119,6 +120,18 @@ export const planPublicationSchema = Joi.object<PlanPublication>({
 const celsius = () => Joi.number().min(-40).max(60).required();
 const watts = () => Joi.number().min(0).max(1_000_000).required();
 
+/** From when on in a day how warm it is. */
+export const airByHour = () =>
+  Joi.array()
+    .items(
+      Joi.object<AirFrom>({
+        fromMin: Joi.number().integer().min(0).max(1439).required(),
+        airC: celsius(),
+      }),
+    )
+    .max(24)
+    .unique('fromMin');
+
 /** A place that is added or changed. */
 export const placeSchema = Joi.object<PlaceContent>({
   name: text(80).required(),
@@ -135,6 +148,7 @@ export const placeSchema = Joi.object<PlaceContent>({
     .required(),
   traysAPosition: Joi.number().integer().min(1).max(50).required(),
   tubs: Joi.number().integer().min(0).max(10_000).required(),
+  airByHour: airByHour().default([]),
   room: Joi.object({
     heatCapacityJPerK: Joi.number().greater(0).max(1e9).required(),
     lossWPerK: Joi.number().greater(0).max(1e5).required(),

@@ -1,3 +1,4 @@
+import { airByHour } from './planSchemas';
 import { SKILLS, STANDARD_WEIGHTS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { TimeInterval, WeekDocument } from './week';
@@ -91,7 +92,10 @@ export const weekSchema = Joi.object<WeekDocument>({
     .unique('id')
     .required(),
   benchPlaces: amount(),
-  places: listOf(Joi.object({ name: name(), trays: amount(), tubs: amount() }), 100)
+  places: listOf(
+    Joi.object({ name: name(), trays: amount(), tubs: amount(), airByHour: airByHour() }),
+    100,
+  )
     .unique('name')
     .required(),
   tubKg: Joi.number().greater(0).max(500).default(12),

@@ -1,3 +1,4 @@
 export * from './shape';
 export * from './conduction';
 export * from './container';
+export * from './airByHour';

@@ -87,6 +87,22 @@ describe('what the cold means for a lot', () => {
     expect(parts.find(({ placeId }) => placeId === under.id)?.zone).toBe('inside');
   });
 
+  it('follows dough whose route knows no cold, once somebody has put it there', () => {
+    const { recipe } = chilled;
+    const route = recipe.route.map((stage) =>
+      stage.kind === 'rest' && stage.key === 'cold'
+        ? { ...stage, place: 'Bench', airTempC: 22 }
+        : stage,
+    );
+    const lots = [board({ ...chilled, recipe: { ...recipe, route } })];
+    const asked = question(() => 3.5);
+    expect(follow({ ...asked, lots }).parts).toEqual([]);
+    const records = [moved(COLD_MS + HOUR_MS, null, spot('back', 1), 40)];
+    const [part] = follow({ ...asked, records, lots }).parts;
+    expect(part?.placeId).toBe(place.id);
+    expect(part?.coreC).toBeLessThan(8);
+  });
+
   it('moves with what might happen, each in its own direction', () => {
     const asked = question(() => 3.5);
     const plainUntil = until(follow(asked).parts[0]?.window);

@@ -37,11 +37,13 @@ export function lotPortions(
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];
     const inCold = way.places.map((name) => cooled.find((place) => place.name === name) ?? null);
-    const place = inCold.find((each) => each !== null);
-    if (!place) return [];
     const standingHere = stacks.filter(
       (stack) => stack.lotId === lot.lot?.id && stack.productId === product.id,
     );
+    // What no route has in the cold may be there all the same, once somebody has put it there.
+    const visited = cooled.find(({ id }) => standingHere.some(({ spot }) => spot.placeId === id));
+    const place = inCold.find((each) => each !== null) ?? visited;
+    if (!place) return [];
     const standing = groupsOf(standingHere);
     const trays = Math.max(
       1,
@@ -145,12 +147,15 @@ function stagesIn(
   mixedMs: number,
   cooled: readonly Place[],
 ): DoughStage[] {
+  // A route without a cold stage: in the cold for as long as somebody has put it there.
+  const isVisitor = inCold.every((place) => place === null);
   let startMs = mixedMs;
   return stages.flatMap((stage, i): DoughStage[] => {
     const [fromMs, toMs] = [startMs, startMs + stage.hours * HOUR_MS];
     startMs = toMs;
-    const home = inCold[i];
-    if (!home) return [stage];
+    const home = inCold[i] ?? null;
+    const isInCold = home !== null || (isVisitor && legs.some((leg) => leg.fromMs < toMs));
+    if (!isInCold) return [stage];
     const cuts = legs
       .map(({ fromMs: at }) => at)
       .filter((at) => at > fromMs && at < toMs)
@@ -158,12 +163,14 @@ function stagesIn(
     const ends = [...cuts, toMs];
     return ends.map((endMs, j) => {
       const beginMs = j === 0 ? fromMs : (ends[j - 1] as number);
-      const leg = legs.findLast((each) => each.fromMs <= beginMs + 1) ?? legs[0];
+      const begun = legs.findLast((each) => each.fromMs <= beginMs + 1);
+      const leg = begun ?? (home ? legs[0] : undefined);
       const place = cooled.find(({ id }) => id === leg?.spot.placeId) ?? home;
       const { shaping: _, ...later } = stage;
+      const part = { ...(j === 0 ? stage : later), hours: (endMs - beginMs) / HOUR_MS };
+      if (!place) return part;
       return {
-        ...(j === 0 ? stage : later),
-        hours: (endMs - beginMs) / HOUR_MS,
+        ...part,
         room: place.name,
         ...(leg && leg.spot.placeId === place.id && { zone: leg.spot.zone }),
       };

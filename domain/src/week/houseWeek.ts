@@ -1,6 +1,14 @@
-import { deratingShare, effective, publishedSteps, STANDARD_WEIGHTS } from '@calm/core';
+import {
+  MINUTE_MS,
+  type AirFrom,
+  deratingShare,
+  effective,
+  publishedSteps,
+  STANDARD_WEIGHTS,
+} from '@calm/core';
 import {
   type Forecast,
+  type Place,
   type Service,
   type Usage,
   type HouseBook,
@@ -17,6 +25,8 @@ import { traysIn } from '../cold/traysIn';
 import { residueOf } from '../lots/recipe';
 import { dateOfService, doughIdOf, serviceIdOf } from './weekIds';
 import { instantOfMinute } from './weekProblem';
+
+const DAY_MIN = 1440;
 
 /** What a house knows that its week is planned from. */
 export interface HouseWeek {
@@ -77,6 +87,7 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
       name: place.name,
       trays: traysIn(place),
       tubs: place.tubs,
+      airByHour: airOf(place, house.midnights[0]),
     })),
     tubKg: kitchen.tubKg,
     unsocial: house.midnights.map((midnight): TimeInterval => {
@@ -102,6 +113,16 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
     ),
     seconds: 10,
   };
+}
+
+/** A place's air by UTC, as its thermostat holds it or as its hours say. @param midnight a local one */
+function airOf({ room, airByHour }: Place, midnight: string | undefined): AirFrom[] {
+  if (room) return [{ fromMin: 0, airC: room.setC }];
+  const startMin = midnight === undefined ? 0 : Date.parse(midnight) / MINUTE_MS;
+  return airByHour.map(({ fromMin, airC }) => ({
+    fromMin: (((startMin + fromMin) % DAY_MIN) + DAY_MIN) % DAY_MIN,
+    airC,
+  }));
 }
 
 /** What is expected of a product at a service; nothing where no forecast says. */

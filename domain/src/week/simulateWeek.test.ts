@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { preferredLot, USUAL_ROOM } from '@calm/core';
+import { preferredLot, USUAL_ROOM, type PlannedLot } from '@calm/core';
 import { formulas, routes } from '@calm/demo';
 import { airAround, AS_ROUTES_SAY, doughWarmerC } from './climate';
 import type { Place, Assumption, WeekDocument } from '@calm/contract';
@@ -60,6 +60,7 @@ const place = (name: string): Place => ({
   traysAPosition: 2,
   tubs: 0,
   room: { ...USUAL_ROOM, setC: 4, defrost: null },
+  airByHour: [],
 });
 const lot = (() => {
   const found = preferredLot(problemOfWeek(document), 'dough', ['lunch', 'dinner']);
@@ -120,6 +121,27 @@ describe('a planned lot', () => {
     // 20 for lunch, 40 for dinner.
     for (const odds of oddsWith(12)) expect(odds).toBeGreaterThan(0.9);
     for (const odds of oddsWith(60)) expect(odds).toBeLessThan(0.1);
+  });
+
+  it('finds the air of the place that a rest is moved to', () => {
+    const last = lot.rests.at(-1);
+    const moved = {
+      ...lot,
+      rests: lot.rests.map((rest) =>
+        rest.stage === last?.stage ? { ...rest, place: 'Cabinet' } : rest,
+      ),
+    };
+    const openFrom = (airC: number, planned: PlannedLot = moved) => {
+      const places = [
+        ...document.places,
+        { name: 'Cabinet', trays: 12, tubs: 0, airByHour: [{ fromMin: 0, airC }] },
+      ];
+      const { windows } = simulateLot({ ...document, places }, planned, { isMixed: true });
+      return Date.parse(windows[0]?.window?.from ?? '');
+    };
+    expect(openFrom(32)).toBeLessThan(openFrom(20));
+    // Where nothing is moved the route says how warm it is.
+    expect(openFrom(32, lot)).toBe(openFrom(20, lot));
   });
 
   it('keeps the yeast it has once it is mixed', () => {

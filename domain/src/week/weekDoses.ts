@@ -1,6 +1,7 @@
 import { doughDocument } from '../lots/doughDocument';
 import {
   doughStageOf,
+  meanAirC,
   pointBetween,
   simulate,
   solveDose,
@@ -233,7 +234,7 @@ function mainService({ services, wanted, products }: WeekDocument, lot: PlannedL
 
 /** A lot's balls of one service on the way they are planned, and when their dough comes off the mixer. */
 function documentFor(
-  { products, wanted }: WeekDocument,
+  { products, wanted, places }: WeekDocument,
   {
     route,
     formula,
@@ -278,10 +279,13 @@ function documentFor(
       const place = rest?.place ?? stage.rest.place;
       const fromMin = rest?.startMin ?? mix.startMin;
       const toMin = fromMin + minutes + hands;
+      const isMoved = place !== stage.rest.place;
+      const there = places.find(({ name }) => name === place)?.airByHour ?? [];
+      const airTempC = (isMoved ? meanAirC(there, fromMin, toMin) : null) ?? stage.rest.airTempC;
       return {
         ...doughStageOf({ ...stage, handsMin: 0 }),
         hours: Math.max(0, minutes + hands) / MIN_PER_HOUR,
-        airTempC: airAround(climate, place, stage.rest.airTempC, fromMin, toMin),
+        airTempC: airAround(climate, place, airTempC, fromMin, toMin),
         place,
       };
     });

@@ -1,3 +1,4 @@
+import type { AirFrom } from '../../heat';
 import type { Container, RestKey, Route, Skill, WorkKey } from '../../formula/route';
 
 /*
@@ -63,6 +64,8 @@ export interface WeekPlace {
   readonly name: string;
   readonly trays: number;
   readonly tubs: number;
+  /** How warm it is there, by minutes from midnight UTC; what routes say where it is left out. */
+  readonly airByHour?: readonly AirFrom[];
 }
 
 /** Work under way or done, that nobody moves. */
@@ -78,6 +81,8 @@ export interface FrozenRest extends Interval {
   readonly place: string;
   readonly trays: number;
   readonly tubs: number;
+  /** How warm it is there, by minutes from midnight UTC; what routes say where it is left out. */
+  readonly airByHour?: readonly AirFrom[];
 }
 
 /** A step as it was published. */

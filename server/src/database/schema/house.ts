@@ -1,5 +1,5 @@
 import type { HouseSettings, Role, Zone } from '@calm/contract';
-import type { Room, Skill } from '@calm/core';
+import type { AirFrom, Room, Skill } from '@calm/core';
 import {
   foreignKey,
   json,
@@ -51,6 +51,8 @@ export const places = mysqlTable(
     tubs: smallint('tubs').notNull(),
     /** A cooled place's own numbers; null is a place as warm as the house around it. */
     room: json('room').$type<Room>(),
+    /** How warm it is there, by local time. */
+    airByHour: json('air_by_hour').$type<readonly AirFrom[]>().notNull().default([]),
     version: version(),
   },
   (t) => [unique('places_house').on(t.houseId, t.id), unique('places_name').on(t.houseId, t.name)],

@@ -76,6 +76,26 @@ describe('a place', () => {
     expect(await sent()).toMatchObject({ content: { room: null } });
   });
 
+  it('that is not cooled says how warm it is by the hour', async () => {
+    const { save, sent } = await open();
+    await user.click(screen.getByRole('checkbox', { name: 'It is cooled' }));
+    await user.click(screen.getByRole('button', { name: 'Add a time' }));
+    await user.click(screen.getByRole('button', { name: 'Add a time' }));
+    const night = screen.getByRole('textbox', { name: /Air from 12:00/ });
+    await user.clear(night);
+    await user.type(night, '18');
+    await user.tab();
+    await save();
+    expect(await sent()).toMatchObject({
+      content: {
+        airByHour: [
+          { fromMin: 480, airC: 22 },
+          { fromMin: 720, airC: 18 },
+        ],
+      },
+    });
+  });
+
   it('asks how its coil defrosts only where it does so by a timer', async () => {
     await open();
     const timed = screen.getByRole('checkbox', { name: /timer/ });

@@ -10,6 +10,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
 import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
+import { AirByHourFields } from './AirByHourFields';
 import styles from './PlaceDialog.module.css';
 import { useAddPlaceMutation, useChangePlaceMutation, useRemovePlaceMutation } from '../walkInApi';
 
@@ -19,6 +20,7 @@ const NEW_PLACE: PlaceContent = {
   traysAPosition: 2,
   tubs: 0,
   room: USUAL_ROOM,
+  airByHour: [],
 };
 const POSITIONS = { min: 0, max: 400, decimals: 0 };
 const OFFSET = { min: -10, max: 10, decimals: 1 };
@@ -106,7 +108,11 @@ export function PlaceDialog({
         }
         label={t('walkIn.setup.isCooled')}
       />
-      {content.room && <RoomFields room={content.room} onChange={(room) => put({ room })} />}
+      {content.room ? (
+        <RoomFields room={content.room} onChange={(room) => put({ room })} />
+      ) : (
+        <AirByHourFields day={content.airByHour} onChange={(airByHour) => put({ airByHour })} />
+      )}
     </RecordDialog>
   );
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `places` ADD `air_by_hour` json DEFAULT ('[]') NOT NULL;
