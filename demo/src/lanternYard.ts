@@ -174,6 +174,15 @@ export const pantry: Pantry = [
     allergens: ['barley (gluten)'],
     composition: { waterPercent: 5, saltPercent: 0, fatPercent: 2, sugarPercent: 10 },
   },
+  {
+    name: 'whole milk',
+    costPerKg: 1.1,
+    bagKg: 1,
+    allergens: ['milk'],
+    composition: { waterPercent: 88, saltPercent: 0, fatPercent: 3.5, sugarPercent: 4.8 },
+    // By the made-up code of Ostrel.
+    holding: { aboveC: 8, mostMin: 240 },
+  },
   { name: 'salt', costPerKg: 0.45, bagKg: 10, storeKg: 6.5, allergens: [] },
   { name: 'sugar', costPerKg: 1.1, bagKg: 5, storeKg: 3, allergens: [] },
   { name: 'oil', costPerKg: 6.2, bagKg: 5, storeKg: 4, allergens: [] },

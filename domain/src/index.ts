@@ -32,3 +32,4 @@ export * from './demand/spreadOf';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';
 export * from './time/wallClock';
+export * from './lots/held';

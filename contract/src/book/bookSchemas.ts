@@ -93,6 +93,10 @@ export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
   strengthW: Joi.number().min(50).max(600),
   proteinPercent: Joi.number().min(4).max(25),
   uptakeNote: text(300).allow(''),
+  holding: Joi.object({
+    aboveC: Joi.number().min(-5).max(40).required(),
+    mostMin: Joi.number().integer().min(0).max(10_080).required(),
+  }),
   storeKg: Joi.number().min(0).max(100_000),
   goodUntil: localDate(),
 });

@@ -1,4 +1,4 @@
-import type { ReadyWindow } from '@calm/core';
+import type { IngredientLimit, ReadyWindow } from '@calm/core';
 import type { ColdAlarm, ColdNote, Probe } from './probe';
 
 /** Means of ten minutes of one probe, corrected. */
@@ -16,6 +16,14 @@ export interface LastReading {
   readonly airC: number;
 }
 
+/** How a lot stands against the holding limit of something in it. */
+export interface LotHeld extends IngredientLimit {
+  /** Minutes above it by now. */
+  readonly minutes: number;
+  /** When that is too long, epoch ms; null where it does not come to that. */
+  readonly overMs: number | null;
+}
+
 /** How the balls of one product of a lot stand, as far as the cold has a part in it. */
 export interface ColdLot {
   /** The lot's id; of one that is not begun, its code's letters and date. */
@@ -30,6 +38,8 @@ export interface ColdLot {
   readonly now: ReadyWindow;
   /** … and as it would be had every place kept the temperature it is set to. */
   readonly asSet: ReadyWindow;
+  /** How long it has been warm, for each thing in it that the house limits; the first to be over first. */
+  readonly held: readonly LotHeld[];
   /** At the moment that was asked about, °C; null before it is mixed. */
   readonly coreC: number | null;
   /** Its volume then, over the volume off the mixer. */

@@ -10,6 +10,7 @@ export * from './route/doughRoute';
 export * from './dough/state';
 export * from './run/course';
 export * from './run/window';
+export * from './run/held';
 export * from './run/simulateDough';
 export * from './run/simulate';
 export * from './dose/dose';

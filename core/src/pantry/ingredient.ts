@@ -1,4 +1,5 @@
 import type { Composition } from '../formula';
+import type { HoldingLimit } from './holding';
 
 /** What a house knows of something it buys. Formulas name it; this is what the name stands for. */
 export interface Ingredient {
@@ -15,6 +16,8 @@ export interface Ingredient {
   /** How it drinks water, in the house's words. */
   readonly uptakeNote?: string;
   readonly composition?: Composition;
+  /** How long dough with it may be warm; for what spoils, by the local code. */
+  readonly holding?: HoldingLimit;
   /** In the store now, kg. */
   readonly storeKg?: number;
   /** Local date after which what is in the store is no longer used. */

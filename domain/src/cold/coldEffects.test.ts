@@ -176,6 +176,7 @@ describe('what to do about an alarm', () => {
     mixedMs: COLD_MS,
     now: window(latestHour),
     asSet: window(60),
+    held: [],
     coreC: 6,
     rise: 1.2,
   });

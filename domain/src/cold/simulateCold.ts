@@ -1,5 +1,6 @@
 import {
   firstIndex,
+  holdingLimitsOf,
   HOUR_S,
   AIR_EVERY_S,
   fail,
@@ -11,6 +12,8 @@ import {
   type Result,
   type ReadyWindow,
 } from '@calm/core';
+import type { LotHeld } from '@calm/contract';
+import { heldOf } from '../lots/held';
 import { nextDoors, lotPortions } from './lotPortions';
 import { isCold, type ColdAssumption, type ColdPortion, type ColdQuestion } from './coldQuestion';
 import { roomOf } from './rooms';
@@ -27,6 +30,7 @@ export interface ColdHouse {
 /** How a part goes on. */
 export interface SimulatedPortion extends ColdPortion {
   readonly window: ReadyWindow;
+  readonly held: readonly LotHeld[];
   /** At the moment of the question; null before it is mixed. */
   readonly coreC: number | null;
   /** Its volume then, over the volume off the mixer. */
@@ -135,6 +139,14 @@ export function simulateCold(
       return {
         ...part,
         window: lot?.window ?? NEVER,
+        held: lot
+          ? heldOf(
+              holdingLimitsOf(part.lot.recipe.formula, question.book.pantry),
+              lot.course,
+              part.mixedMs,
+              question.nowS * 1000,
+            )
+          : [],
         coreC: at < 0 ? null : (lot?.course.coreTempsC[at] ?? null),
         rise: at < 0 ? null : (lot?.course.volumes[at] ?? null),
       };

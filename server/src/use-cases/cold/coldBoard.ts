@@ -134,7 +134,7 @@ function lotsOf(question: ColdQuestion, asSet: readonly ReadyWindow[]): ColdLot[
   const now = simulateCold(question);
   if (!now.ok) return [];
   return now.value.parts.map((part, i): ColdLot => {
-    const { lot, product, placeId, zone, mixedMs, window, coreC, rise } = part;
+    const { lot, product, placeId, zone, mixedMs, window, held, coreC, rise } = part;
     return {
       key: lot.lot?.id ?? `${lot.code}/${lot.date}`,
       code: lot.code,
@@ -145,6 +145,7 @@ function lotsOf(question: ColdQuestion, asSet: readonly ReadyWindow[]): ColdLot[
       now: window,
       // The same parts in the same order: only what they stood in differs.
       asSet: asSet[i] ?? window,
+      held,
       coreC,
       rise,
     };

@@ -94,6 +94,15 @@ function Reason({ decision }: { readonly decision: Decision }) {
     }
     case 'too-few':
       return say({ count: decision.missing });
+    case 'held': {
+      const { name, aboveC, mostMin, minutes } = decision.held;
+      return say({
+        name,
+        above: f.temperature(aboveC),
+        most: f.duration(mostMin),
+        by: f.duration(Math.round(minutes)),
+      });
+    }
   }
 }
 
@@ -142,6 +151,8 @@ function Choices({ house, decision }: { readonly house: string; readonly decisio
           {link(`/${house}/crew`, t('tonight.decide.callIn'))}
         </>
       );
+    case 'held':
+      return link(`/${house}/log/${lot.lot?.id ?? ''}`, t('tonight.decide.leftovers'));
     case 'moved':
       return link(sheet, t('tonight.openSheet'));
   }

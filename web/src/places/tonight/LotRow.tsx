@@ -1,3 +1,4 @@
+import type { LotHeld } from '@calm/contract';
 import { lotPositionOf, type BoardLot } from '@calm/domain';
 import { stageKey, type PlannedWork, type LotPosition } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -57,10 +58,29 @@ export function LotRow({
         <b>{stateWord(t, where)}</b>
         <span className="quiet">{sinceWords(t, f, where)}</span>
         {windows && !isOut && <WindowWords windows={windows} />}
+        {windows &&
+          lot.lot &&
+          windows.held.map((held) => <HeldWords key={held.name} held={held} />)}
       </div>
       <Next board={board} lot={lot} where={where} sheet={sheet} />
       <Strip lot={lot} atMs={atMs} nowMs={nowMs} />
     </li>
+  );
+}
+
+/** How long it has been warm, for something in it that the house limits. */
+function HeldWords({ held }: { readonly held: LotHeld }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { name, aboveC, mostMin, minutes, overMs } = held;
+  const words = { name, above: f.temperature(aboveC), most: f.duration(mostMin) };
+  return (
+    <span className={minutes > mostMin ? styles['never'] : 'quiet'}>
+      {t('tonight.held', { ...words, minutes: f.duration(Math.round(minutes)) })}
+      {minutes <= mostMin &&
+        overMs !== null &&
+        `, ${t('tonight.heldOver', { ...words, at: f.moment(overMs) })}`}
+    </span>
   );
 }
 

@@ -1,3 +1,4 @@
+import type { LotHeld } from '@calm/contract';
 import { MINUTE_MS, stageKey, type PlannedWork, type PullWave } from '@calm/core';
 import { lotPositionOf, type BoardLot } from '@calm/domain';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
@@ -25,6 +26,8 @@ export type Decision = {
   | { readonly kind: 'nobody'; readonly work: PlannedWork }
   | { readonly kind: 'moved'; readonly shiftMin: number; readonly windows: LotWindows }
   | { readonly kind: 'too-few'; readonly missing: number }
+  /** It has been warm for longer than something in it may be: whoever is responsible decides. */
+  | { readonly kind: 'held'; readonly held: LotHeld }
 );
 
 /** What is known of a lot on Tonight. */
@@ -85,6 +88,10 @@ export function decisionsOf(
       if (Math.abs(shiftMin) >= MOVED_MIN && now.untilMs > atMs) {
         made.push({ kind: 'moved', key: `${own}/moved`, byMs: now.fromMs, lot, shiftMin, windows });
       }
+    }
+    const [held] = windows.held;
+    if (lot.lot && held && held.minutes > held.mostMin) {
+      made.push({ kind: 'held', key: `${own}/held`, byMs: -Infinity, lot, held });
     }
     const missing = lot.lot ? missingOf(lot) : 0;
     if (missing > 0) {

@@ -52,7 +52,7 @@ export function useTonight(
       const isFor = lots.includes(lot);
       return {
         lot,
-        windows: windows[lead ?? -1] ?? { planned: null, now: null, isNever: false },
+        windows: windows[lead ?? -1] ?? { planned: null, now: null, isNever: false, held: [] },
         balls: mine.flatMap((i): ServiceBalls[] => {
           const product = asked[i]?.product;
           const count = service.counts.find(({ productId }) => productId === product?.id)?.count;

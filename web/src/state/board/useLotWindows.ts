@@ -1,5 +1,12 @@
-import type { Product, ColdBoard, ColdLot } from '@calm/contract';
-import { type BoardLot, doughAsPlanned, doughInProgress, type DoughInProgress } from '@calm/domain';
+import type { ColdBoard, ColdLot, LotHeld, Product } from '@calm/contract';
+import { holdingLimitsOf, type Pantry } from '@calm/core';
+import {
+  type BoardLot,
+  doughAsPlanned,
+  doughInProgress,
+  heldOf,
+  type DoughInProgress,
+} from '@calm/domain';
 import { useMemo } from 'react';
 import { useHouse, type Board } from './useBoard';
 import { useCold } from './useCold';
@@ -14,8 +21,10 @@ export interface LotWindows {
   /** Null while they are being calculated, or when the balls never open well. */
   readonly planned: LotWindow | null;
   readonly now: LotWindow | null;
-  /** Reckoned, and they never open well. */
+  /** Calculated, and they never open well. */
   readonly isNever: boolean;
+  /** How long the dough has been warm, for what in it the house limits; the first to be over first. */
+  readonly held: readonly LotHeld[];
 }
 
 /** Steps of the present at which what is still to come is calculated again, ms. */
@@ -30,7 +39,8 @@ export interface LotBalls {
 const ask = (doughs: readonly DoughInProgress[]): Promise<SimulationAnswer[]> =>
   Promise.all(doughs.map(({ document }) => engine().way(document)));
 
-const UNKNOWN: LotWindows = { planned: null, now: null, isNever: false };
+const NO_PANTRY: Pantry = [];
+const UNKNOWN: LotWindows = { planned: null, now: null, isNever: false, held: [] };
 
 /**
  * Windows of some balls, by the engine in its worker, in their order.
@@ -40,6 +50,7 @@ const UNKNOWN: LotWindows = { planned: null, now: null, isNever: false };
 export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): LotWindows[] {
   const { nowMs } = useCursor();
   const atMs = Math.floor(nowMs / EVERY_MS) * EVERY_MS;
+  const pantry = board?.book.pantry ?? NO_PANTRY;
   const prefermentC = board?.book.house.settings.usualTempsC.preferment ?? 0;
   const doughs = useMemo(
     () =>
@@ -55,17 +66,18 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
   return useMemo(() => {
     const isFresh = cold !== null && Math.abs(Date.parse(cold.at) - nowMs) <= FRESH_MS;
     const ways = new Map(latest?.question.map((dough, i) => [dough, latest.answer[i]]));
-    return balls.map((_, i): LotWindows => {
+    return balls.map(({ lot }, i): LotWindows => {
       const [planned = null, now = null] = [doughs[2 * i], doughs[2 * i + 1]];
       const plannedWay = planned && ways.get(planned);
       const nowWay = now && ways.get(now);
       if (!plannedWay || !nowWay) return UNKNOWN;
-      return {
-        planned: windowOf(planned, plannedWay),
-        ...asItIs(isFresh ? readIn(cold, balls[i]) : null, now, nowWay),
-      };
+      const read = isFresh ? readIn(cold, balls[i]) : null;
+      const limits = holdingLimitsOf(lot.recipe.formula, pantry);
+      const held =
+        read?.held ?? (nowWay.ok ? heldOf(limits, nowWay.value.course, now.mixedMs, atMs) : []);
+      return { planned: windowOf(planned, plannedWay), ...asItIs(read, now, nowWay), held };
     });
-  }, [balls, doughs, latest, cold, nowMs]);
+  }, [balls, doughs, latest, cold, nowMs, atMs, pantry]);
 }
 
 /** What was read in the cold is older than this: it tells nothing of now, ms. */

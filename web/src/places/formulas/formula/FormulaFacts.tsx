@@ -6,6 +6,7 @@ import {
   effective,
   flourForDoughG,
   formulaLines,
+  holdingLimitsOf,
   formulaNotes,
 } from '@calm/core';
 import { useTranslation } from 'react-i18next';
@@ -73,6 +74,12 @@ export function FormulaFacts({
           <dt>{t('formulas.facts.allergens')}</dt>
           <dd>{allergensOf(formula, book.pantry).join(', ') || t('formulas.facts.noneKnown')}</dd>
         </div>
+        {holdingLimitsOf(formula, book.pantry).map(({ name, aboveC, mostMin }) => (
+          <div key={name}>
+            <dt>{t('formulas.facts.holding', { name, above: f.temperature(aboveC) })}</dt>
+            <dd>{f.duration(mostMin)}</dd>
+          </div>
+        ))}
       </dl>
       {unpriced.length > 0 && (
         <p className="quiet small">{t('formulas.facts.unpriced', { what: unpriced.join(', ') })}</p>

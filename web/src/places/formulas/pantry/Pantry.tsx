@@ -5,8 +5,8 @@ import Switch from '@mui/material/Switch';
 import IconButton from '@mui/material/IconButton';
 import TextField from '@mui/material/TextField';
 import type { PantryItem } from '@calm/contract';
-import type { Ingredient } from '@calm/core';
-import { useRef } from 'react';
+import type { HoldingLimit, Ingredient } from '@calm/core';
+import { useRef, type ComponentProps } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
 import { useNotices } from '../../../parts/messages/Notices';
@@ -31,6 +31,12 @@ const USUAL_W = 250;
 const STRENGTH = { min: 0, max: 600, decimals: 0 };
 const PROTEIN = { min: 0, max: 25, decimals: 1 };
 const SHARE = { min: 0, max: 100, decimals: 1 };
+/** To begin with: the house writes its local code's own numbers over it. */
+const FIRST_HOLDING: HoldingLimit = { aboveC: 5, mostMin: 120 };
+const HOLDING = {
+  aboveC: { min: -5, max: 40, decimals: 1 },
+  mostMin: { min: 0, max: 10_080, decimals: 0 },
+} as const;
 const BRINGS = ['waterPercent', 'saltPercent', 'fatPercent', 'sugarPercent'] as const;
 const NOTHING = { waterPercent: 0, saltPercent: 0, fatPercent: 0, sugarPercent: 0 };
 
@@ -66,7 +72,7 @@ export function Pantry() {
 function Item({ item, collection }: { readonly item: PantryItem; readonly collection: Shelf }) {
   const { t } = useTranslation();
   const content = contentOfItem(item);
-  const put = (to: Partial<Ingredient>) => void collection.change(item, to);
+  const put = (to: Changed) => void collection.change(item, to);
   const brings = content.composition ?? NOTHING;
   const isFlour = item.strengthW !== undefined;
   const cell = (
@@ -137,6 +143,7 @@ function Item({ item, collection }: { readonly item: PantryItem; readonly collec
           width={280}
           onCommit={(text) => put({ allergens: namesIn(text) })}
         />
+        <HoldingCells item={content} onChange={(holding) => put({ holding })} />
         {isFlour && (
           <TextCell
             label={t('formulas.pantry.uptakeNote')}
@@ -166,6 +173,48 @@ function Item({ item, collection }: { readonly item: PantryItem; readonly collec
   );
 }
 
+/** How long dough with it may be warm: for what spoils, by the house's local code. */
+function HoldingCells({
+  item,
+  onChange,
+}: {
+  readonly item: Ingredient;
+  readonly onChange: (holding: HoldingLimit | null) => void;
+}) {
+  const { t } = useTranslation();
+  const { name, holding } = item;
+  const cell = (key: keyof HoldingLimit, given: Partial<ComponentProps<typeof NumberCell>>) => (
+    <label className={styles['cell']}>
+      <span>{t(`formulas.pantry.${key}`)}</span>
+      <NumberCell
+        label={`${name}, ${t(`formulas.pantry.${key}`)}`}
+        value={holding?.[key] ?? 0}
+        rule={HOLDING[key]}
+        step={key === 'aboveC' ? 0.5 : 15}
+        onCommit={(value) => holding && onChange({ ...holding, [key]: value })}
+        {...given}
+      />
+    </label>
+  );
+  return (
+    <>
+      <FormControlLabel
+        control={
+          <Switch
+            size="small"
+            checked={holding !== undefined}
+            onChange={(_event, on) => onChange(on ? FIRST_HOLDING : null)}
+          />
+        }
+        label={t('formulas.pantry.isLimited')}
+      />
+      {holding && cell('aboveC', { measure: 'temp' })}
+      {holding && cell('mostMin', { unit: 'min' })}
+      {holding && <span className="quiet small">{t('formulas.pantry.byCode')}</span>}
+    </>
+  );
+}
+
 const namesIn = (text: string) => [
   ...new Set(
     text
@@ -176,15 +225,16 @@ const namesIn = (text: string) => [
 ];
 
 /** Without what says nothing: 0 stands for "not known" where nothing weighs or costs nothing. */
-function cleaned(item: Ingredient): Ingredient {
+function cleaned(item: Omit<Ingredient, 'holding'> & Changed): Ingredient {
   const { costPerKg, bagKg, strengthW, proteinPercent, uptakeNote, composition, ...others } = item;
-  const { goodUntil, ...rest } = others;
+  const { goodUntil, holding, ...rest } = others;
   const isPlain = !composition || BRINGS.every((key) => composition[key] === 0);
   return {
     ...rest,
     ...(costPerKg && { costPerKg }),
     ...(bagKg && { bagKg }),
     ...(goodUntil && { goodUntil }),
+    ...(holding && { holding }),
     ...(strengthW && { strengthW: Math.max(50, strengthW) }),
     ...(proteinPercent && { proteinPercent: Math.max(4, proteinPercent) }),
     ...(uptakeNote && { uptakeNote }),
@@ -192,9 +242,12 @@ function cleaned(item: Ingredient): Ingredient {
   };
 }
 
+/** What is changed; a limit of null is none. */
+type Changed = Partial<Omit<Ingredient, 'holding'>> & { readonly holding?: HoldingLimit | null };
+
 interface Shelf {
   readonly add: (items: readonly PantryItem[]) => Promise<void>;
-  readonly change: (item: PantryItem, to: Partial<Ingredient>) => Promise<void>;
+  readonly change: (item: PantryItem, to: Changed) => Promise<void>;
   readonly remove: (item: PantryItem) => Promise<void>;
 }
 

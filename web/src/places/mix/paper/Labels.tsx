@@ -1,4 +1,4 @@
-import { HOUR_MS } from '@calm/core';
+import { holdingLimitsOf, HOUR_MS } from '@calm/core';
 import type { Product } from '@calm/contract';
 import { type BoardLot, documentOfLot, mixedMsOf } from '@calm/domain';
 import { useMemo } from 'react';
@@ -65,6 +65,7 @@ function ProductLabels({
   const window = answer?.ok ? answer.value.window : null;
   const at = (hour: number) =>
     Math.round(((mixedMs ?? 0) + hour * HOUR_MS) / SAID_TO_MS) * SAID_TO_MS;
+  const limits = holdingLimitsOf(lot.recipe.formula, board.book.pantry);
   const trays = Math.ceil(count / product.ballsPerTray);
   const address = addressOfTrays(location.origin, board.house, lot.code);
   return Array.from({ length: trays }, (_, i) => {
@@ -88,6 +89,15 @@ function ProductLabels({
               })
             : t('mix.paper.opensUnknown')}
         </p>
+        {limits.map(({ name, aboveC, mostMin }) => (
+          <p key={name}>
+            {t('mix.paper.holding', {
+              name,
+              above: f.temperature(aboveC),
+              most: f.duration(mostMin),
+            })}
+          </p>
+        ))}
         <p className={styles['labelAllergens']}>
           {t('mix.paper.contains', { what: lot.recipe.allergens.join(', ') })}
         </p>
