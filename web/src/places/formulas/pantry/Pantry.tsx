@@ -143,7 +143,6 @@ function Item({ item, collection }: { readonly item: PantryItem; readonly collec
           width={280}
           onCommit={(text) => put({ allergens: namesIn(text) })}
         />
-        <HoldingCells item={content} onChange={(holding) => put({ holding })} />
         {isFlour && (
           <TextCell
             label={t('formulas.pantry.uptakeNote')}
@@ -168,6 +167,7 @@ function Item({ item, collection }: { readonly item: PantryItem; readonly collec
               />
             </label>
           ))}
+        <HoldingCells item={content} onChange={(holding) => put({ holding })} />
       </div>
     </li>
   );
