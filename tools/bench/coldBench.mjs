@@ -6,7 +6,7 @@ import { benchCold } from './coldResim';
 
 const LINES = 1_000_000;
 const LIMIT_DAY_MS = 200;
-const LIMIT_LOTS_MS = 50;
+const LIMIT_LOTS_MS = 35;
 const RUNS = 40;
 
 /**

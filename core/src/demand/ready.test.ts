@@ -116,6 +116,23 @@ describe('the usage curve', () => {
     expect(() => usageCurve([], 0)).toThrow(RangeError);
   });
 
+  it('does not end early because some evenings ran out', () => {
+    // Evenings that go alike: the late third of them ran out half way.
+    const truth = [1, 2, 3, 4, 4, 3, 2, 1];
+    const all = truth.reduce((a, b) => a + b, 0);
+    const evening = (balls: number, untilQuarter = truth.length) =>
+      truth
+        .slice(0, untilQuarter)
+        .map((share, i) => ({ minute: i * 15, balls: (balls * share) / all }));
+    const whole = Array.from({ length: 10 }, () => evening(100)).flat();
+    const cut = Array.from({ length: 10 }, () => evening(140, 4)).flat();
+    const soldBy4 = (140 * (1 + 2 + 3 + 4)) / all;
+    const ranOut = Array.from({ length: 10 }, () => ({ atMin: 60, balls: soldBy4 }));
+    const lateShare = (curve: readonly number[]) => curve.slice(4).reduce((a, b) => a + b, 0);
+    expect(lateShare(usageCurve([...whole, ...cut], 120))).toBeLessThan(0.35);
+    expect(lateShare(usageCurve([...whole, ...cut], 120, ranOut))).toBeCloseTo(0.5, 2);
+  });
+
   it('tells when balls run out', () => {
     const even = usageCurve([], 120);
     expect(goneBy(even, 60)).toBeCloseTo(0.5, 12);

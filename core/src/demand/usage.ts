@@ -12,13 +12,30 @@ export const QUARTER_MIN = 15;
 /** An even evening counts like this many balls in all: it fades with sales. */
 const EVEN_BALLS = 20;
 
+/** An evening on which there was nothing left to sell from a moment on. */
+export interface RanOut {
+  /** Minutes from the start of the service. */
+  readonly atMin: number;
+  /** Balls sold until then; they are among the sales too. */
+  readonly balls: number;
+}
+
+/** Rounds in which a curve and what it says of evenings that ran out settle: each moves it a third as far. */
+const TAIL_ROUNDS = 12;
+
 /**
- * The usage curve of a service, learned from sales of its kind.
+ * The usage curve of a service, learned from sales of its kind. An evening that ran out says nothing of what would
+ * have gone after it: that is filled in by the curve of all (expectation and maximization: Dempster, Laird and Rubin
+ * 1977), so that its silence does not make the curve end early.
  *
  * @param lengthMin length of the service; sales outside count at its nearest end
  * @throws RangeError when the service has no length
  */
-export function usageCurve(sales: readonly SaleMoment[], lengthMin: number): UsageCurve {
+export function usageCurve(
+  sales: readonly SaleMoment[],
+  lengthMin: number,
+  ranOut: readonly RanOut[] = [],
+): UsageCurve {
   if (!(lengthMin > 0)) throw new RangeError('a service must last');
   const quarters = Math.ceil(lengthMin / QUARTER_MIN);
   const counts = Array.from({ length: quarters }, () => EVEN_BALLS / quarters);
@@ -26,6 +43,23 @@ export function usageCurve(sales: readonly SaleMoment[], lengthMin: number): Usa
     const quarter = Math.min(quarters - 1, Math.max(0, Math.floor(minute / QUARTER_MIN)));
     counts[quarter] = (counts[quarter] ?? 0) + balls;
   }
+  let curve = sharesOf(counts);
+  for (let round = 0; round < TAIL_ROUNDS && ranOut.length > 0; round += 1) {
+    const filled = [...counts];
+    for (const { atMin, balls } of ranOut) {
+      const gone = goneBy(curve, atMin);
+      if (gone <= 0) continue;
+      curve.forEach((share, i) => {
+        const after = Math.min(1, Math.max(0, ((i + 1) * QUARTER_MIN - atMin) / QUARTER_MIN));
+        filled[i] = (filled[i] ?? 0) + (balls * share * after) / gone;
+      });
+    }
+    curve = sharesOf(filled);
+  }
+  return curve;
+}
+
+function sharesOf(counts: readonly number[]): number[] {
   const sum = counts.reduce((a, b) => a + b, 0);
   return counts.map((count) => count / sum);
 }

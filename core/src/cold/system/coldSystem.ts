@@ -64,18 +64,20 @@ export function coldSystemFaults({ rooms, lots }: ColdSystem): ColdSystemFault[]
   return [...rooms.flatMap(roomFaults), ...ofLots];
 }
 
+const isAirC = (value: number): boolean => Math.abs(value) <= 60;
+
 /** A room's numbers that no room has. */
 function roomFaults({ name, room, setting, airC, readings }: ColdSystemRoom): ColdSystemFault[] {
   const { heatCapacityJPerK, lossWPerK, doorWPerK, coolingW, deadBandC, setC } = room;
   const above = { heatCapacityJPerK, lossWPerK };
   const atLeastNone = { doorWPerK, coolingW, deadBandC, doorMinPerH: setting.doorMinPerH };
   const temps = { setC, airC, outsideC: setting.outsideC, ...room.zonesC };
-  const readC = Object.fromEntries(readings.map((reading, i) => [`reading ${i}`, reading.airC]));
   const wrong = (numbers: Record<string, number>, isRight: (value: number) => boolean) =>
     Object.keys(numbers).filter((which) => !isRight(numbers[which] as number));
   return [
     ...wrong(above, (value) => value > 0 && Number.isFinite(value)),
     ...wrong(atLeastNone, (value) => value >= 0 && Number.isFinite(value)),
-    ...wrong({ ...temps, ...readC }, (value) => Math.abs(value) <= 60),
+    ...wrong(temps, isAirC),
+    ...readings.flatMap(({ airC: read }, i) => (isAirC(read) ? [] : [`reading ${i}`])),
   ].map((which) => ({ kind: 'room-number', room: name, which }));
 }

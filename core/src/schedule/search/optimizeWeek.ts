@@ -30,8 +30,11 @@ export function gapPercent({ points, bound, open }: SolverProgress): number | nu
 
 /** A service that finds no place weighs more than all else. */
 const OPEN_POINTS = 1e5;
-/** Rounds of the search between two steps of the bound. */
-const ROUNDS_A_BOUND = 12;
+/** Rounds of the search between two steps of the bound: as many as the one gains against the other, within these. */
+const [FEWEST_ROUNDS, MOST_ROUNDS] = [6, 60];
+const FIRST_SHARE = 12;
+/** How fast what was gained of late is forgotten. */
+const FADES = 0.8;
 
 /**
  * Plans a week and goes on improving the plan: the first one comes at once, each later one is never worse.
@@ -58,14 +61,23 @@ export function* optimizeWeek(
   let bound = -Infinity;
   let rounds = 0;
   yield told();
+  let share = FIRST_SHARE;
+  let [byBound, byRound] = [0, 0];
   for (;;) {
+    const [wasBound, wasPoints] = [bound, best.points];
     bound = bounds.next().value.points;
-    for (let i = 0; i < ROUNDS_A_BOUND; i += 1) {
+    for (let i = 0; i < share; i += 1) {
       rounds += 1;
       placed = oneRound(week, placed, random);
       const points = pointsOf(placed, week);
       if (points < best.points - 1e-9) best = { placed, points };
     }
+    // Whichever of the two has closed more of the gap of late gets more of the time.
+    byBound = FADES * byBound + (wasBound > -Infinity ? bound - wasBound : 0);
+    byRound =
+      FADES * byRound + Math.min(wasPoints, OPEN_POINTS) - Math.min(best.points, OPEN_POINTS);
+    const more = byRound > byBound ? 1.25 : 0.8;
+    share = Math.min(MOST_ROUNDS, Math.max(FEWEST_ROUNDS, share * more));
     yield told();
   }
 

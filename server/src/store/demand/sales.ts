@@ -1,5 +1,5 @@
 import type { ImportedSale, Sale, SoldBalls } from '@calm/contract';
-import { and, asc, between, eq, gte, lt, sql } from 'drizzle-orm';
+import { and, asc, between, eq, gte, isNotNull, lt, sql } from 'drizzle-orm';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -148,6 +148,35 @@ export function readQuarters({ tx, houseId }: Scope, from: string, to: string) {
     .from(t.quarterSales)
     .where(and(eq(t.quarterSales.houseId, houseId), between(t.quarterSales.date, from, to)))
     .groupBy(t.quarterSales.patternId, t.quarterSales.productId, t.quarterSales.quarter);
+}
+
+/** Evenings that ran out and whose balls are known by quarters, with what went by then. */
+export function readRanOut({ tx, houseId }: Scope, from: string, to: string) {
+  return tx
+    .select({
+      patternId: t.sales.patternId,
+      productId: t.sales.productId,
+      soldOutMin: t.sales.soldOutMin,
+      sold: sql<number>`cast(sum(${t.quarterSales.sold}) as signed)`.mapWith(Number),
+    })
+    .from(t.sales)
+    .innerJoin(
+      t.quarterSales,
+      and(
+        eq(t.quarterSales.houseId, t.sales.houseId),
+        eq(t.quarterSales.date, t.sales.date),
+        eq(t.quarterSales.patternId, t.sales.patternId),
+        eq(t.quarterSales.productId, t.sales.productId),
+      ),
+    )
+    .where(
+      and(
+        eq(t.sales.houseId, houseId),
+        between(t.sales.date, from, to),
+        isNotNull(t.sales.soldOutMin),
+      ),
+    )
+    .groupBy(t.sales.date, t.sales.patternId, t.sales.productId, t.sales.soldOutMin);
 }
 
 const ROWS_PER_INSERT = 1000;

@@ -1,7 +1,7 @@
 import type { HouseCalendar, Usage } from '@calm/contract';
-import { QUARTER_MIN, usageCurve, type SaleMoment } from '@calm/core';
+import { QUARTER_MIN, usageCurve, type RanOut, type SaleMoment } from '@calm/core';
 import { readProductIds } from '../../store/book/products';
-import { readQuarters } from '../../store/demand/sales';
+import { readQuarters, readRanOut } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { addDays } from '@calm/domain';
 
@@ -14,8 +14,10 @@ export async function usageOf(
   calendar: HouseCalendar,
   today: string,
 ): Promise<Usage[]> {
-  const [quarters, productIds] = await Promise.all([
-    readQuarters(scope, addDays(today, -DAYS_BACK), today),
+  const from = addDays(today, -DAYS_BACK);
+  const [quarters, evenings, productIds] = await Promise.all([
+    readQuarters(scope, from, today),
+    readRanOut(scope, from, today),
     readProductIds(scope),
   ]);
   const kinds = [...new Set(calendar.patterns.map(({ name }) => name))];
@@ -23,6 +25,14 @@ export async function usageOf(
     const patterns = calendar.patterns.filter(({ name }) => name === service);
     const ids = new Set(patterns.map(({ id }) => id));
     const lengthMin = Math.max(...patterns.map(({ startMin, endMin }) => endMin - startMin));
+    const startOf = (patternId: string) =>
+      patterns.find(({ id }) => id === patternId)?.startMin ?? 0;
+    const ranOutOf = (productId: string) =>
+      evenings.flatMap((evening): RanOut[] =>
+        evening.productId === productId && ids.has(evening.patternId) && evening.soldOutMin !== null
+          ? [{ atMin: evening.soldOutMin - startOf(evening.patternId), balls: evening.sold }]
+          : [],
+      );
     return productIds.map((productId): Usage => {
       const moments = quarters
         .filter((each) => each.productId === productId && ids.has(each.patternId))
@@ -30,7 +40,7 @@ export async function usageOf(
       return {
         service,
         productId,
-        curve: usageCurve(moments, lengthMin),
+        curve: usageCurve(moments, lengthMin, ranOutOf(productId)),
         balls: moments.reduce((sum, { balls }) => sum + balls, 0),
       };
     });
