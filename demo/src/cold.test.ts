@@ -3,7 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { makePuts } from './cold';
 import { makeAlarms, makeReadings, makeRounds } from './cold/history';
 import { probes } from './cold/trueRooms';
-import { makeHistory } from './history';
+import { makeHistory } from './past/history';
 import type { Line } from './line';
 import { exampleBook } from './load';
 import { probeRound, type ProbeMemory } from './probeRound';

@@ -14,7 +14,7 @@ import type { HouseBook, Lot } from '@calm/contract';
 import { instantOf, localDateOf } from '@calm/domain';
 import { places, TIME_ZONE } from './lanternYard';
 import { doorsOf, USUAL_PROBE, type ProbeNature } from './probes';
-import type { DemoRecord } from './records';
+import type { DemoRecord } from './past/records';
 import { type probes, TRUE_ROOMS, TRUE_ZONES_C } from './cold/trueRooms';
 
 /*

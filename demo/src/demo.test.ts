@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { stageKey, workOf, countBack } from '@calm/core';
 import { check, formulaSchema } from '@calm/contract/schemas';
-import { makeHistory, WEEKS_OF_HISTORY } from './history';
+import { makeHistory, WEEKS_OF_HISTORY } from './past/history';
 import * as yard from './lanternYard';
 import { exampleBook } from './load';
 import { noise } from './noise';

@@ -11,5 +11,5 @@ export * from './exampleLots';
 export { probeRound, type ProbeMemory } from './probeRound';
 export type { Story } from './cold';
 export type { Line } from './line';
-export { makeHistory as historyOf } from './history';
+export { makeHistory as historyOf } from './past/history';
 export { planComingWeek } from './comingWeek';

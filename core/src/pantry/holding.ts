@@ -1,13 +1,5 @@
 import { formulaLines, type Formula } from '../formula';
-import { inPantry, type Pantry } from './ingredient';
-
-/** How long dough with something in it may be warm, in all: the house's own numbers by its local code. */
-export interface HoldingLimit {
-  /** Time counts above this, °C. */
-  readonly aboveC: number;
-  /** In all, from the mixer on. */
-  readonly mostMin: number;
-}
+import { inPantry, type HoldingLimit, type Pantry } from './ingredient';
 
 /** The limit that an ingredient sets to the dough it is in. */
 export interface IngredientLimit extends HoldingLimit {

@@ -1,5 +1,12 @@
 import type { Composition } from '../formula';
-import type { HoldingLimit } from './holding';
+
+/** How long dough with something in it may be warm, in all: the house's own numbers by its local code. */
+export interface HoldingLimit {
+  /** Time counts above this, °C. */
+  readonly aboveC: number;
+  /** In all, from the mixer on. */
+  readonly mostMin: number;
+}
 
 /** What a house knows of something it buys. Formulas name it; this is what the name stands for. */
 export interface Ingredient {

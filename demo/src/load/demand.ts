@@ -1,5 +1,5 @@
 import { schema as t, type Queries } from '@calm/server';
-import { makeSales, quartersOf } from '../sales';
+import { makeSales, quartersOf } from '../past/sales';
 import { inBatches, type Ids, patternId } from './inserting';
 
 export async function insertSales(

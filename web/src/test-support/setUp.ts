@@ -1,7 +1,7 @@
 import '@testing-library/jest-dom/jest-globals';
 import { cleanup } from '@testing-library/react';
 import { afterEach } from '@jest/globals';
-import '../words/index';
+import '../words';
 
 afterEach(() => {
   cleanup();

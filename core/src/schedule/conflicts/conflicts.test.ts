@@ -2,11 +2,11 @@ import { beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { problem, solved } from '../../test-support/solvedWeek';
 import { editLot, givenTo } from '../edit/editPlan';
-import { conflictsOf, isIn, type Conflict } from '../conflicts/conflicts';
-import { levelsOf } from '../conflicts/levels';
+import { conflictsOf, isIn, type Conflict } from './conflicts';
+import { levelsOf } from './levels';
 import { checkWeek } from '../../test-support/checkWeek';
-import { fixed, conflictFixesOf, nameOf } from '../conflicts/conflictFixes';
-import { type PlannedLot, type WeekProblem } from '../problem/problem';
+import { fixed, conflictFixesOf, nameOf } from './conflictFixes';
+import type { PlannedLot, WeekProblem } from '../problem/problem';
 
 let lots: readonly PlannedLot[];
 beforeAll(() => {

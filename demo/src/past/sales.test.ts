@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { WEEKS_OF_HISTORY } from './history';
-import { usual } from './lanternYard';
+import { usual } from '../lanternYard';
 import { makeSales, quartersOf } from './sales';
 
 const WEDNESDAY = new Date('2026-11-25T14:40:00Z');

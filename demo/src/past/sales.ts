@@ -1,7 +1,7 @@
 import { addDays, localDateOf, weekdayOf } from '@calm/domain';
 import { WEEKS_OF_HISTORY } from './history';
-import { services, TIME_ZONE, usual } from './lanternYard';
-import { noise } from './noise';
+import { services, TIME_ZONE, usual } from '../lanternYard';
+import { noise } from '../noise';
 
 /*
  * What Lantern Yard sold: the usual of its weekdays, growing a little, scattered, with a festival, a

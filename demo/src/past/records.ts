@@ -1,8 +1,8 @@
 import { DAY_MS, MINUTE_MS, pullWaves, usageCurve } from '@calm/core';
 import type { Baking, Leftover, Lot, Opening, RecordContent } from '@calm/contract';
 import { instantOf, localDateOf, weekdayOf } from '@calm/domain';
-import { services, TIME_ZONE } from './lanternYard';
-import { noise } from './noise';
+import { services, TIME_ZONE } from '../lanternYard';
+import { noise } from '../noise';
 
 /*
  * What was seen of Lantern Yard's lots: pieces on the scale, waves pulled, how balls opened and baked, what

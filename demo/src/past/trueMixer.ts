@@ -7,7 +7,7 @@ import {
   type MixTemperatures,
 } from '@calm/core';
 import type { HouseBook, LoadTemps, Recipe } from '@calm/contract';
-import { trueFrictionC } from './lanternYard';
+import { trueFrictionC } from '../lanternYard';
 
 /*
  * How Lantern Yard's mixers really warm dough: as a heat balance has it, by what flour, water and room each hold, and

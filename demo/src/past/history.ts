@@ -20,8 +20,8 @@ import {
   type PlannedStage,
   type ScaledLot,
 } from '@calm/core';
-import { services, usual } from './lanternYard';
-import { noise } from './noise';
+import { services, usual } from '../lanternYard';
+import { noise } from '../noise';
 import { trueDoughOutC, trueLine } from './trueMixer';
 
 /** Weeks of history behind today. */
