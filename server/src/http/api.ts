@@ -5,12 +5,13 @@ import express, { Router, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
+import { ColdBoards } from '../use-cases/cold/coldBoard';
 import { allHouses } from '../use-cases/house/houses';
 import { authenticate, sameSiteOnly } from './authContext';
 import { apiDocs } from './docs/apiDocs';
 import { accessHandlers, accessSenders } from './handlers/accessHandlers';
 import { bookHandlers } from './handlers/bookHandlers';
-import { coldHandlers } from './handlers/coldHandlers';
+import { coldHandlersOf } from './handlers/coldHandlers';
 import { demandHandlers } from './handlers/demandHandlers';
 import { lotHandlers, lotSenders } from './handlers/lotHandlers';
 import { planHandlers } from './handlers/planHandlers';
@@ -25,19 +26,20 @@ const BODY_LIMIT = '100kb';
 /** Tries to sign in from one device a minute, whoever it tries to be. */
 const TRIES_A_MINUTE = 60;
 
-const HANDLERS: RouteHandlers = {
+const handlersOf = (boards: ColdBoards): RouteHandlers => ({
   ...accessHandlers,
   ...bookHandlers,
   ...demandHandlers,
   ...planHandlers,
   ...lotHandlers,
-  ...coldHandlers,
-};
+  ...coldHandlersOf(boards),
+});
 const SENDERS: RouteSenders = { ...accessSenders, ...lotSenders };
 
 /** Every route of the table, mounted: what is in the table is served, and nothing else. */
 export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
   const api = Router();
+  const handlers = handlersOf(new ColdBoards());
   api.use(cookieParser());
   api.use(apiDocs());
   api.use(sameSiteOnly);
@@ -73,7 +75,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
       default:
         // Names and types are held together by `RouteHandlers`; here all routes are one kind.
         return mountRoute(db, route, schemasOf(name), {
-          run: HANDLERS[name] as Mounted['run'],
+          run: handlers[name] as Mounted['run'],
           send: SENDERS[name] as Mounted['send'],
         });
     }

@@ -1,23 +1,25 @@
 import { ok } from '@calm/core';
-import { acknowledgeAlarm, addColdNote, coldBoardNow } from '../../use-cases/cold/coldBoard';
+import { acknowledgeAlarm, addColdNote, type ColdBoards } from '../../use-cases/cold/coldBoard';
 import { coldDay, coldRecord, coldRecordCsv } from '../../use-cases/cold/coldRecord';
 import { probes } from '../../use-cases/cold/probes';
 import { takeReadings } from '../../use-cases/cold/takeReadings';
 import type { RouteHandlers } from '../routeHandlers';
 
-/** Probes and what they show, what is wrong, what was done about it. */
-export const coldHandlers = {
-  cold: async ({ scope, house, now }) => ok(await coldBoardNow(scope, house, now)),
-  coldDay: async ({ scope, house, query, now }) => ok(await coldDay(scope, house, query.date, now)),
-  coldRecord: async ({ scope, house, query, now }) =>
-    ok(await coldRecord(scope, house, query, now)),
-  coldRecordCsv: async ({ scope, house, query, now }) =>
-    ok(await coldRecordCsv(scope, house, query, now)),
-  addProbe: ({ scope, body }) => probes.add(scope, body),
-  changeProbe: ({ scope, params, body }) => probes.change(scope, params.id, body),
-  removeProbe: ({ scope, params }) => probes.remove(scope, params.id),
-  addReadings: ({ scope, house, body, now }) => takeReadings(scope, house, body, now),
-  acknowledgeAlarm: ({ scope, params, body, writing }) =>
-    acknowledgeAlarm(scope, params.id, body, writing),
-  addColdNote: ({ scope, body, writing }) => addColdNote(scope, body, writing),
-} satisfies Partial<RouteHandlers>;
+/** Probes and what they show, what is wrong, what was done about it. @param boards of the houses of this server */
+export const coldHandlersOf = (boards: ColdBoards) =>
+  ({
+    cold: async ({ scope, house, now }) => ok(await boards.now(scope, house, now)),
+    coldDay: async ({ scope, house, query, now }) =>
+      ok(await coldDay(scope, house, query.date, now)),
+    coldRecord: async ({ scope, house, query, now }) =>
+      ok(await coldRecord(scope, house, query, now)),
+    coldRecordCsv: async ({ scope, house, query, now }) =>
+      ok(await coldRecordCsv(scope, house, query, now)),
+    addProbe: ({ scope, body }) => probes.add(scope, body),
+    changeProbe: ({ scope, params, body }) => probes.change(scope, params.id, body),
+    removeProbe: ({ scope, params }) => probes.remove(scope, params.id),
+    addReadings: ({ scope, house, body, now }) => takeReadings(scope, house, body, now),
+    acknowledgeAlarm: ({ scope, params, body, writing }) =>
+      acknowledgeAlarm(scope, params.id, body, writing),
+    addColdNote: ({ scope, body, writing }) => addColdNote(scope, body, writing),
+  }) satisfies Partial<RouteHandlers>;

@@ -39,22 +39,68 @@ import { badInput, type Result } from '../result';
 const DAYS_BEFORE = 1;
 const DAYS = 6;
 
-/** The last board of each house: many devices ask at once after one reading. */
-const kept = new Map<string, { readonly key: string; readonly board: ColdBoard }>();
+/** What was calculated last for a house, and from what. */
+interface Calculated<Value> {
+  readonly key: string;
+  readonly value: Value;
+}
 
-/** A house's cold now; calculated again when something was written in the house, and every minute. */
-export async function coldBoardNow(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
-  const minute = Math.floor(now.getTime() / MINUTE_MS);
-  const key = `${minute}/${house.version}/${await latestAuditKey(scope)}`;
-  const last = kept.get(house.id);
-  if (last?.key === key) return last.board;
-  const board = await coldBoard(scope, house, now);
-  kept.set(house.id, { key, board });
-  return board;
+/**
+ * The cold of the houses that a server serves. Many devices ask at once after one reading: it is calculated again when
+ * something was written in the house, and every minute.
+ */
+export class ColdBoards {
+  private readonly boards = new Map<string, Calculated<ColdBoard>>();
+  private readonly asSet = new Map<string, Calculated<ReadyWindow[]>>();
+
+  /** A house's cold now. */
+  async now(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+    const minute = Math.floor(now.getTime() / MINUTE_MS);
+    const key = `${minute}/${house.version}/${await latestAuditKey(scope)}`;
+    return known(this.boards, house, key, () =>
+      coldBoard(scope, house, now, (question) => this.windowsAsSet(scope, house, question)),
+    );
+  }
+
+  /** How long everything would keep had every room held its set temperature; no reading changes that. */
+  private async windowsAsSet(
+    scope: Scope,
+    house: House,
+    question: ColdQuestion,
+  ): Promise<ReadyWindow[]> {
+    const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
+    const key = `${tenMinutes}/${house.version}/${await latestAuditKey(scope, '/readings')}`;
+    return known(this.asSet, house, key, () => {
+      const simulated = simulateCold(question, [], true);
+      return Promise.resolve(simulated.ok ? simulated.value.parts.map(({ window }) => window) : []);
+    });
+  }
+}
+
+const AS_SET_MS = 10 * MINUTE_MS;
+
+/** What is known of a house, calculated when it is not of this key. */
+async function known<Value>(
+  of: Map<string, Calculated<Value>>,
+  { id }: House,
+  key: string,
+  calculate: () => Promise<Value>,
+): Promise<Value> {
+  const last = of.get(id);
+  if (last?.key === key) return last.value;
+  const value = await calculate();
+  of.set(id, { key, value });
+  return value;
 }
 
 /** Everything about a house's cold now: what was read, what is wrong, and what it means for every lot. */
-async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+async function coldBoard(
+  scope: Scope,
+  house: House,
+  now: Date,
+  /** In the order of the question's parts. */
+  windowsAsSet: (question: ColdQuestion) => Promise<readonly ReadyWindow[]>,
+): Promise<ColdBoard> {
   const nowS = Math.floor(now.getTime() / 1000);
   const since = new Date((nowS - COLD_DAYS_BACK * DAY_S) * 1000);
   const numbered = await readProbes(scope);
@@ -84,24 +130,8 @@ async function coldBoard(scope: Scope, house: House, now: Date): Promise<ColdBoa
     alarms: await readAlarms(scope, since),
     notes,
     air,
-    lots: lotsOf(question, await asSetOf(scope, house, question)),
+    lots: lotsOf(question, await windowsAsSet(question)),
   };
-}
-
-/** Windows as set, of the last question of each house: no reading changes them. */
-const cachedAsSet = new Map<string, { readonly key: string; readonly windows: ReadyWindow[] }>();
-const AS_SET_MS = 10 * MINUTE_MS;
-
-/** How long everything would keep had every room held its set temperature, in the order of the parts. */
-async function asSetOf(scope: Scope, house: House, question: ColdQuestion): Promise<ReadyWindow[]> {
-  const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
-  const key = `${tenMinutes}/${house.version}/${await latestAuditKey(scope, '/readings')}`;
-  const last = cachedAsSet.get(house.id);
-  if (last?.key === key) return last.windows;
-  const simulated = simulateCold(question, [], true);
-  const windows = simulated.ok ? simulated.value.parts.map(({ window }) => window) : [];
-  cachedAsSet.set(house.id, { key, windows });
-  return windows;
 }
 
 async function questionOf(

@@ -1,6 +1,6 @@
 import { currentRecords, type BoardLot } from '@calm/domain';
 import type { Product } from '@calm/contract';
-import { pieceRun, stageKey, useRemainder as remainderUse, workOf } from '@calm/core';
+import { pieceRun, stageKey, useRemainder as remainderUse, workOf, randomOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -100,6 +100,9 @@ function Balling({ board, boardLot }: { readonly board: Board; readonly boardLot
   );
 }
 
+/** How far hands are off with a piece: one standard deviation, share of its weight. */
+const HAND_SPREAD = 0.011;
+
 /** The pieces of one product: the scale, the chart, and what the last ten say. */
 function Pieces({
   house,
@@ -141,7 +144,7 @@ function Pieces({
   // Hands are right to some grams: what the simulated scale is given.
   const place = () => {
     scale.clear();
-    const byHand = (Math.random() + Math.random() + Math.random() - 1.5) * 0.022;
+    const byHand = randomOf(grams.length + 1).normal() * HAND_SPREAD;
     scale.put(product.ballWeightG * (1 + byHand));
   };
   return (
