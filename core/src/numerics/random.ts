@@ -16,7 +16,7 @@ export interface Random {
 /** Beyond this many on average a count is drawn as a normal, off by less than 1 % of its spread. */
 const MANY = 60;
 
-/** @param seed a whole number */
+/** Draws from a seed. @param seed a whole number */
 export function randomOf(seed: number): Random {
   const generator = xoroshiro128plus(seed);
   const uniform = () => uniformFloat64(generator);

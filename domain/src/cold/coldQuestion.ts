@@ -44,4 +44,5 @@ export interface ColdPortion {
 
 /** A place with a thermostat of its own. */
 export type ColdPlace = Place & { readonly room: Room };
+/** Whether a place has one. */
 export const isCold = (place: Place): place is ColdPlace => place.room !== null;

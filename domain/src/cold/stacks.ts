@@ -19,6 +19,7 @@ export interface Stack {
   readonly legs: readonly Leg[];
 }
 
+/** Whether two spots are one. */
 export const isSameSpot = (a: Spot, b: Spot): boolean =>
   a.placeId === b.placeId && a.zone === b.zone && a.position === b.position;
 

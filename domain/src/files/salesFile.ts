@@ -73,7 +73,7 @@ export function salesReader(
   const heldOn = remember((date: string) => servicesOn(calendar, date));
   let hasTimes = place.time >= 0;
 
-  /** @returns what is wrong with the row, with the text that is */
+  /** Takes a row in. @returns what is wrong with it, with the text that is */
   const takeRow = (row: readonly string[]): { fault: SalesFault; text: string } | null => {
     const cell = (key: keyof typeof place) => (row[place[key]] ?? '').trim();
     const productId = columns.products[cell('product')];

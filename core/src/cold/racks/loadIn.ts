@@ -52,7 +52,7 @@ const STEP_MIN = 7.5;
  *
  * @param house rooms with their readings, and the lots that stand in them
  * @param limitC the house's own limit, °C
- * @param followH how far other lots are followed, h from the simulation's start
+ * @param simulatedH how far other lots are followed, h from the simulation's start
  */
 export function compareLoadIns(
   house: ColdSystem,

@@ -102,7 +102,7 @@ function bestOf(rooms: readonly Room[], apart: (room: Room) => number): Room {
   return scored.reduce((best, each) => (each.apartC < best.apartC ? each : best)).room;
 }
 
-/** @param near the room that the numbers are held near, where that is not where the search begins */
+/** The room whose numbers predict means best. @param near what they are held near, where that is not where the search begins */
 function leastSquares(
   from: Room,
   means: readonly HourMean[],

@@ -21,6 +21,7 @@ export const STANDARD_ALARM_RULES = {
 
 /** What is wrong with the cold at one probe. */
 export const ALARM_KINDS = ['above', 'rising', 'silent', 'defrost'] as const;
+/** One of them. */
 export type AlarmKind = (typeof ALARM_KINDS)[number];
 
 /** Something wrong with the cold, from its first sign until it was over. */

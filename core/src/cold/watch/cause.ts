@@ -11,6 +11,7 @@ export const CAUSES = [
   'heat',
   'probe',
 ] as const;
+/** One of them. */
 export type Cause = (typeof CAUSES)[number];
 
 /** What else is known of the house while something is wrong at a probe. */

@@ -21,7 +21,9 @@ export const STANDARD_TARGET = {
 
 /** How balls stand, and how dough in its tub does. Ready but cold needs tempering, not fermenting. */
 export type DoughState = BallState | BulkState;
+/** How balls stand. */
 export type BallState = 'tight' | 'waking' | 'ready-but-cold' | 'ready' | 'soft' | 'over-proofed';
+/** How dough in its tub does. */
 export type BulkState = 'rising' | 'risen' | 'past-best';
 
 /** What dough is judged by. */

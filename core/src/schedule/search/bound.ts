@@ -16,7 +16,7 @@ export interface Cover {
  *
  * @param byStart modes by where their run begins
  * @param pointsOf a mode's cost; Infinity where it cannot be
- * @param leastOf what a mode costs at the very least
+ * @param leastOf what a variant costs at the very least
  * @param open points of a service that stays open; Infinity where none may
  */
 export function coverOf(
@@ -105,7 +105,7 @@ export interface Bound {
  * are counted by sets of skills (Hall's condition), not named. Any prices give a bound; it is the best one
  * seen that is told. Method: Held and Karp 1971; steps after Polyak 1969.
  *
- * @param modes by dough, then by where the run begins
+ * @param variants by dough, then by where the run begins
  * @param leastOf what a mode costs at the very least
  * @param best the cheapest plan known so far, asked before each step
  */

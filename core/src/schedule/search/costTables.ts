@@ -27,6 +27,7 @@ export interface StartCosts {
   readonly span: Span;
 }
 
+/** What a week's starts cost, before anything is placed. */
 export function startCostsOf(problem: WeekProblem, span: Span): StartCosts {
   const marks = new Int16Array(span.length);
   for (const { startMin, endMin } of problem.unsocial) {

@@ -7,8 +7,11 @@ const AT_BENCH: readonly string[] = ['divide-ball', 'pan', 'sheet'];
 /** Work in the bowl. */
 const AT_MIXER: readonly string[] = ['mix', 'preferment-mix'];
 
+/** Whether work takes places at the bench. */
 export const isAtBench = (key: WorkKey): boolean => AT_BENCH.includes(key);
+/** Places at the bench that a work takes. */
 export const benchOf = ({ work }: VariantWork): number => (isAtBench(work.key) ? work.people : 0);
+/** Whether work takes a mixer. */
 export const isAtMixer = ({ work }: VariantWork): boolean => AT_MIXER.includes(work.key);
 
 /** The quarters that a week is planned in: absolute quarters since 1970 become places in arrays. */
@@ -121,6 +124,7 @@ export function openLedger(problem: WeekProblem): Ledger {
   return { span, people, mixers, bench, trays, tubs, changes: new Changes(span) };
 }
 
+/** Adds to a stretch of a list, as far as the list goes. */
 export function add(list: Int16Array | undefined, from: number, to: number, by: number): void {
   if (!list || by === 0) return;
   for (let i = Math.max(0, from); i < to && i < list.length; i += 1) list[i] = (list[i] ?? 0) + by;
