@@ -174,6 +174,7 @@ export const settingsChangeSchema = Joi.object<SettingsChange>({
       kind: Joi.valid('money').required(),
       short: money().greater(0).required(),
       left: money().greater(0).required(),
+      carried: money().greater(0).max(Joi.ref('left')),
     }),
   ),
   salesColumns: Joi.object<SalesColumns>({

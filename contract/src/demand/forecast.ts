@@ -25,8 +25,10 @@ export interface Forecast {
   readonly cv: number;
   readonly p10: number;
   readonly p90: number;
-  /** Balls that are enough as often as the house wants. */
+  /** Balls that are enough as often as the house wants … */
   readonly ready: number;
+  /** … of this product at this service, percent: what is left may keep for a later one. */
+  readonly enoughPercent: number;
   /** What made the number, in the order it is said. */
   readonly parts: readonly ForecastPart[];
 }

@@ -2,8 +2,16 @@
 export type ServiceLevelTarget =
   /** Enough this often, percent. */
   | { readonly kind: 'often'; readonly enoughPercent: number }
-  /** What a missing ball and a left one cost, in the house's own money. */
-  | { readonly kind: 'money'; readonly short: number; readonly left: number };
+  /**
+   * What a missing ball and a left one cost, in the house's own money; and one that is kept for a later service, where
+   * that costs less.
+   */
+  | {
+      readonly kind: 'money';
+      readonly short: number;
+      readonly left: number;
+      readonly carried?: number;
+    };
 
 /** Enough four times in five. Starting value. */
 export const STANDARD_SERVICE_LEVEL: ServiceLevelTarget = { kind: 'often', enoughPercent: 80 };

@@ -193,6 +193,22 @@ describe('what running out weighs against throwing away', () => {
     const money = { kind: 'money', short: 9, left: 1 };
     await serviceLevel({ version: changed.version, serviceLevel: money });
     expect((await ready()).enoughPercent).toBeCloseTo(90, 9);
+    // What keeps for the next service may be more: leftovers cost less there.
+    const { version: now } = (await house.book()).house;
+    const carried = { ...money, carried: 0.25 };
+    await serviceLevel({ version: now, serviceLevel: carried }).then(({ status }) =>
+      expect(status).toBe(200),
+    );
+    const { forecasts } = await house.get<ForecastAnswer>(
+      paths.forecast(HOUSE, { from: FRIDAY, days: 1 }),
+    );
+    const book = await house.book();
+    const percentOf = (slug: string) => {
+      const product = book.products.find((each) => each.slug === slug);
+      return forecasts.find(({ productId }) => productId === product?.id)?.enoughPercent;
+    };
+    // Rounds stay cold for a night more; a route without that much to spare is as before.
+    expect(percentOf('yard-round')).toBeCloseTo((100 * 9) / 9.25, 9);
     const stale = await serviceLevel({ version, serviceLevel: money });
     expect(problemOf(stale)).toMatchObject({ status: 409, type: '/problems/stale' });
   });
@@ -202,6 +218,7 @@ describe('what running out weighs against throwing away', () => {
     for (const wrong of [
       { version },
       { version, serviceLevel: { kind: 'money', short: 0, left: 1 } },
+      { version, serviceLevel: { kind: 'money', short: 4, left: 1, carried: 2 } },
       { version, serviceLevel: { kind: 'often', enoughPercent: 101 } },
       { version, residuePercent: 3 },
     ]) {

@@ -1,4 +1,11 @@
-import { serviceLevelPercent, servicesOn, addDays, datesFrom, localDateOf } from '@calm/domain';
+import {
+  keepsOnH,
+  serviceLevelPercent,
+  servicesOn,
+  addDays,
+  datesFrom,
+  localDateOf,
+} from '@calm/domain';
 import type {
   Booking,
   Forecast,
@@ -10,6 +17,7 @@ import type {
   SeriesRecord,
 } from '@calm/contract';
 import {
+  DAY_MIN,
   ballsToHave,
   demandQuantile,
   errorOf,
@@ -24,6 +32,7 @@ import { readBookings } from '../../store/demand/bookings';
 import { readUsual } from '../../store/demand/counts';
 import { readEvents } from '../../store/demand/events';
 import { readProductIds } from '../../store/book/products';
+import { readBook } from '../../store/house/houses';
 import { readSales } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
@@ -93,6 +102,17 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
   return { calendar, bookings, events, sales, series };
 }
 
+/** Days that are looked ahead for a service that may take what another leaves. */
+const LOOK_AHEAD_DAYS = 3;
+
+/** Hours from one service's doors to the next one's; null where none is near. @param startMin of the first */
+function hoursToNext(calendar: HouseCalendar, date: string, startMin: number): number | null {
+  const next = datesFrom(date, LOOK_AHEAD_DAYS)
+    .flatMap((day, i) => servicesOn(calendar, day).map((service) => service.startMin + i * DAY_MIN))
+    .filter((minute) => minute > startMin);
+  return next.length === 0 ? null : (Math.min(...next) - startMin) / 60;
+}
+
 /** Forecasts of every product at every service over some days. */
 export async function forecastsBetween(
   scope: Scope,
@@ -106,9 +126,17 @@ export async function forecastsBetween(
     usageOf(scope, calendar, localDateOf(now, house.timeZone)),
   ]);
   const enoughPercent = serviceLevelPercent(house.settings);
+  const { products, routes } = await readBook(scope, house);
+  const keepsH = new Map(
+    products.map(({ id, routeId }) => {
+      const route = routes.find((each) => each.id === routeId);
+      return [id, route ? keepsOnH(route.stages) : 0] as const;
+    }),
+  );
   const forecasts = datesFrom(from, days).flatMap((date) =>
-    servicesOn(calendar, date).flatMap(({ pattern: { id: patternId, name } }) =>
-      series
+    servicesOn(calendar, date).flatMap(({ pattern: { id: patternId, name }, startMin }) => {
+      const nextH = hoursToNext(calendar, date, startMin);
+      return series
         .filter(({ service }) => service === name)
         .map(({ productId, forecast }): Forecast => {
           const event = eventAt(events, date, patternId);
@@ -121,6 +149,8 @@ export async function forecastsBetween(
           };
           const { mean, spread, parts } = expectAt(forecast, date, usually, guess ?? undefined);
           const booked = bookedAt(bookings, { date, patternId, productId });
+          const isCarried = nextH !== null && nextH <= (keepsH.get(productId) ?? 0);
+          const ownPercent = serviceLevelPercent(house.settings, isCarried);
           return {
             date,
             patternId,
@@ -130,11 +160,12 @@ export async function forecastsBetween(
             cv: spread.cv,
             p10: demandQuantile(mean, spread, 0.1) + booked,
             p90: demandQuantile(mean, spread, 0.9) + booked,
-            ready: ballsToHave(mean, spread, enoughPercent / 100) + booked,
+            ready: ballsToHave(mean, spread, ownPercent / 100) + booked,
+            enoughPercent: ownPercent,
             parts: booked > 0 ? [...parts, { kind: 'booked', balls: booked }] : parts,
           };
-        }),
-    ),
+        });
+    }),
   );
   const isIn = ({ date }: { readonly date: string }) => date >= from && date < addDays(from, days);
   const told = series.flatMap(({ forecast }) => toldOf(forecast));

@@ -99,7 +99,23 @@ export function ServiceLevelDialog({
             value={serviceLevel.left}
             rule={MONEY}
             step={0.1}
-            onCommit={(left) => setServiceLevel({ ...serviceLevel, left })}
+            onCommit={(left) =>
+              setServiceLevel({
+                ...serviceLevel,
+                left,
+                ...(serviceLevel.carried !== undefined && {
+                  carried: Math.min(left, serviceLevel.carried),
+                }),
+              })
+            }
+          />
+          <LabelledCell
+            name={t('demand.serviceLevel.carried')}
+            unit=""
+            value={serviceLevel.carried ?? serviceLevel.left}
+            rule={{ ...MONEY, max: serviceLevel.left }}
+            step={0.1}
+            onCommit={(carried) => setServiceLevel({ ...serviceLevel, carried })}
           />
         </div>
       )}

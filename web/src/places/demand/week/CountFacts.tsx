@@ -64,7 +64,7 @@ export function CountFacts({
           <Button variant="outlined" size="small" onClick={() => state.save(forecast.ready)}>
             {t('demand.facts.have', {
               ready: f.count(forecast.ready),
-              enough: f.percent(answer.enoughPercent, 0),
+              enough: f.percent(forecast.enoughPercent, 0),
             })}
           </Button>
         )}
@@ -77,7 +77,7 @@ export function CountFacts({
       <ReadyCurve
         key={`${forecast.date}${forecast.patternId}${forecast.productId}`}
         forecast={forecast}
-        enoughPercent={answer.enoughPercent}
+        enoughPercent={forecast.enoughPercent}
         balls={state.shown}
         onChoose={state.save}
       />
