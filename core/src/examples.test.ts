@@ -7,7 +7,7 @@ import * as core from './index';
  * What a docstring shows under @example is run: `call // what it gives`, numbers to the digits that are written.
  */
 
-const src = fileURLToPath(new URL('./index', import.meta.url));
+const src = fileURLToPath(new URL('./', import.meta.url));
 
 interface Example {
   readonly file: string;

@@ -23,6 +23,7 @@ const perLitre = Joi.object<PerLitreFormula>({
         gPerLitre: grams().greater(0).required(),
         strengthW: Joi.number().min(50).max(600),
         proteinPercent: Joi.number().min(4).max(25),
+        branPercent: Joi.number().min(0).max(50),
       }),
     )
     .min(1)

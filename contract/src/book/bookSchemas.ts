@@ -92,6 +92,7 @@ export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
   composition,
   strengthW: Joi.number().min(50).max(600),
   proteinPercent: Joi.number().min(4).max(25),
+  branPercent: Joi.number().min(0).max(50),
   uptakeNote: text(300).allow(''),
   holding: Joi.object({
     aboveC: Joi.number().min(-5).max(40).required(),

@@ -13,6 +13,7 @@ const flour = Joi.object<Flour>({
     .required(),
   strengthW: Joi.number().min(50).max(600),
   proteinPercent: Joi.number().min(4).max(25),
+  branPercent: Joi.number().min(0).max(50),
 });
 
 const flours = Joi.array()

@@ -130,8 +130,9 @@ describe('flour', () => {
     expect(mostRise(300, 62)).toBeCloseTo(4.2, 12);
     expect(mostRise(200, 62)).toBeLessThan(mostRise(300, 62));
     expect(mostRise(300, 52)).toBeLessThan(mostRise(300, 62));
-    expect(mostRise(300, 62, 3)).toBeGreaterThan(mostRise(300, 62));
-    expect(mostRise(300, 62, 12)).toBeLessThan(mostRise(300, 62));
+    expect(mostRise(300, 62, { fatPercent: 3 })).toBeGreaterThan(mostRise(300, 62));
+    expect(mostRise(300, 62, { fatPercent: 12 })).toBeLessThan(mostRise(300, 62));
+    expect(mostRise(300, 62, { branPercent: 10 })).toBeCloseTo(0.94 * mostRise(300, 62), 12);
   });
 
   it('wears out softly: even odds at half as long again, and no cliff anywhere', () => {

@@ -8,6 +8,8 @@ export interface Flour {
   /** Alveograph strength W, 10⁻⁴ J. */
   readonly strengthW?: number;
   readonly proteinPercent?: number;
+  /** Of the flour; white flour has none. */
+  readonly branPercent?: number;
 }
 
 /** What an ingredient brings with it, as percent of its own mass. */

@@ -15,9 +15,7 @@ const DAY_MIN = 1440;
  * @param fromMin minutes from a midnight; may lie days ahead
  * @returns °C; null for a place that nothing is said of
  *
- * @example
- * const kitchen = [{ fromMin: 420, airC: 24 }, { fromMin: 1320, airC: 18 }];
- * meanAirC(kitchen, 360, 480); // 21
+ * @example meanAirC([{ fromMin: 420, airC: 24 }, { fromMin: 1320, airC: 18 }], 360, 480) // 21
  */
 export function meanAirC(day: readonly AirFrom[], fromMin: number, toMin: number): number | null {
   if (day.length === 0) return null;

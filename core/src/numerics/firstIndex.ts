@@ -4,8 +4,7 @@
  *
  * @returns `length` where it holds of none
  *
- * @example
- * firstIndex(4, (i) => [1, 3, 5, 7][i] > 4); // 2
+ * @example firstIndex(4, (i) => [1, 3, 5, 7][i] > 4) // 2
  */
 export function firstIndex(length: number, holds: (index: number) => boolean): number {
   let [low, high] = [0, length];

@@ -20,6 +20,8 @@ export interface Ingredient {
   /** Flour strength W, 10⁻⁴ J. */
   readonly strengthW?: number;
   readonly proteinPercent?: number;
+  /** Of a flour; white flour has none. */
+  readonly branPercent?: number;
   /** How it drinks water, in the house's words. */
   readonly uptakeNote?: string;
   readonly composition?: Composition;

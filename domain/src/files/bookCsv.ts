@@ -13,6 +13,7 @@ export const CSV_COLUMNS = [
   'form',
   'strengthW',
   'proteinPercent',
+  'branPercent',
   'waterPercent',
   'saltPercent',
   'fatPercent',

@@ -96,7 +96,7 @@ class BookReader {
       formula['yeast'] = { form, percent: amount };
       this.lines.set(`${path}/yeast`, line);
     } else if (kind === 'flour') {
-      const flour = numbers(cells, ['strengthW', 'proteinPercent']);
+      const flour = numbers(cells, ['strengthW', 'proteinPercent', 'branPercent']);
       this.add(formula, 'flours', path, { name: ingredient, percent: amount, ...flour }, line);
     } else if (kind === 'addition') {
       const composition = numbers(cells, COMPOSITION);

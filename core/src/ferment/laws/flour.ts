@@ -117,23 +117,29 @@ export function holdingOdds(age: number, steepness: number): number {
   return 1 / (1 + (age / EVEN_ODDS_AGE) ** steepness);
 }
 
+/** Bran of a blend, percent of all its flour. */
+export const branOf = (flours: readonly Flour[]): number =>
+  flours.reduce((sum, { percent, branPercent = 0 }) => sum + (percent * branPercent) / 100, 0);
+
 /** Below this hydration dough holds less gas. */
 const SOFT_HYDRATION_PERCENT = 60;
 
 /**
  * The most a dough can swell before it lets go: about 4.2 volumes at W 300, less for weak flour
- * (0.5 per 100 W) and dry dough (0.05 per % under 60); a little fat helps, much does not. Rules of thumb.
+ * (0.5 per 100 W) and dry dough (0.05 per % under 60); a little fat helps, much does not, and bran cuts its skin
+ * (0.6 % of it per % of bran in the flour). Rules of thumb.
  *
  * @returns volumes over the dough off the mixer, 2–6
  */
 export function mostRise(
   strengthW: number,
   hydrationPercent: number,
-  fatPercent = 0,
+  { fatPercent = 0, branPercent = 0 } = {},
   constants = STARTING,
 ): number {
+  const bran = 1 - 0.006 * branPercent;
   const fat = 1 + 0.04 * Math.min(3, fatPercent) - 0.02 * Math.max(0, fatPercent - 3);
   const weak = (300 - strengthW) * 0.005;
   const dry = Math.max(0, SOFT_HYDRATION_PERCENT - hydrationPercent) * 0.05;
-  return Math.min(6, Math.max(2, (constants.mostRiseAtW300 - weak - dry) * fat));
+  return Math.min(6, Math.max(2, (constants.mostRiseAtW300 - weak - dry) * fat * bran));
 }

@@ -8,7 +8,7 @@ import {
   type YeastForm,
 } from '../../formula';
 import { STARTING } from './constants';
-import { flourLimits, holdingSteepness, mostRise, type FlourLimits } from './flour';
+import { branOf, flourLimits, holdingSteepness, mostRise, type FlourLimits } from './flour';
 import { saltingOut } from './solubility';
 
 /** What about a formula matters to fermentation. */
@@ -61,6 +61,11 @@ export function doughTraits(
     doughKgPerKg: totalPercent(formula) / 100,
     limits,
     steepness: holdingSteepness(limits.strengthW, limits.strengthOffBy),
-    mostRise: mostRise(limits.strengthW, hydrationPercent, fatPercent, constants),
+    mostRise: mostRise(
+      limits.strengthW,
+      hydrationPercent,
+      { fatPercent, branPercent: branOf(formula.flours) },
+      constants,
+    ),
   };
 }

@@ -160,11 +160,14 @@ function formulaFaults({
     ['yeast activity', formula.yeast.activity ?? 1, ACTIVITY],
     ['maltPercent', maltPercent, MALT_PERCENT],
     ['altitudeM', altitudeM, ALTITUDE_M],
-    ...flours.flatMap(({ name, percent, strengthW, proteinPercent }): typeof numbers => [
-      [name, percent, PERCENT],
-      [`${name} strengthW`, strengthW ?? STRENGTH_W.most, STRENGTH_W],
-      [`${name} proteinPercent`, proteinPercent ?? 0, PERCENT],
-    ]),
+    ...flours.flatMap(
+      ({ name, percent, strengthW, proteinPercent, branPercent }): typeof numbers => [
+        [name, percent, PERCENT],
+        [`${name} strengthW`, strengthW ?? STRENGTH_W.most, STRENGTH_W],
+        [`${name} proteinPercent`, proteinPercent ?? 0, PERCENT],
+        [`${name} branPercent`, branPercent ?? 0, PERCENT],
+      ],
+    ),
     ...additions.flatMap(({ name, percent, composition }): typeof numbers => [
       [name, percent, PERCENT],
       ...Object.entries(composition ?? {}).map(([part, value]): [string, number, Limits] => [

@@ -57,9 +57,10 @@ export function renamed(
   return { ...formula, additions };
 }
 
-function strengthOf({ strengthW, proteinPercent }: Pantry[number]) {
+function strengthOf({ strengthW, proteinPercent, branPercent }: Pantry[number]) {
   return {
     ...(strengthW !== undefined && { strengthW }),
     ...(proteinPercent !== undefined && { proteinPercent }),
+    ...(branPercent !== undefined && { branPercent }),
   };
 }

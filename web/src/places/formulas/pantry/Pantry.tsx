@@ -29,6 +29,7 @@ const BAG = { min: 0, max: 1000, decimals: 2 };
 /** An everyday flour's, until somebody knows better. */
 const USUAL_W = 250;
 const STRENGTH = { min: 0, max: 600, decimals: 0 };
+const BRAN = { min: 0, max: 50, decimals: 1 };
 const PROTEIN = { min: 0, max: 25, decimals: 1 };
 const SHARE = { min: 0, max: 100, decimals: 1 };
 /** To begin with: the house writes its local code's own numbers over it. */
@@ -76,7 +77,7 @@ function Item({ item, collection }: { readonly item: PantryItem; readonly collec
   const brings = content.composition ?? NOTHING;
   const isFlour = item.strengthW !== undefined;
   const cell = (
-    key: 'costPerKg' | 'bagKg' | 'storeKg' | 'strengthW' | 'proteinPercent',
+    key: 'costPerKg' | 'bagKg' | 'storeKg' | 'strengthW' | 'proteinPercent' | 'branPercent',
     rule: typeof MONEY,
     unit: string,
     step: number,
@@ -127,6 +128,7 @@ function Item({ item, collection }: { readonly item: PantryItem; readonly collec
         />
         {isFlour && cell('strengthW', STRENGTH, 'W', 10)}
         {isFlour && cell('proteinPercent', PROTEIN, '%', 0.5)}
+        {isFlour && cell('branPercent', BRAN, '%', 1)}
         <IconButton
           aria-label={t('blocks.remove', { what: item.name })}
           onClick={() => void collection.remove(item)}
@@ -227,7 +229,7 @@ const namesIn = (text: string) => [
 /** Without what says nothing: 0 stands for "not known" where nothing weighs or costs nothing. */
 function cleaned(item: Omit<Ingredient, 'holding'> & Changed): Ingredient {
   const { costPerKg, bagKg, strengthW, proteinPercent, uptakeNote, composition, ...others } = item;
-  const { goodUntil, holding, ...rest } = others;
+  const { goodUntil, holding, branPercent, ...rest } = others;
   const isPlain = !composition || BRINGS.every((key) => composition[key] === 0);
   return {
     ...rest,
@@ -237,6 +239,7 @@ function cleaned(item: Omit<Ingredient, 'holding'> & Changed): Ingredient {
     ...(holding && { holding }),
     ...(strengthW && { strengthW: Math.max(50, strengthW) }),
     ...(proteinPercent && { proteinPercent: Math.max(4, proteinPercent) }),
+    ...(branPercent && { branPercent }),
     ...(uptakeNote && { uptakeNote }),
     ...(!isPlain && composition && { composition }),
   };
