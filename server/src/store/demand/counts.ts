@@ -1,5 +1,6 @@
 import type { ProductCount } from '@calm/contract';
-import { and, between, eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
+import { datesIn } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -16,12 +17,12 @@ export function readUsual({ tx, houseId }: Scope) {
   return tx.select().from(t.usualCounts).where(eq(t.usualCounts.houseId, houseId));
 }
 
-/** What was chosen on the dates from `from` to `to`, both included. */
-export function readChosen({ tx, houseId }: Scope, from: string, to: string) {
+/** What was chosen on the dates from `from` up to, not including, `before`. */
+export function readChosen({ tx, houseId }: Scope, from: string, before: string) {
   return tx
     .select()
     .from(t.chosenCounts)
-    .where(and(eq(t.chosenCounts.houseId, houseId), between(t.chosenCounts.date, from, to)));
+    .where(and(eq(t.chosenCounts.houseId, houseId), datesIn(t.chosenCounts.date, from, before)));
 }
 
 /** One count as a service shows it. */

@@ -1,5 +1,6 @@
 import type { ImportedSale, Sale, SoldBalls } from '@calm/contract';
-import { and, asc, between, eq, gte, isNotNull, lt, sql } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, sql } from 'drizzle-orm';
+import { datesIn } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -22,7 +23,7 @@ export async function readSales(
   const rows = await tx
     .select()
     .from(t.sales)
-    .where(and(eq(t.sales.houseId, houseId), gte(t.sales.date, from), lt(t.sales.date, before)))
+    .where(and(eq(t.sales.houseId, houseId), datesIn(t.sales.date, from, before)))
     .orderBy(asc(t.sales.date));
   return rows.map(saleOf);
 }
@@ -137,7 +138,7 @@ export async function noteTillSale(
 }
 
 /** What went by quarter hour on the dates from `from` to `to`, both included, over all days. */
-export function readQuarters({ tx, houseId }: Scope, from: string, to: string) {
+export function readQuarters({ tx, houseId }: Scope, from: string, before: string) {
   return tx
     .select({
       patternId: t.quarterSales.patternId,
@@ -146,12 +147,12 @@ export function readQuarters({ tx, houseId }: Scope, from: string, to: string) {
       sold: sql<number>`cast(sum(${t.quarterSales.sold}) as signed)`.mapWith(Number),
     })
     .from(t.quarterSales)
-    .where(and(eq(t.quarterSales.houseId, houseId), between(t.quarterSales.date, from, to)))
+    .where(and(eq(t.quarterSales.houseId, houseId), datesIn(t.quarterSales.date, from, before)))
     .groupBy(t.quarterSales.patternId, t.quarterSales.productId, t.quarterSales.quarter);
 }
 
 /** Evenings that ran out and whose balls are known by quarters, with what went by then. */
-export function readRanOut({ tx, houseId }: Scope, from: string, to: string) {
+export function readRanOut({ tx, houseId }: Scope, from: string, before: string) {
   return tx
     .select({
       patternId: t.sales.patternId,
@@ -172,7 +173,7 @@ export function readRanOut({ tx, houseId }: Scope, from: string, to: string) {
     .where(
       and(
         eq(t.sales.houseId, houseId),
-        between(t.sales.date, from, to),
+        datesIn(t.sales.date, from, before),
         isNotNull(t.sales.soldOutMin),
       ),
     )

@@ -1,14 +1,15 @@
 import type { LoadRecord, Lot, LotItem } from '@calm/contract';
-import { and, asc, between, count, desc, eq, inArray, isNotNull, or } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNotNull, or } from 'drizzle-orm';
 import { currentRecords } from '@calm/domain';
 import { markOf } from './marks';
 import { readRecordsOf } from './records';
+import { datesIn } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
 
-/** Active lots for services on the dates from `from` to `to`, both included, by date and code. */
-export async function readLots(scope: Scope, from: string, to: string): Promise<Lot[]> {
+/** Active lots for services on the dates from `from` up to, not including, `before`, by date and code. */
+export async function readLots(scope: Scope, from: string, before: string): Promise<Lot[]> {
   const { tx, houseId } = scope;
   const rows = await tx
     .select()
@@ -17,7 +18,7 @@ export async function readLots(scope: Scope, from: string, to: string): Promise<
       and(
         eq(t.lots.houseId, houseId),
         isNotNull(t.lots.activeKey),
-        between(t.lots.serviceDate, from, to),
+        datesIn(t.lots.serviceDate, from, before),
       ),
     )
     .orderBy(asc(t.lots.serviceDate), asc(t.lots.code));

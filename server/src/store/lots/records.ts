@@ -1,5 +1,6 @@
 import type { LotRecord, RecordKind } from '@calm/contract';
 import { and, asc, between, eq, inArray, isNotNull, notInArray } from 'drizzle-orm';
+import { datesIn } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -26,11 +27,11 @@ export async function readLotRecords({ tx, houseId }: Scope, lotId: string): Pro
   return rows.map(recordOf);
 }
 
-/** What is on record of the active lots for the dates from `from` to `to`, without single weights. */
+/** What is on record of the active lots for the dates from `from` up to, not including, `before`, without single weights. */
 export async function readRecords(
   { tx, houseId }: Scope,
   from: string,
-  to: string,
+  before: string,
 ): Promise<LotRecord[]> {
   const rows = await tx
     .select({ record: t.lotRecords })
@@ -43,7 +44,7 @@ export async function readRecords(
       and(
         eq(t.lotRecords.houseId, houseId),
         isNotNull(t.lots.activeKey),
-        between(t.lots.serviceDate, from, to),
+        datesIn(t.lots.serviceDate, from, before),
         notInArray(t.lotRecords.kind, [...OF_ONE_LOT]),
       ),
     )

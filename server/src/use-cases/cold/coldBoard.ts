@@ -141,13 +141,13 @@ async function questionOf(
   airIn: (places: readonly Place[]) => readonly PlaceAir[],
 ): Promise<ColdQuestion> {
   const from = addDays(localDateOf(now, house.timeZone), -DAYS_BEFORE);
-  const to = addDays(from, DAYS - 1);
+  const before = addDays(from, DAYS);
   const book = await bookOf(scope, house);
   const [services, lots, plan, records] = [
     await plainServices(scope, house, { from, days: DAYS }),
-    await readLots(scope, from, to),
+    await readLots(scope, from, before),
     await readPlan(scope),
-    await readRecords(scope, from, to),
+    await readRecords(scope, from, before),
   ];
   return {
     book,

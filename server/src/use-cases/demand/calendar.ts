@@ -54,7 +54,7 @@ export async function plainServices(
     readCalendar(scope),
     readProductIds(scope),
     readUsual(scope),
-    readChosen(scope, from, addDays(from, days - 1)),
+    readChosen(scope, from, addDays(from, days)),
   ]);
   return datesFrom(from, days).flatMap((date) =>
     servicesOn(calendar, date).map(({ pattern, startMin, endMin }): Service => ({

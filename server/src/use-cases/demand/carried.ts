@@ -53,7 +53,7 @@ export async function withCarried(
   const today = localDateOf(now, house.timeZone);
   const from = addDays(today, -DAYS_KEPT);
   const [lots, sales] = await Promise.all([
-    readLots(scope, from, last),
+    readLots(scope, from, addDays(last, 1)),
     readSales(scope, from, addDays(today, 1)),
   ]);
   if (lots.length === 0) return services;

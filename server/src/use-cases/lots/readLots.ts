@@ -8,7 +8,7 @@ import type { Result } from '../result';
 
 /** Lots for services of some days, from a local date. */
 export const lotsBetween = (scope: Scope, from: string, days: number): Promise<Lot[]> =>
-  readLots(scope, from, addDays(from, days - 1));
+  readLots(scope, from, addDays(from, days));
 
 /** One lot. */
 export async function lotOf(scope: Scope, id: string): Promise<Result<Lot>> {

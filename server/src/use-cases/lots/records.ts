@@ -142,7 +142,7 @@ export async function readHandover(
 
 /** What was seen and measured of the lots of some days, from a local date. */
 export const recordsBetween = (scope: Scope, from: string, days: number): Promise<LotRecord[]> =>
-  readRecords(scope, from, addDays(from, days - 1));
+  readRecords(scope, from, addDays(from, days));
 
 /** What was seen and measured of a lot. */
 export const recordsOfLot = (scope: Scope, lotId: string): Promise<LotRecord[]> =>
