@@ -82,7 +82,12 @@ describe('a house’s week', () => {
 
   it('has the house’s people, places and unsocial hours', () => {
     expect(document.people.map(({ shifts }) => shifts.length)).toEqual(book.people.map(() => 1));
-    expect(document.places).toContainEqual({ name: 'Walk-in', trays: 96, tubs: 6 });
+    // As cold as its thermostat is set, whatever the hour.
+    const airByHour = [{ fromMin: 0, airC: 3.5 }];
+    expect(document.places).toContainEqual({ name: 'Walk-in', trays: 96, tubs: 6, airByHour });
+    // By the wall clock at Ostrel, an hour ahead of UTC.
+    const bench = document.places.find(({ name }) => name === 'Bench');
+    expect(bench?.airByHour?.map(({ fromMin }) => fromMin)).toEqual([7 * 60, 22 * 60]);
     expect(document.unsocial).toEqual([
       { startsAt: '2026-11-25T21:00:00.000Z', endsAt: '2026-11-26T05:00:00.000Z' },
     ]);

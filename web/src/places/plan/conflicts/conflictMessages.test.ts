@@ -260,7 +260,7 @@ describe('a pull', () => {
     ];
     const simulated = { waves } as unknown as SimulatedPlanLot;
     expect(formatPullsMessage({ ...pull, key: 'pull' }, simulated, words)).toEqual([
-      'Yard Round: pull 7 trays 15:35, pull 1 tray 18:50 (enough at every minute: 94 %)',
+      'Yard Round: pull 7 trays 15:35, pull 1 tray 18:50 (enough at every minute: 94\u00a0%)',
     ]);
     expect(formatPullsMessage(pull, simulated, words)).toEqual([]);
     expect(formatPullsMessage({ ...pull, key: 'pull' }, null, words)).toEqual([]);
