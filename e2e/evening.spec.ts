@@ -44,7 +44,9 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
       await expect(pull).toBeVisible({ timeout: 30_000 });
       await pull.click();
       await expect(phone.getByText(/trays? of Crackle pulled/).first()).toBeVisible();
-      expect(await shown(phone, 'Crackle', 'warming')).toBeGreaterThan(0);
+      await expect(async () => {
+        expect(await shown(phone, 'Crackle', 'warming')).toBeGreaterThan(0);
+      }).toPass();
       await expectAccessible(phone);
     });
 
