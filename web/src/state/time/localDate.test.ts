@@ -1,3 +1,5 @@
+import * as domain from '@calm/domain';
+import fc from 'fast-check';
 import { describe, expect, it } from '@jest/globals';
 import { addDays, dateAt, midnightOf, minuteAt, mondayAfter } from './localDate';
 
@@ -38,5 +40,24 @@ describe('midnight', () => {
         expect(dateAt(ms - 1, zone)).toBe(addDays(date, -1));
       }
     }
+  });
+});
+
+describe('dates of pages and of the server', () => {
+  it('are the same at any moment of some years, in zones with and without clock changes', () => {
+    const zones = fc.constantFrom('Europe/Copenhagen', 'America/St_Johns', 'UTC', 'Asia/Kathmandu');
+    const moments = fc.integer({
+      min: Date.parse('2024-01-01T00:00:00Z'),
+      max: Date.parse('2028-12-31T00:00:00Z'),
+    });
+    fc.assert(
+      fc.property(zones, moments, fc.integer({ min: -400, max: 400 }), (zone, ms, days) => {
+        const date = dateAt(ms, zone);
+        expect(date).toBe(domain.localDateOf(new Date(ms), zone));
+        expect(addDays(date, days)).toBe(domain.addDays(date, days));
+        expect(midnightOf(date, zone)).toBe(domain.instantOf(date, 0, zone).getTime());
+      }),
+      { numRuns: 500 },
+    );
   });
 });
