@@ -2,7 +2,7 @@ import { benchOf, isAtMixer, peopleBySkills, skillIndex, type Ledger } from './l
 import type { LotVariant, VariantWork } from './lotVariants';
 import type { WeekProblem } from '../problem/problem';
 import { pricedCostTablesOf, type Prices } from './costTables';
-import { bestStart, layWay, waysOf, type CostTables } from './costToGo';
+import { bestStart, layCheapest, costsToGo, type CostTables } from './costToGo';
 
 /** The cheapest cover of a dough's services by runs, each made in one mode. */
 export interface Cover {
@@ -75,7 +75,7 @@ export function leastCostsOf(
   return (variant) => {
     const before = known.get(variant);
     if (before !== undefined) return before;
-    const way = waysOf(variant, opened);
+    const way = costsToGo(variant, opened);
     const least = way ? bestStart(way).cost + problem.weights.mix : Infinity;
     known.set(variant, least);
     return least;
@@ -129,7 +129,7 @@ export function* boundsOf(
     const chosen: LotVariant[] = [];
     for (const byStart of variants) {
       const pointsOf = (variant: LotVariant) => {
-        const way = waysOf(variant, costTables);
+        const way = costsToGo(variant, costTables);
         return way ? bestStart(way).cost + problem.weights.mix : Infinity;
       };
       const cover = coverOf(byStart, pointsOf, leastOf);
@@ -200,11 +200,11 @@ function priced(prices: Amounts, there: Amounts): number {
 
 /** Adds what a lot uses on its cheapest way. */
 function count(variant: LotVariant, costTables: CostTables, used: Amounts): void {
-  const way = waysOf(variant, costTables);
+  const way = costsToGo(variant, costTables);
   if (!way) return;
   const { start, cost } = bestStart(way);
   if (cost === Infinity) return;
-  const laid = layWay(way, start, costTables);
+  const laid = layCheapest(way, start, costTables);
   const addTo = (list: Float64Array | undefined, from: number, to: number, by: number) => {
     if (!list || by === 0) return;
     for (let t = from; t < to && t < list.length; t += 1) list[t] = (list[t] as number) + by;

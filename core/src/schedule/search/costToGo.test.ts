@@ -7,7 +7,14 @@ import { lotVariantsOfDough, type Block, type Edge } from './lotVariants';
 import { place, putBack, takeOut } from './placing';
 import { QUARTER } from '../problem/problem';
 import { startCostsOf, costTablesOf } from './costTables';
-import { bestStart, leastRests, offPreferred, waysOf, type CostTables, type Way } from './costToGo';
+import {
+  bestStart,
+  leastRests,
+  offPreferred,
+  costsToGo,
+  type CostTables,
+  type CostToGo,
+} from './costToGo';
 
 const doors: Block = {
   works: [],
@@ -33,7 +40,12 @@ const restArb = fc
   .map(({ first, wayFrom, least, hours, share, quality, fullAt, prices }) => {
     const [a, b, c] = hours;
     const edge = { least: a, preferred: a + b, most: a + b + c, share } as Edge;
-    const way: Way = { block: doors, from: wayFrom, least: Float64Array.from(least), next: [] };
+    const way: CostToGo = {
+      block: doors,
+      from: wayFrom,
+      least: Float64Array.from(least),
+      next: [],
+    };
     const full = Int32Array.from({ length: 41 }, (_x, t) =>
       Math.min(99, ...fullAt.filter((at) => at >= t)),
     );
@@ -123,7 +135,7 @@ describe('a block', () => {
     const isTheSame = () => {
       const again = costTablesOf(problem, ledger, costs);
       for (const variant of variants) {
-        const [one, other] = [waysOf(variant, following), waysOf(variant, again)];
+        const [one, other] = [costsToGo(variant, following), costsToGo(variant, again)];
         expect(one && bestStart(one)).toEqual(other && bestStart(other));
       }
     };

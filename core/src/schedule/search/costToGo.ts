@@ -24,12 +24,12 @@ export interface CostTables {
 }
 
 /** The least that a block and everything after it costs, for each place it may start at. */
-export interface Way {
+export interface CostToGo {
   readonly block: Block;
   /** First place of `least`. */
   readonly from: number;
   readonly least: Float64Array;
-  readonly next: readonly { readonly edge: Edge; readonly way: Way }[];
+  readonly next: readonly { readonly edge: Edge; readonly way: CostToGo }[];
 }
 
 /** How far a rest is from its preferred hours, 0–1. */
@@ -42,11 +42,11 @@ export function offPreferred({ least, preferred, most }: Edge, quarters: number)
  * Reckons a mode's ways backwards from its doors: what each block costs at best with all that follows it.
  * Exact for one lot by itself (dynamic programming over the tree of its work).
  */
-export function waysOf(variant: LotVariant, costTables: CostTables): Way | null {
-  return wayOf(variant.root, variant, costTables);
+export function costsToGo(variant: LotVariant, costTables: CostTables): CostToGo | null {
+  return costsToGoFrom(variant.root, variant, costTables);
 }
 
-function wayOf(block: Block, variant: LotVariant, costTables: CostTables): Way | null {
+function costsToGoFrom(block: Block, variant: LotVariant, costTables: CostTables): CostToGo | null {
   const { domain } = block;
   if (!domain) return null;
   const from = Math.max(0, domain[0] - costTables.first);
@@ -60,9 +60,9 @@ function wayOf(block: Block, variant: LotVariant, costTables: CostTables): Way |
       least[i] = (least[i] as number) + (costs[at + i] ?? NEVER);
     }
   }
-  const next: { edge: Edge; way: Way }[] = [];
+  const next: { edge: Edge; way: CostToGo }[] = [];
   for (const edge of block.next) {
-    const way = wayOf(edge.to, variant, costTables);
+    const way = costsToGoFrom(edge.to, variant, costTables);
     if (!way) return null;
     next.push({ edge, way });
     const rests = leastRests(edge, way, from + block.quarters, least.length, costTables);
@@ -103,7 +103,7 @@ function sidesOf({ least, preferred, most, share }: Edge, quality: number): Side
  */
 export function leastRests(
   edge: Edge,
-  way: Way,
+  way: CostToGo,
   first: number,
   count: number,
   costTables: CostTables,
@@ -145,7 +145,7 @@ export function leastRests(
 }
 
 /** The end at which a rest from a place on costs the least with what follows it; −1 where there is none. */
-function bestEnd(edge: Edge, way: Way, begins: number, costTables: CostTables): number {
+function bestEnd(edge: Edge, way: CostToGo, begins: number, costTables: CostTables): number {
   const sums = costTables.restSums(edge);
   const room = costTables.fullFrom(edge)[begins] ?? NEVER;
   const last = Math.min(way.from + way.least.length - 1, begins + edge.most, room);
@@ -159,7 +159,10 @@ function bestEnd(edge: Edge, way: Way, begins: number, costTables: CostTables): 
 }
 
 /** The cheapest start of a way; `cost` is Infinity where there is none. */
-export function bestStart({ from, least }: Way): { readonly cost: number; readonly start: number } {
+export function bestStart({ from, least }: CostToGo): {
+  readonly cost: number;
+  readonly start: number;
+} {
   let best = { cost: NEVER, start: -1 };
   for (let i = 0; i < least.length; i += 1) {
     const cost = least[i] as number;
@@ -175,10 +178,10 @@ export interface Laid {
 }
 
 /** Follows the cheapest way from a start to its doors. */
-export function layWay(way: Way, start: number, costTables: CostTables): Laid {
+export function layCheapest(way: CostToGo, start: number, costTables: CostTables): Laid {
   const blocks: { block: Block; start: number }[] = [];
   const rests: { edge: Edge; from: number; to: number }[] = [];
-  const follow = (here: Way, at: number) => {
+  const follow = (here: CostToGo, at: number) => {
     blocks.push({ block: here.block, start: at });
     const from = at + here.block.quarters;
     for (const { edge, way: next } of here.next) {

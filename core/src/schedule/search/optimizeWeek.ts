@@ -7,7 +7,7 @@ import { lotOf, place, putBack, takeOut, type Placed } from './placing';
 import { planOfLots } from '../problem/planOfLots';
 import type { WeekPlan, WeekProblem } from '../problem/problem';
 import { startCostsOf, costTablesOf, type StartCosts } from './costTables';
-import { bestStart, layWay, NEVER, waysOf, type CostTables } from './costToGo';
+import { bestStart, layCheapest, NEVER, costsToGo, type CostTables } from './costToGo';
 
 /** How a plan comes along: it can be taken at any moment. */
 export interface SolverProgress {
@@ -174,7 +174,7 @@ function coversOf(week: Week, placed: readonly Placed[]): LotVariant[] {
     const { variants } = coverOf(
       byStart.map((each) => each.filter(isOpen)),
       (variant) => {
-        const way = waysOf(variant, costTables);
+        const way = costsToGo(variant, costTables);
         const points = way ? bestStart(way).cost + problem.weights.mix : Infinity;
         const room = way ? way.least.reduce((sum, cost) => sum + (cost < Infinity ? 1 : 0), 0) : 0;
         known.set(variant, { points, room });
@@ -264,12 +264,12 @@ function madeRoom(
     .map((each) => ({ each, price: leastOf(each) / each.serviceIds.length + 40 * random() }))
     .sort((a, b) => a.price - b.price)
     .map(({ each }) => each);
-  const way = variant && waysOf(variant, opened);
+  const way = variant && costsToGo(variant, opened);
   if (!way) return null;
   const loose = way.least.map((cost) => cost * (1 + random() / 2));
   const { start, cost } = bestStart({ ...way, least: loose });
   if (cost === NEVER) return null;
-  const needed = layWay(way, start, opened).blocks.flatMap(({ block, start: at }) =>
+  const needed = layCheapest(way, start, opened).blocks.flatMap(({ block, start: at }) =>
     block.works.map((work) => ({ work, start: at + work.offset })),
   );
   const isInTheWay = (lot: Placed) =>

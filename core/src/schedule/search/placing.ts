@@ -11,12 +11,12 @@ import { changeCost, formerPeople, unsocialCost, type StartCosts } from './costT
 import { plannedRest, plannedStep } from '../problem/plannedLot';
 import {
   bestStart,
-  layWay,
+  layCheapest,
   offPreferred,
-  waysOf,
+  costsToGo,
   type Laid,
   type CostTables,
-  type Way,
+  type CostToGo,
 } from './costToGo';
 
 /** A work with who does it. */
@@ -52,13 +52,13 @@ export function place(
   variant: LotVariant,
   costTables: CostTables,
 ): Placed | null {
-  const way = waysOf(variant, costTables);
+  const way = costsToGo(variant, costTables);
   if (!way) return null;
-  const open: Way = { ...way, least: way.least.slice() };
+  const open: CostToGo = { ...way, least: way.least.slice() };
   for (let tries = 0; tries < TRIES; tries += 1) {
     const { cost, start } = bestStart(open);
     if (cost === Infinity) return null;
-    const laid = layWay(way, start, costTables);
+    const laid = layCheapest(way, start, costTables);
     const works = writeIn(ledger, costs, variant, laid);
     if (works) {
       const own = costOf(problem, costs, variant, laid);

@@ -101,7 +101,7 @@ describe('coverageOf', () => {
   });
 });
 
-describe('whereabouts', () => {
+describe('where a lot stands', () => {
   const work = workOf(stages);
   const close = doors + 5 * HOUR;
   const record = (count: number) =>

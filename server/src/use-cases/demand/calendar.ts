@@ -25,7 +25,7 @@ const DAYS_SHARED = 16;
 export async function servicesBetween(
   scope: Scope,
   house: House,
-  { from, days }: Stretch,
+  { from, days }: DateRange,
   now: Date,
 ): Promise<readonly Service[]> {
   const today = localDateOf(now, house.timeZone);
@@ -39,7 +39,7 @@ export async function servicesBetween(
   return shared.filter(({ date }) => date >= from);
 }
 
-interface Stretch {
+interface DateRange {
   readonly from: string;
   readonly days: number;
 }
@@ -48,7 +48,7 @@ interface Stretch {
 export async function plainServices(
   scope: Scope,
   house: House,
-  { from, days }: Stretch,
+  { from, days }: DateRange,
 ): Promise<Service[]> {
   const [calendar, products, usual, chosen] = await Promise.all([
     readCalendar(scope),

@@ -65,12 +65,12 @@ export function useDelivery(house: string): void {
  */
 function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
   return (dispatch: Store['dispatch'], getState: () => RootState) => {
-    const stretches = <Name extends 'lots' | 'records'>(name: Name) =>
+    const rangesOf = <Name extends 'lots' | 'records'>(name: Name) =>
       api.util
         .selectCachedArgsForQuery(getState(), name)
         .filter((dateRange) => dateRange.house === house);
     if (command.kind === 'mark' || command.kind === 'load') {
-      for (const dateRange of stretches('lots')) {
+      for (const dateRange of rangesOf('lots')) {
         dispatch(
           api.util.updateQueryData('lots', dateRange, (lots) =>
             lots.map((lot) => {
@@ -86,7 +86,7 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
       dispatch(api.util.invalidateTags(command.kind === 'load' ? ['Lots', 'Frictions'] : ['Lots']));
     } else if (command.kind === 'record') {
       const kept = answer as LotRecord;
-      for (const dateRange of stretches('records')) {
+      for (const dateRange of rangesOf('records')) {
         dispatch(
           api.util.updateQueryData('records', dateRange, (records) => [
             ...records.filter((each) => each.id !== kept.id),
@@ -103,7 +103,7 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
       );
       const isWeighed = kept.content.kind === 'weighed';
       if (isWeighed) {
-        for (const dateRange of stretches('lots')) {
+        for (const dateRange of rangesOf('lots')) {
           dispatch(
             api.util.updateQueryData('lots', dateRange, (lots) =>
               lots.map((lot) => (lot.id === kept.lotId ? withWeighed(lot, [kept]) : lot)),

@@ -70,7 +70,13 @@ export function Pantry() {
   );
 }
 
-function Item({ item, collection }: { readonly item: PantryItem; readonly collection: Shelf }) {
+function Item({
+  item,
+  collection,
+}: {
+  readonly item: PantryItem;
+  readonly collection: PantryWrites;
+}) {
   const { t } = useTranslation();
   const content = contentOfItem(item);
   const put = (to: Changed) => void collection.change(item, to);
@@ -248,14 +254,14 @@ function cleaned(item: Omit<Ingredient, 'holding'> & Changed): Ingredient {
 /** What is changed; a limit of null is none. */
 type Changed = Partial<Omit<Ingredient, 'holding'>> & { readonly holding?: HoldingLimit | null };
 
-interface Shelf {
+interface PantryWrites {
   readonly add: (items: readonly PantryItem[]) => Promise<void>;
   readonly change: (item: PantryItem, to: Changed) => Promise<void>;
   readonly remove: (item: PantryItem) => Promise<void>;
 }
 
 /** Writes to the shelf, each with its way back; what cannot be is said. */
-function useCollection(house: string): Shelf {
+function useCollection(house: string): PantryWrites {
   const { t } = useTranslation();
   const { changed, failed } = useNotices();
   const [add] = useAddItemMutation();
