@@ -47,7 +47,7 @@ const components = {
 };
 
 export default {
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   projects: [
     ...['core', 'contract', 'domain', 'server', 'cli', 'demo', 'web'].map(project),
     components,
