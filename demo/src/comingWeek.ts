@@ -11,6 +11,7 @@ import {
 } from '@calm/contract';
 import {
   datesFrom,
+  forecastAt,
   instantOf,
   localDateOf,
   problemOfWeek,
@@ -63,22 +64,17 @@ export async function planComingWeek(line: ChangingLine, house: string, now: Dat
 }
 
 /** What the forecast says to have ready, for each product of a service that no lot is under way for. */
-const asForecast = (
-  { date, patternId, counts }: Service,
-  { forecasts }: ForecastAnswer,
-  lots: readonly Lot[],
-) =>
-  counts.flatMap(({ productId, version }) => {
+const asForecast = (service: Service, { forecasts }: ForecastAnswer, lots: readonly Lot[]) =>
+  service.counts.flatMap(({ productId, version }) => {
+    const { date, patternId } = service;
     const isMade = lots.some(
       ({ serviceDate, items }) =>
         serviceDate === date && items.some((item) => item.productId === productId),
     );
-    const expected = forecasts.find(
-      (each) => each.date === date && each.patternId === patternId && each.productId === productId,
-    );
+    const expected = forecastAt(forecasts, service, productId);
     return isMade || !expected
       ? []
-      : [{ date, patternId, productId, version, count: Math.ceil(expected.ready) }];
+      : [{ date, patternId, productId, version, count: expected.ready }];
   });
 
 /** The best of a bounded search: no clock decides it, so that it is the same on every machine. */

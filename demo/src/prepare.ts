@@ -1,5 +1,5 @@
-import { createServer } from 'node:net';
 import { ownClock, migrate, openDatabase, readConfig, serve, systemClock } from '@calm/server';
+import { freePort } from '../../tools/processes.mjs';
 import { planComingWeek } from './comingWeek';
 import { lineTo } from './line';
 import { isLoaded, loadLanternYard } from './load';
@@ -31,7 +31,7 @@ try {
 
 /** The manager plans over the house's own address, as people do. */
 async function atWork(): Promise<void> {
-  const port = await freePort();
+  const port = (await freePort()) ?? 0;
   const env = { ...process.env, LOG_LEVEL: 'silent', HOST: '127.0.0.1', PORT: String(port) };
   const serving = await serve(readConfig(env));
   try {
@@ -39,14 +39,4 @@ async function atWork(): Promise<void> {
   } finally {
     await serving.stop();
   }
-}
-
-/** A port that nobody listens on. */
-function freePort(): Promise<number> {
-  return new Promise((resolve) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => resolve(typeof address === 'object' ? (address?.port ?? 0) : 0));
-    });
-  });
 }

@@ -6,6 +6,7 @@ import {
   type TillAnswer,
   type TillSale,
 } from '@calm/contract';
+import { forecastAt } from '@calm/domain';
 import type { Line } from './line';
 import { noise } from './noise';
 
@@ -83,10 +84,7 @@ export async function tillRound(
   const due = services.flatMap((service) =>
     service.counts.flatMap(({ productId }) => {
       const isThis = (each: { productId: string }) => each.productId === productId;
-      const mean = answer.forecasts.find(
-        (each) =>
-          isThis(each) && each.date === service.date && each.patternId === service.patternId,
-      )?.mean;
+      const mean = forecastAt(answer.forecasts, service, productId)?.mean;
       const usage = answer.usage.find((each) => isThis(each) && each.service === service.name);
       return mean !== undefined && usage ? ordersOf(service, productId, mean, usage.curve) : [];
     }),

@@ -28,7 +28,7 @@ export * from './week/weekWaves';
 export * from './demand/ballsToMake';
 export * from './demand/calendar';
 export * from './demand/enoughPercent';
-export * from './demand/spreadOf';
+export * from './demand/forecastAt';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';
 export * from './time/wallClock';

@@ -1,5 +1,4 @@
-import type { AirFrom } from '@calm/core';
-import type { PlannedLot, StepRef, Interval } from '@calm/core';
+import type { AirFrom, PlannedLot, StepRef, Interval } from '@calm/core';
 import { CONTAINERS, REST_KEYS, SKILLS, WORK_KEYS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { Kitchen, PlaceContent } from '../house/kitchen';

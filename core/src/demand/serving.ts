@@ -239,7 +239,7 @@ class ServiceSimulation {
       const from = this.atMin;
       // Steps end with quarters, so that each lies within one.
       const to = Math.min(untilMin, (Math.floor(from / STEP_MIN) + 1) * STEP_MIN);
-      let asked = this.goneBy(to) - this.goneBy(from);
+      let asked = this.askedBy(to) - this.askedBy(from);
       for (const batch of this.batches) {
         if (asked === 0) break;
         if (batch.readyMin > from || batch.goodUntilMin <= from) continue;
@@ -254,7 +254,7 @@ class ServiceSimulation {
   }
 
   /** Balls that guests have asked for by a minute. */
-  private goneBy(minute: number): number {
+  private askedBy(minute: number): number {
     const { curve, need } = this.serving;
     const expected = need * goneBy(curve, minute);
     if (!this.spread) return expected;

@@ -106,6 +106,12 @@ export function formulaLines(formula: PlainFormula): FormulaLine[] {
   ].filter((l) => l.percent !== 0 || l.kind === 'water' || l.kind === 'salt');
 }
 
+/** A formula's ingredients, with those of the old dough that is in it: each line as its own formula has it. */
+export const everyLine = (formula: Formula): FormulaLine[] => [
+  ...formulaLines(formula),
+  ...(formula.oldDough ? formulaLines(formula.oldDough.formula) : []),
+];
+
 /**
  * Everything in the dough as percent of total flour; above 100 by what is not flour.
  *

@@ -1,3 +1,5 @@
+import { DAY_MIN } from '../units';
+
 /** A place's air from a minute of the day on, until the next one. */
 export interface AirFrom {
   /** From midnight. */
@@ -5,8 +7,6 @@ export interface AirFrom {
   /** °C. */
   readonly airC: number;
 }
-
-const DAY_MIN = 1440;
 
 /**
  * Mean air of a place over a stretch, by its day.

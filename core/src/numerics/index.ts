@@ -1,4 +1,5 @@
 export * from './firstIndex';
+export * from './maximum';
 export * from './normal';
 export * from './random';
 export * from './root';

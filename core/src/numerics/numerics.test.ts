@@ -1,6 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { firstIndex, normalQuantile, normalShareBelow, randomOf, rootBetween } from './index';
+import {
+  firstIndex,
+  maximumBetween,
+  normalQuantile,
+  normalShareBelow,
+  randomOf,
+  rootBetween,
+} from './index';
 
 describe('the first index from which something holds', () => {
   it('is what looking at each would find', () => {
@@ -39,6 +46,18 @@ describe('a root between two places', () => {
         };
         expect(rootBetween(look(0), look(10), look, 1e-6).at).toBeCloseTo(root, 3);
         expect(looks).toBeLessThan(40);
+      }),
+    );
+  });
+});
+
+describe('the highest place between two', () => {
+  it('is found of anything with one hump, at an end too', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -2, max: 12, noNaN: true }), (top) => {
+        const found = maximumBetween(0, 10, (x) => -Math.abs(x - top), 30);
+        expect(found.x).toBeCloseTo(Math.min(10, Math.max(0, top)), 4);
+        expect(found.value).toBe(-Math.abs(found.x - top));
       }),
     );
   });

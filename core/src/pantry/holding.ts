@@ -1,4 +1,4 @@
-import { formulaLines, type Formula } from '../formula';
+import { everyLine, type Formula } from '../formula';
 import { inPantry, type HoldingLimit, type Pantry } from './ingredient';
 
 /** The limit that an ingredient sets to the dough it is in. */
@@ -8,11 +8,7 @@ export interface IngredientLimit extends HoldingLimit {
 
 /** Limits of everything in a formula, the shortest first; none for an ordinary dough. */
 export function holdingLimitsOf(formula: Formula, pantry: Pantry): IngredientLimit[] {
-  const lines = [
-    ...formulaLines(formula),
-    ...(formula.oldDough ? formulaLines(formula.oldDough.formula) : []),
-  ];
-  const limits = lines.flatMap(({ name, percent }): IngredientLimit[] => {
+  const limits = everyLine(formula).flatMap(({ name, percent }): IngredientLimit[] => {
     const holding = percent > 0 ? inPantry(pantry, name)?.holding : undefined;
     return holding ? [{ name, ...holding }] : [];
   });

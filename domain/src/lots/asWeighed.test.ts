@@ -52,6 +52,17 @@ describe('a formula as it was weighed', () => {
     expect(off.yeast.percent).toBeCloseTo(slab.yeast.percent + 0.05, 9);
   });
 
+  it('has less of all else where more flour went in', () => {
+    const [white] = yard.flours;
+    const more = formulaAsWeighed(
+      yard,
+      [weighed(1, `flour:${white?.name}`, 21_000, 20_000)],
+      20_000,
+    );
+    expect(more.yeast.percent).toBeCloseTo(yard.yeast.percent / 1.05, 9);
+    expect(more.waterPercent).toBeCloseTo(yard.waterPercent / 1.05, 9);
+  });
+
   it('is never less than none of a line', () => {
     expect(formulaAsWeighed(yard, [weighed(1, 'yeast', 0, 800)], 20_000).yeast.percent).toBe(0);
   });

@@ -41,10 +41,13 @@ export function formulaAsWeighed(
     const overG = own.reduce((sum, { grams, wantedG }) => sum + grams - wantedG, 0);
     return (100 * overG) / (own.length * flourPerLoadG);
   };
-  const moved = (percent: number, line: string) => Math.max(0, percent + beyond(line));
+  // More flour than was wanted makes less of everything else.
+  const flour =
+    1 + formula.flours.reduce((sum, { name }) => sum + beyond(`flour:${name}`), 0) / 100;
+  const moved = (percent: number, line: string) => Math.max(0, percent + beyond(line)) / flour;
   const lines = Object.fromEntries(
     Object.entries(LINES)
-      .filter(([line]) => beyond(line) !== 0)
+      .filter(([, field]) => formula[field] !== undefined)
       .map(([line, field]) => [field, moved(formula[field] ?? 0, line)]),
   );
   const yeast = { ...formula.yeast, percent: moved(formula.yeast.percent, 'yeast') };

@@ -1,4 +1,5 @@
 import {
+  DAY_MIN,
   MINUTE_MS,
   type AirFrom,
   deratingShare,
@@ -20,13 +21,11 @@ import {
   type WeekDoughDocument,
 } from '@calm/contract';
 import { ballsToMake } from '../demand/ballsToMake';
-import { spreadOf } from '../demand/spreadOf';
+import { forecastAt, spreadOf } from '../demand/forecastAt';
 import { traysIn } from '../cold/traysIn';
 import { residueOf } from '../lots/recipe';
 import { dateOfService, doughIdOf, serviceIdOf } from './weekIds';
 import { instantOfMinute } from './weekProblem';
-
-const DAY_MIN = 1440;
 
 /** What a house knows that its week is planned from. */
 export interface HouseWeek {
@@ -127,15 +126,13 @@ function airOf({ room, airByHour }: Place, midnight: string | undefined): AirFro
 
 /** What is expected of a product at a service; nothing where no forecast says. */
 function expectedAt(
-  { date, patternId, counts }: Service,
+  service: Service,
   productId: string,
   forecasts: readonly Forecast[],
 ): Pick<WeekDocument['usage'][number], 'expected'> {
-  const forecast = forecasts.find(
-    (each) => each.date === date && each.patternId === patternId && each.productId === productId,
-  );
+  const forecast = forecastAt(forecasts, service, productId);
   if (!forecast) return {};
-  const count = counts.find((each) => each.productId === productId);
+  const count = service.counts.find((each) => each.productId === productId);
   const carried = count ? count.count - ballsToMake(count) : 0;
   return { expected: { mean: forecast.mean, cv: spreadOf(forecast), carried } };
 }

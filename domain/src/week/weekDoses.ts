@@ -1,6 +1,7 @@
 import { doughDocument } from '../lots/doughDocument';
 import {
   doughStageOf,
+  maximumBetween,
   meanAirC,
   pointBetween,
   simulate,
@@ -167,25 +168,14 @@ function yeastForAll(
   const leastOdds = (share: number) => Math.min(...oddsWith(scaled(share)));
   const plain = leastOdds(1);
   if (plain >= GOOD_ODDS) return yeast;
-  // Odds have one hump over the dose: by golden section (Kiefer 1953) over its logarithm.
-  const golden = (Math.sqrt(5) - 1) / 2;
-  let [low, high] = [Math.log(LEAST_SHARE), Math.log(MOST_SHARE)];
-  const at = (share: number) => low + share * (high - low);
-  let [a, b] = [at(1 - golden), at(golden)];
-  let [oddsA, oddsB] = [leastOdds(Math.exp(a)), leastOdds(Math.exp(b))];
-  for (let i = 0; i < NARROWINGS; i += 1) {
-    if (oddsA > oddsB) {
-      [high, b, oddsB] = [b, a, oddsA];
-      a = at(1 - golden);
-      oddsA = leastOdds(Math.exp(a));
-    } else {
-      [low, a, oddsA] = [a, b, oddsB];
-      b = at(golden);
-      oddsB = leastOdds(Math.exp(b));
-    }
-  }
-  const best = Math.exp(oddsA > oddsB ? a : b);
-  return Math.max(oddsA, oddsB) > plain ? scaled(best) : yeast;
+  // Odds have one hump over the dose, by its logarithm.
+  const best = maximumBetween(
+    Math.log(LEAST_SHARE),
+    Math.log(MOST_SHARE),
+    (log) => leastOdds(Math.exp(log)),
+    NARROWINGS,
+  );
+  return best.value > plain ? scaled(Math.exp(best.x)) : yeast;
 }
 
 /** That a service's balls open well at doors and when most go, 0–1. */

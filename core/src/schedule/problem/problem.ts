@@ -81,8 +81,6 @@ export interface FrozenRest extends Interval {
   readonly place: string;
   readonly trays: number;
   readonly tubs: number;
-  /** How warm it is there, by minutes from midnight UTC; what routes say where it is left out. */
-  readonly airByHour?: readonly AirFrom[];
 }
 
 /** A step as it was published. */

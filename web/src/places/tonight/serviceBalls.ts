@@ -21,6 +21,7 @@ import {
   ballsToMake,
   currentRecords,
   discardedOf,
+  forecastAt,
   serviceIdOf,
   spreadOf,
   type BoardLot,
@@ -98,7 +99,8 @@ export function serviceBalls(
     temperMin,
     minute,
   });
-  const forecast = expectedAt(service, product, forecasts);
+  const told = forecastAt(forecasts, service, product.id);
+  const forecast = told && told.mean > 0 ? told : null;
   const expected = forecast ? expectedBy(forecast, need) : need;
   const serving: Serving = {
     curve,
@@ -133,16 +135,6 @@ export function serviceBalls(
       : null,
   };
 }
-
-/** What is expected of a product at a service; null where no forecast says. */
-const expectedAt = (service: Service, product: Product, forecasts: readonly Forecast[]) =>
-  forecasts.find(
-    ({ date, patternId, productId, mean }) =>
-      date === service.date &&
-      patternId === service.patternId &&
-      productId === product.id &&
-      mean > 0,
-  ) ?? null;
 
 /** What the odds are drawn from that balls are enough from a moment on, with all pulls that are to come. */
 const chancesOf = (serving: Serving, atMin: number, cv: number): ServiceChances => ({

@@ -2,7 +2,7 @@ import type { Service } from '@calm/contract';
 import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useForecastQuery } from '../../state/api/api';
-import { addDays, dateAt } from '../../state/time/localDate';
+import { addDays } from '../../state/time/localDate';
 import type { Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
 import { useRecords } from '../../state/outbox/useRecords';
@@ -30,8 +30,7 @@ export function useTonight(
 ): TonightNow {
   const { atMs, nowMs } = useCursor();
   const { house, book } = board;
-  const today = dateAt(nowMs, book.house.timeZone);
-  const { data: answer } = useForecastQuery({ house, from: today, days: 2 });
+  const { data: answer } = useForecastQuery({ house, from: service.date, days: 1 });
   const records = useRecords(house, addDays(service.date, -2), 5);
   const asked = useMemo(
     () =>

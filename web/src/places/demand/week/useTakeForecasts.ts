@@ -1,4 +1,5 @@
 import type { Forecast, Service } from '@calm/contract';
+import { forecastAt } from '@calm/domain';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
@@ -19,12 +20,10 @@ export function useTakeForecasts(house: string) {
   ) => {
     const wanted = services
       .filter(({ endsAt }) => Date.parse(endsAt) > nowMs)
-      .flatMap(({ date, patternId, counts }) =>
-        counts.flatMap(({ productId, origin, count, version }) => {
-          const forecast = forecasts.find(
-            (each) =>
-              each.date === date && each.patternId === patternId && each.productId === productId,
-          );
+      .flatMap((service) =>
+        service.counts.flatMap(({ productId, origin, count, version }) => {
+          const forecast = forecastAt(forecasts, service, productId);
+          const { date, patternId } = service;
           const isOpen = origin === 'usual' && forecast && forecast.ready !== count;
           return isOpen ? [{ date, patternId, productId, version, count: forecast.ready }] : [];
         }),

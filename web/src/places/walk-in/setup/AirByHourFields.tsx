@@ -1,4 +1,4 @@
-import type { AirFrom } from '@calm/core';
+import { DAY_MIN, type AirFrom } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
@@ -10,7 +10,6 @@ const MOST = 24;
 /** What a place is given to begin with: a kitchen from its morning on. */
 const FIRST: AirFrom = { fromMin: 8 * 60, airC: 22 };
 const STEP_MIN = 4 * 60;
-const DAY_MIN = 24 * 60;
 
 /** How warm it is in a place by the hour; nothing leaves that to the routes. */
 export function AirByHourFields({
