@@ -17,9 +17,19 @@ import { serveHouse } from './servedHouse.mjs';
 const RUNS = 60;
 const WORKER_CONFIG = `${ROOT}/tools/bench/vite.config.mjs`;
 
-/** npm run bench: what is measured rather than tested. */
+const PARTS = ['weeks', 'live', 'cold', 'log', 'load', 'lever', 'bead', 'book', 'engine'];
+const named = process.argv.slice(2);
+/** Parts that were named; all of them when none was. @param {string} part */
+const isWanted = (part) => named.length === 0 || named.includes(part);
+
+/** npm run bench [part …]: what is measured rather than tested. */
 await runTool(async () => {
-  weeks();
+  const unknown = named.filter((part) => !PARTS.includes(part));
+  if (unknown.length > 0) {
+    throw new Plain(`There is no part "${unknown.join('", "')}". Parts: ${PARTS.join(', ')}.`);
+  }
+  if (isWanted('weeks')) weeks();
+  if (named.length === 1 && isWanted('weeks')) return;
   const house = await serveHouse('bench');
   const browser = await chromium.launch(CHROMIUM);
   /** A desk at which the manager is signed in. */
@@ -29,15 +39,18 @@ await runTool(async () => {
     return context.newPage();
   };
   try {
-    await live(house.url, house.cookie, say);
-    await cold(desk, house.databaseUrl, house.url, house.cookie, say);
-    await log(house.databaseUrl, house.url, house.cookie, say);
-    await firstLoad(desk, house.url);
-    await drag(desk, house.url);
-    await dragBead(desk, house.url);
-    await bigBook(desk, house.url, house.cookie);
-    engine('Node', benchEngine(RUNS));
-    engine('a worker in Chromium', await engineInWorker(browser));
+    const { url, databaseUrl, cookie } = house;
+    if (isWanted('live')) await live(url, cookie, say);
+    if (isWanted('cold')) await cold(desk, databaseUrl, url, cookie, say);
+    if (isWanted('log')) await log(databaseUrl, url, cookie, say);
+    if (isWanted('load')) await firstLoad(desk, url);
+    if (isWanted('lever')) await drag(desk, url);
+    if (isWanted('bead')) await dragBead(desk, url);
+    if (isWanted('book')) await bigBook(desk, url, cookie);
+    if (isWanted('engine')) {
+      engine('Node', benchEngine(RUNS));
+      engine('a worker in Chromium', await engineInWorker(browser));
+    }
   } finally {
     await browser.close();
     await house.stop();
@@ -134,10 +147,6 @@ async function drag(desk, url) {
 async function dragBead(desk, url) {
   const page = await desk();
   await page.goto(`${url}/lantern-yard/plan`);
-  await page.getByRole('button', { name: 'Settle the week' }).click();
-  await page.getByText(/from the best there can be|None can be better/).waitFor();
-  const stop = page.getByRole('button', { name: 'Stop here' });
-  if (await stop.isVisible()) await stop.click();
   await page.getByText(/^Everything fits/).waitFor();
   const bead = page.getByRole('button', { name: /^Yard dough for Sat 28 Nov: Divide and ball/ });
   const pull = async (times = 1) => {
