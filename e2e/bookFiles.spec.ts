@@ -28,7 +28,7 @@ test('the book goes out as a file and comes back; a file is shown before it chan
   at,
 }) => {
   await page.goto(at('formulas'));
-  const file = page.getByLabel('File of formulas');
+  const file = page.getByLabel('Recipe file');
 
   await test.step('taken out as JSON and brought in again it changes nothing', async () => {
     const coming = page.waitForEvent('download');
@@ -42,7 +42,7 @@ test('the book goes out as a file and comes back; a file is shown before it chan
       buffer: readFileSync(path),
     });
     const dialog = page.getByRole('dialog', { name: 'What book.json would change' });
-    await expect(dialog.getByText('as it is')).toHaveCount(6);
+    await expect(dialog.getByText('unchanged')).toHaveCount(6);
     await expect(dialog.getByRole('button', { name: 'Nothing to change' })).toBeDisabled();
     await page.keyboard.press('Escape');
   });
@@ -69,7 +69,7 @@ test('the book goes out as a file and comes back; a file is shown before it chan
     const dialog = page.getByRole('dialog', { name: 'What warmer.json would change' });
     await expect(dialog.getByText(`Route: ${first?.name}`)).toBeVisible();
     await dialog.getByRole('button', { name: 'Import', exact: true }).click();
-    await expect(page.getByText('One brought in from warmer.json.')).toBeVisible();
+    await expect(page.getByText('Imported 1 from warmer.json.')).toBeVisible();
     await expect(page.getByText(/Cold 42\sh at 6\.0\s°C/).first()).toBeVisible();
     await page.keyboard.press('Control+z');
     await expect(page.getByText(/Cold 42\sh at 3\.5\s°C/).first()).toBeVisible();
@@ -79,8 +79,8 @@ test('the book goes out as a file and comes back; a file is shown before it chan
     const [temperature = '', flour = '', , salt = '', yeast = ''] = harbour('250');
     const bad = [temperature, flour, 'HB,Harbour dough,dough,water,,wet,', salt, yeast];
     await file.setInputFiles(rows(...bad.slice(0, 4), 'HB,Harbour dough,dough,yeast,,0.4,wild'));
-    const dialog = page.getByRole('dialog', { name: 'harbour.csv cannot be brought in' });
-    await expect(dialog.getByText('There are 3 things to mend')).toBeVisible();
+    const dialog = page.getByRole('dialog', { name: 'harbour.csv cannot be imported' });
+    await expect(dialog.getByText('3 things to fix in it')).toBeVisible();
     await expect(dialog.getByText('Line 4:')).toBeVisible();
     await expect(dialog.getByText('Line 5:')).toBeVisible();
     await expect(dialog.getByText('Line 6:')).toBeVisible();

@@ -20,7 +20,7 @@ test('somebody taps their name, types their PIN, hands the tablet over', async (
   const said = watchConsole(page);
   await test.step('the door shows who may come in, and nothing of the house', async () => {
     await page.goto(at('mix'));
-    await expect(page.getByRole('heading', { name: 'Who is it?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Who are you?' })).toBeVisible();
     await expect(page.getByRole('navigation')).toHaveCount(0);
     await expectAccessible(page);
   });
@@ -33,7 +33,7 @@ test('somebody taps their name, types their PIN, hands the tablet over', async (
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('alert')).toHaveText('That is not it. Try once more.');
     await expectAccessible(page);
-    const pin = /comes in with (\d+)/.exec(
+    const pin = /signs in with (\d+)/.exec(
       await page.getByText('This house is made up').innerText(),
     );
     await page.keyboard.type(pin?.[1] ?? '');
@@ -42,11 +42,14 @@ test('somebody taps their name, types their PIN, hands the tablet over', async (
     await expect(page.getByRole('button', { name: 'Tilde is here. Sign out' })).toBeVisible();
   });
 
-  await test.step('a reload keeps them in; out is one press, and the next one comes in', async () => {
+  await test.step('a reload keeps them in; out is asked once, and the next one comes in', async () => {
     await page.reload();
     await page.getByRole('button', { name: 'Tilde is here. Sign out' }).click();
+    const leaving = page.getByRole('dialog', { name: 'Sign out Tilde?' });
+    await expectAccessible(page);
+    await leaving.getByRole('button', { name: 'Sign out' }).click();
     await page.getByRole('button', { name: 'Maro' }).click();
-    const words = /comes in with (.+)\./.exec(
+    const words = /signs in with (.+)\./.exec(
       await page.getByText('This house is made up').innerText(),
     );
     await page.getByLabel('Password').fill(words?.[1] ?? '');
@@ -67,23 +70,23 @@ test('a manager writes the crew: somebody new with a PIN, their week, a day away
   const said = watchConsole(page);
   await test.step('somebody new, by keyboard', async () => {
     await page.goto(at('crew'));
-    await tabTo(page, page.getByRole('button', { name: 'Add somebody' }));
+    await tabTo(page, page.getByRole('button', { name: 'Add crew member' }));
     await page.keyboard.press('Enter');
     await page.keyboard.type('Ilka');
     await page.keyboard.press('Tab');
     await page.keyboard.type('il');
-    await page.getByRole('checkbox', { name: 'balls' }).check();
+    await page.getByRole('checkbox', { name: 'balling' }).check();
     await page.getByLabel(/PIN$/).fill('12');
-    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('alert')).toHaveText('A PIN is 4 to 8 digits.');
     await page.getByLabel(/PIN$/).fill('');
-    await page.getByRole('button', { name: 'Keep' }).click();
-    const row = page.getByRole('row', { name: /^Ilka Dough hand balls/ });
+    await page.getByRole('button', { name: 'Save' }).click();
+    const row = page.getByRole('row', { name: /^Ilka Dough hand balling/ });
     await expect(row.getByText('has no PIN or password yet')).toBeVisible();
     await row.getByRole('button', { name: 'Ilka' }).click();
     await page.getByLabel(/PIN$/).fill('6204');
     await expectAccessible(page);
-    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(row.getByText('has no PIN or password yet')).toHaveCount(0);
   });
 
@@ -91,19 +94,19 @@ test('a manager writes the crew: somebody new with a PIN, their week, a day away
     await page.getByRole('button', { name: 'Add a shift for Ilka, Fri' }).click();
     await page.getByRole('dialog').getByLabel('From').fill('16:00');
     await page.getByRole('dialog').getByLabel('To').fill('01:00');
-    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('button', { name: 'Ilka, Fri 16:00–01:00' })).toBeVisible();
     await page.keyboard.press('Control+z');
     await expect(page.getByRole('button', { name: 'Ilka, Fri 16:00–01:00' })).toHaveCount(0);
   });
 
   await test.step('a day away is one day of the plan without them', async () => {
-    await page.getByRole('button', { name: 'A day that differs' }).click();
+    await page.getByRole('button', { name: 'Add change or day off' }).click();
     await page.getByRole('combobox', { name: 'Who' }).click();
     await page.getByRole('option', { name: 'Ossian' }).click();
     await page.getByRole('textbox', { name: 'Day' }).fill('2026-11-27');
     await page.getByRole('dialog').getByLabel('Note').fill('Wedding');
-    await page.getByRole('button', { name: 'Keep' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(
       page.getByRole('button', { name: /Fri 27 Nov Ossian: away Wedding/ }),
     ).toBeVisible();
@@ -119,7 +122,7 @@ test('a manager writes the crew: somebody new with a PIN, their week, a day away
     const hand = await signedInPage(browser, await sessionOf(house, 'Tilde'));
     await hand.goto(at('crew'));
     await expect(hand.getByText('16:00–00:00').first()).toBeVisible();
-    await expect(hand.getByRole('button', { name: 'Add somebody' })).toHaveCount(0);
+    await expect(hand.getByRole('button', { name: 'Add crew member' })).toHaveCount(0);
     await expect(hand.getByText('Who did what')).toHaveCount(0);
     await hand.context().close();
   });
@@ -135,7 +138,7 @@ test('a house that nobody looks after takes its first account, and lets its owne
   await disown(house);
   await context.clearCookies();
   await page.goto(at('crew'));
-  await expect(page.getByRole('heading', { name: 'Who looks after this house?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Create the owner account' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.type('Odile');
   await page.keyboard.press('Tab');

@@ -19,10 +19,10 @@ test('next week’s numbers are there, with why; a festival moves them; all of i
     await expect(panel.getByRole('heading', { level: 2 })).toHaveText(
       'Yard Round, Dinner Fri 4 Dec',
     );
-    await expect(panel.getByText(/\d+ expected; eight times in ten between/)).toBeVisible();
+    await expect(panel.getByText(/\d+ expected; 8 times in 10 between/)).toBeVisible();
     await panel.getByRole('button', { name: /^Why this/ }).click();
     await expect(
-      panel.getByText(/of this weekday|an average day|usual, moved by/i).first(),
+      panel.getByText(/of this weekday|an average day|usual, adjusted by/i).first(),
     ).toBeVisible();
     await expectAccessible(page);
   });
@@ -42,19 +42,19 @@ test('next week’s numbers are there, with why; a festival moves them; all of i
     await expect(friday).toHaveValue('177');
   });
 
-  await test.step('a festival is marked, moves its day, is changed and taken out', async () => {
+  await test.step('a festival is marked, moves its day, is changed and removed', async () => {
     const expected = async () => {
       await friday.focus();
-      const text = await panel.getByText(/expected; eight times in ten/).innerText();
+      const text = await panel.getByText(/expected; 8 times in 10/).innerText();
       return Number.parseInt(text, 10);
     };
     const before = await expected();
     await page.getByRole('button', { name: 'Mark an event on Fri 4 Dec' }).click();
     await page.keyboard.type('Regatta');
-    await page.getByRole('textbox', { name: 'Of an ordinary day (%)' }).fill('150');
-    await page.getByRole('textbox', { name: 'Of an ordinary day (%)' }).press('Enter');
+    await page.getByRole('textbox', { name: 'Compared with an ordinary day (%)' }).fill('150');
+    await page.getByRole('textbox', { name: 'Compared with an ordinary day (%)' }).press('Enter');
     await expectAccessible(page);
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('button', { name: /Regatta 150/ })).toBeVisible();
     await expect.poll(async () => (await expected()) / before).toBeCloseTo(1.5, 1);
     await page.getByRole('button', { name: /Regatta 150/ }).click();
@@ -75,8 +75,8 @@ test('next week’s numbers are there, with why; a festival moves them; all of i
   await test.step('everything that nobody chose is taken from the forecast, and back', async () => {
     const lunch = countField(page, 'Yard Round', 'Lunch', 'Thu 3 Dec');
     const usual = await lunch.inputValue();
-    await page.getByRole('button', { name: 'Have what the forecast says' }).click();
-    await expect(page.getByText(/\d+ counts taken from the forecast/)).toBeVisible();
+    await page.getByRole('button', { name: 'Use the forecast for all' }).click();
+    await expect(page.getByText(/\d+ counts set from the forecast/)).toBeVisible();
     await expect(lunch).not.toHaveValue(usual);
     await expect(friday).toHaveValue('180');
     await page.getByRole('heading', { level: 1 }).click();
@@ -98,7 +98,7 @@ test('a shopping list for the week: what the store has not, in whole bags, out a
   await expect(flour).toContainText(/\d+ bags/);
   await expectAccessible(page);
 
-  await page.getByRole('link', { name: 'The store is kept in the Pantry.' }).click();
+  await page.getByRole('link', { name: 'Stock is kept in the Pantry.' }).click();
   const store = page.getByRole('textbox', { name: 'strong white, In store (kg)' });
   await store.fill('900');
   await store.press('Enter');
@@ -131,18 +131,18 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
   await friday.focus();
   const expected = async () => {
     await friday.focus();
-    const text = await panel.getByText(/expected; eight times in ten/).innerText();
+    const text = await panel.getByText(/expected; 8 times in 10/).innerText();
     return Number.parseInt(text, 10);
   };
   const before = await expected();
 
   await test.step('a party comes on top', async () => {
-    await page.getByRole('button', { name: 'Note a party on Fri 4 Dec' }).click();
+    await page.getByRole('button', { name: 'Add a party on Fri 4 Dec' }).click();
     await page.keyboard.type('Harbour choir');
     await page.getByRole('textbox', { name: 'Guests' }).fill('40');
     await page.getByRole('textbox', { name: 'Yard Round for the party' }).fill('30');
     await expectAccessible(page);
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('button', { name: 'Harbour choir, 40 guests' })).toBeVisible();
     await expect.poll(expected).toBe(before + 30);
     await panel.getByRole('button', { name: /^Why this/ }).click();
@@ -152,7 +152,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
   await test.step('the day is closed, and open again', async () => {
     await page.getByRole('button', { name: 'Other hours on Thu 3 Dec' }).click();
     await page.getByRole('textbox', { name: 'Note' }).fill('Stock-taking');
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     const closed = page.getByRole('button', { name: 'The whole day closed: Stock-taking' });
     await expect(closed).toBeVisible();
     await expect(countField(page, 'Yard Round', 'Dinner', 'Thu 3 Dec')).toHaveCount(0);
@@ -176,7 +176,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
     await page.getByLabel(/^From/).fill('22:30');
     await page.getByLabel(/^To(?!\w)/).fill('02:00');
     await expect(page.getByText('Ends the next morning')).toBeVisible();
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('button', { name: /Late 22:30–02:00/ })).toBeVisible();
     await page.goto(at('demand?days=next'));
     const late = countField(page, 'Slab', 'Late', 'Fri 4 Dec');
@@ -185,7 +185,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
     await expect(page.getByText('Slab at Late: 12.')).toBeVisible();
   });
 
-  await test.step('a service that has sold something is ended, not taken out', async () => {
+  await test.step('a service that has sold something is ended, not removed', async () => {
     await page.getByRole('link', { name: 'Services' }).click();
     await page
       .getByRole('button', { name: /Dinner 17:30–22:30/ })
@@ -194,7 +194,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
     await page.getByRole('button', { name: 'Delete' }).click();
     await expect(page.getByRole('alert')).toContainText('nothing was taken away');
     await page.getByLabel('Last day').fill('2026-12-31');
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('button', { name: /until Thu 31 Dec/ })).toBeVisible();
   });
 });
@@ -252,19 +252,19 @@ test('what running out weighs is said in money, and every number follows', async
   const friday = countField(page, 'Yard Round', 'Dinner', 'Fri 4 Dec');
   const panel = page.getByRole('complementary', facts);
   await friday.focus();
-  await expect(panel.getByRole('button', { name: /^Have \d+: enough 80\s%/ })).toBeVisible();
+  await expect(panel.getByRole('button', { name: /^Set to \d+ \(covers 80\s%/ })).toBeVisible();
   await panel.getByRole('button', { name: /^Target: enough/ }).click();
-  await page.getByRole('radio', { name: /Say what a missing/ }).check();
+  await page.getByRole('radio', { name: 'Set by cost' }).check();
   await page.getByRole('textbox', { name: 'A missing ball costs' }).fill('9');
   await page.getByRole('textbox', { name: 'A missing ball costs' }).press('Enter');
   await page.getByRole('textbox', { name: 'A left ball costs' }).fill('1');
   await page.getByRole('textbox', { name: 'A left ball costs' }).press('Enter');
   await expect(page.getByText(/is then enough 90\s% of the time/)).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(panel.getByRole('button', { name: /^Have \d+: enough 90\s%/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(panel.getByRole('button', { name: /^Set to \d+ \(covers 90\s%/ })).toBeVisible();
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
   await friday.focus();
-  await expect(panel.getByRole('button', { name: /^Have \d+: enough 80\s%/ })).toBeVisible();
+  await expect(panel.getByRole('button', { name: /^Set to \d+ \(covers 80\s%/ })).toBeVisible();
 });

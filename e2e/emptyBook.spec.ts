@@ -52,8 +52,8 @@ test('from an empty book to a printed sheet, by keyboard alone', async ({ page, 
     await write('Bulk, usual (h)', '1');
     await expect(page.getByRole('img', { name: /plain dough from the mixer/ })).toBeVisible();
     await expectAccessible(page);
-    await press('Save the route');
-    await expect(page.getByText('Quay way is saved.')).toBeVisible();
+    await press('Save route');
+    await expect(page.getByText('Saved: Quay way.')).toBeVisible();
   });
 
   await test.step('two flours and a pre-ferment become a formula', async () => {
@@ -75,13 +75,13 @@ test('from an empty book to a printed sheet, by keyboard alone', async ({ page, 
     await press('Add a pre-ferment');
     await write('Share of the flour (%)', '25');
     await press('Save as version 2');
-    await expect(page.getByText('Quay dough is saved as version 2.')).toBeVisible();
+    await expect(page.getByText('Saved: Quay dough, version 2.')).toBeVisible();
     await expectAccessible(page);
   });
 
   await test.step('its method is a known one, with a step more', async () => {
     await follow('Method');
-    await tabTo(page, page.getByRole('combobox', { name: 'Start from a known way' }));
+    await tabTo(page, page.getByRole('combobox', { name: 'Start from a standard method' }));
     await keyboard.press('Enter');
     await expect(page.getByRole('option', { name: 'Salt last' })).toBeVisible();
     for (let i = 0; i < 5; i += 1) await keyboard.press('ArrowDown');
@@ -91,7 +91,7 @@ test('from an empty book to a printed sheet, by keyboard alone', async ({ page, 
     await write('Step 3', 'Into the tub');
     await expectAccessible(page);
     await press('Save as version 3');
-    await expect(page.getByText('Quay dough is saved as version 3.')).toBeVisible();
+    await expect(page.getByText('Saved: Quay dough, version 3.')).toBeVisible();
   });
 
   await test.step('a product is made of it, and any amount can be scaled', async () => {
@@ -99,8 +99,8 @@ test('from an empty book to a printed sheet, by keyboard alone', async ({ page, 
     await expect(page.getByRole('dialog')).toBeVisible();
     await keyboard.type('Quay Round');
     await write('Ball weight (g)', '280');
-    await press('Keep');
-    await expect(page.getByText('Quay Round is in the book.')).toBeVisible();
+    await press('Save');
+    await expect(page.getByText('Created: Quay Round.')).toBeVisible();
     await follow('Make');
     await write('Quay Round', '120');
     await expect(page.getByRole('row', { name: /^Ahead: harbour white/ })).toBeVisible();

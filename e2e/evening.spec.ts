@@ -77,8 +77,8 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
     await test.step('a load is started late: a timer runs, and is given two more minutes', async () => {
       await tablet.goto(sheet);
       await tablet.getByRole('button', { name: 'Start this lot' }).click();
-      await expect(tablet.getByText('SL-1125-A is started.')).toBeVisible();
-      await tablet.getByRole('button', { name: 'Begin' }).first().click();
+      await expect(tablet.getByText('Started: SL-1125-A.')).toBeVisible();
+      await tablet.getByRole('button', { name: 'Start' }).first().click();
       const timer = tablet.getByRole('timer').first();
       await expect(timer).toBeVisible();
       await tablet.getByRole('button', { name: 'Two more minutes' }).first().click();
@@ -114,7 +114,7 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
       const out = tablet.getByRole('textbox', { name: 'Dough temperature (°C)' });
       await out.fill('27.4');
       await out.press('Enter');
-      await expect(tablet.getByText(/5 things done here wait/)).toBeVisible();
+      await expect(tablet.getByText(/5 changes are saved on this device/)).toBeVisible();
       await expectAccessible(tablet);
       await expect(async () => {
         expect(await timeAt(request, server.url)).toBeGreaterThan(cutMs + 10 * MIN_MS);
@@ -122,7 +122,9 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
       expect((await slab()).marks).toHaveLength(before.marks.length);
       const backMs = await timeAt(request, server.url);
       await tablet.context().setOffline(false);
-      await expect(tablet.getByText(/things? done here/)).toHaveCount(0, { timeout: 30_000 });
+      await expect(tablet.getByText(/changes? (is|are) saved on this device/)).toHaveCount(0, {
+        timeout: 30_000,
+      });
       await expect(async () => {
         expect((await slab()).loads[0]?.doughOutC).toBe(27.4);
       }).toPass({ timeout: 30_000 });
@@ -150,12 +152,12 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
       await tablet.goto(at('crew/handover'));
       await expect(tablet.getByText(/SL-1125-A: dough came off at 27\.4/)).toBeVisible();
       await tablet.getByLabel('Anything else').fill('Semolina is nearly out');
-      await tablet.getByRole('button', { name: 'Hand over' }).click();
-      await expect(tablet.getByText(/Ossian hands over/).first()).toBeVisible();
+      await tablet.getByRole('button', { name: 'Send handover' }).click();
+      await expect(tablet.getByText(/From Ossian/).first()).toBeVisible();
       await phone.goto(at('crew/shift'));
       await expect(phone.getByText('Semolina is nearly out')).toBeVisible();
       await expectAccessible(phone);
-      await phone.getByRole('button', { name: 'I have read it' }).click();
+      await phone.getByRole('button', { name: 'Mark as read' }).click();
       await expect(phone.getByText('Semolina is nearly out')).toHaveCount(0);
       await expect(tablet.getByText(/read by Wren/).first()).toBeVisible();
       const handovers = (await (

@@ -64,7 +64,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
 
   await test.step('the lot is started, steps ticked, dough temperature written', async () => {
     await page.getByRole('button', { name: 'Start this lot' }).click();
-    await expect(page.getByText('SL-1125-A is started.')).toBeVisible();
+    await expect(page.getByText('Started: SL-1125-A.')).toBeVisible();
     const step = page.getByRole('checkbox', { name: 'Pre-ferment and water' });
     await step.click();
     await expect(step).toBeChecked();
@@ -74,11 +74,11 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     await out.press('Enter');
     await expect(page.getByText(/\+1\.4\s°C against 25\.0\s°C: it will run ahead/)).toBeVisible();
     await page.getByRole('checkbox', { name: 'Mix pre-ferment' }).click();
-    await expect(page.getByText('Ticked: Mix pre-ferment.')).toBeVisible();
+    await expect(page.getByText('Done: Mix pre-ferment.')).toBeVisible();
     const note = page.getByRole('textbox', { name: 'Note for the next shift' });
     await note.fill('Flour stood by the oven 🌡️');
     await note.blur();
-    await expect(page.getByText('Note kept.')).toBeVisible();
+    await expect(page.getByText('Note saved.')).toBeVisible();
     await expectAccessible(page);
   });
 

@@ -33,7 +33,7 @@ test('a messy table is matched, tried, brought in once, and known when it comes 
 
   await test.step('its columns are found, and one can be matched otherwise', async () => {
     await file.setInputFiles(csv('till.csv', MESSY));
-    await expect(page.getByText('till.csv has 11 lines. Which column says what?')).toBeVisible();
+    await expect(page.getByText('till.csv has 11 lines. What is in each column?')).toBeVisible();
     await expect(page.getByRole('combobox', { name: 'Date', exact: true })).toHaveText('Sold on');
     await expect(page.getByRole('combobox', { name: 'Dates are' })).toHaveText('day, month, year');
     await expect(page.getByRole('combobox', { name: 'Lemonade is' })).toHaveText('left out');
@@ -51,25 +51,25 @@ test('a messy table is matched, tried, brought in once, and known when it comes 
       page.getByText('till.csv: 3 services and products from 1 Jul 2026 to 2 Jul 2026.'),
     ).toBeVisible();
     await expect(page.getByText('3 are new')).toBeVisible();
-    await expect(page.getByText('one line repeats another')).toBeVisible();
-    await expect(page.getByText('one line is of a product that is left out')).toBeVisible();
+    await expect(page.getByText('1 line repeats another')).toBeVisible();
+    await expect(page.getByText('1 line is of a product that is left out')).toBeVisible();
     await expect(page.getByText('5 lines cannot be read, and are left out')).toBeVisible();
     for (const line of [
       /^Line 7 There is no such service then: “13\.07\.2026”/,
-      /^Line 8 “31\.06\.2026” is no date or time\./,
+      /^Line 8 “31\.06\.2026” is not a date or time\./,
       /^Line 9 There is no such service then/,
-      /^Line 10 “two” is no whole number of balls\./,
+      /^Line 10 “two” is not a whole number of balls\./,
     ]) {
       await expect(page.getByRole('listitem').filter({ hasText: line })).toBeVisible();
     }
     await expectAccessible(page);
-    await page.getByRole('button', { name: 'Bring 3 in' }).click();
-    await expect(page.getByText('3 brought in from till.csv.')).toBeVisible();
+    await page.getByRole('button', { name: 'Import all 3' }).click();
+    await expect(page.getByText('Imported 3 from till.csv.')).toBeVisible();
   });
 
   await test.step('the same file again changes nothing, and is matched as last time', async () => {
     await file.setInputFiles(csv('till.csv', MESSY));
-    await expect(page.getByText('Matched as last time.')).toBeVisible();
+    await expect(page.getByText('Matched like last time.')).toBeVisible();
     await expect(page.getByRole('combobox', { name: 'yard round is', exact: true })).toHaveText(
       'Sprout',
     );
@@ -82,15 +82,15 @@ test('a messy table is matched, tried, brought in once, and known when it comes 
     await page.getByRole('button', { name: 'Cancel' }).click();
     await file.setInputFiles(csv('till.csv', MESSY.replace('large;2;', 'large;5;')));
     await page.getByRole('button', { name: 'See what would change' }).click();
-    await expect(page.getByText('one has another number here')).toBeVisible();
+    await expect(page.getByText('1 has another number here')).toBeVisible();
     await page.getByRole('radio', { name: 'take the file’s' }).check();
-    await page.getByRole('button', { name: 'Bring one in' }).click();
-    await expect(page.getByText('One brought in from till.csv.')).toBeVisible();
+    await page.getByRole('button', { name: 'Import' }).click();
+    await expect(page.getByText('Imported 1 from till.csv.')).toBeVisible();
   });
 
   await test.step('the history goes out as a table, with what came in', async () => {
     const coming = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Sales as CSV' }).click();
+    await page.getByRole('link', { name: 'Export sales (CSV)' }).click();
     const text = readFileSync(await (await coming).path(), 'utf8');
     const [head] = text.split('\r\n');
     expect(head).toBe('date,service,product,sold,booked,left,sold out,event,forecast');
@@ -98,9 +98,9 @@ test('a messy table is matched, tried, brought in once, and known when it comes 
     expect(text).toContain('2026-07-02,Lunch,Slab,1,0,');
   });
 
-  await test.step('what is no table says so', async () => {
+  await test.step('what has no table says so', async () => {
     await file.setInputFiles(csv('empty.csv', 'nothing'));
-    await expect(page.getByText(/empty\.csv is no table/)).toBeVisible();
+    await expect(page.getByText(/empty\.csv has no table/)).toBeVisible();
     await expect(page.getByRole('button', { name: 'Choose a file' })).toBeVisible();
   });
   expect(said).toEqual([]);
@@ -132,8 +132,8 @@ test('200,000 lines come in without the page standing still', async ({ page, at 
   await expect(page.getByText(/years\.csv: 515 services and products/)).toBeVisible({
     timeout: 60_000,
   });
-  await page.getByRole('button', { name: /^Bring 515 in/ }).click();
-  await expect(page.getByText('515 brought in from years.csv.')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: /^Import all 515/ }).click();
+  await expect(page.getByText('Imported 515 from years.csv.')).toBeVisible({ timeout: 60_000 });
   const longest = await page.evaluate(
     () => (window as unknown as { stops: { longest: number } }).stops.longest,
   );

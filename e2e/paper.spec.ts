@@ -46,5 +46,5 @@ test('a pre-ferment’s sheet fits one page, and a lot there is not has no paper
   await expect(page.getByRole('heading', { name: 'poolish-type pre-ferment' })).toBeVisible();
   expect(pagesOf(await page.pdf({ format: 'Letter' }))).toBe(1);
   await page.goto(at('mix/2026-11-28/pancake/paper'));
-  await expect(page.getByRole('heading', { name: 'No such batch sheet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Batch sheet not found' })).toBeVisible();
 });

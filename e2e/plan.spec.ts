@@ -4,17 +4,17 @@ import { countField, expect, expectAccessible, tabTo, test, watchConsole } from 
 
 const bead = (page: Page, of: string, dough: string) =>
   page.getByRole('button', { name: new RegExp(`^${dough}: .*${of}`) }).first();
-const facts = (page: Page) => page.getByRole('complementary', { name: 'The step in hand' });
+const facts = (page: Page) => page.getByRole('complementary', { name: 'Selected step' });
 const conflicts = (page: Page) => page.getByRole('region', { name: 'What does not fit' });
 
 /** Settles the week and waits for a plan in which everything fits. */
-async function settle(page: Page, name = 'Settle the week') {
+async function settle(page: Page, name = 'Make the schedule') {
   await page.getByRole('button', { name, exact: true }).first().click();
-  await expect(page.getByText(/from the best there can be|None can be better/)).toBeVisible({
+  await expect(page.getByText(/of the best\.|This is the best plan/)).toBeVisible({
     timeout: 20_000,
   });
   await page
-    .getByRole('button', { name: 'Stop here' })
+    .getByRole('button', { name: 'Use this one' })
     .click({ timeout: 3000 })
     .catch(() => null);
   await expect(page.getByText(/^Everything fits/)).toBeVisible();
@@ -24,7 +24,7 @@ async function publish(page: Page) {
   await page.getByRole('button', { name: 'Publish…' }).click();
   const dialog = page.getByRole('dialog', { name: 'What changes for whom' });
   await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
-  await expect(page.getByText('Published. The house works by this plan now.')).toBeVisible();
+  await expect(page.getByText('Published. This is now the crew’s plan.')).toBeVisible();
 }
 
 test('next week is planned from nothing, looked at, published, taken out and printed', async ({
@@ -63,19 +63,19 @@ test('next week is planned from nothing, looked at, published, taken out and pri
     await expect(dialog.getByText(/^Mix \(Yard dough for Sat 28 Nov\)/).first()).toBeVisible();
     await expectAccessible(page);
     await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
-    await expect(page.getByText('Everything fits: every step has hands')).toBeVisible();
+    await expect(page.getByText('Everything fits: every step has a person')).toBeVisible();
     await page.reload();
-    await expect(page.getByText('Everything fits: every step has hands')).toBeVisible();
+    await expect(page.getByText('Everything fits: every step has a person')).toBeVisible();
   });
 
   await test.step('the house works by it: its steps go out as table and calendar', async () => {
     await page.getByRole('button', { name: 'Export / print…' }).click();
     const table = page.waitForEvent('download');
-    await page.getByRole('menuitem', { name: /table/ }).click();
+    await page.getByRole('menuitem', { name: /CSV/ }).click();
     expect(readFileSync(await (await table).path(), 'utf8')).toContain('Yard dough,2026-11-28');
     await page.getByRole('button', { name: 'Export / print…' }).click();
     const calendar = page.waitForEvent('download');
-    await page.getByRole('menuitem', { name: 'Calendar of Ossian' }).click();
+    await page.getByRole('menuitem', { name: 'Calendar: Ossian' }).click();
     const text = readFileSync(await (await calendar).path(), 'utf8');
     expect(text).toContain('BEGIN:VEVENT');
     expect(text).toContain('SUMMARY:Mix: Yard dough');
@@ -83,7 +83,7 @@ test('next week is planned from nothing, looked at, published, taken out and pri
 
   await test.step('a week is printed, a page for each person and day', async () => {
     await page.getByRole('button', { name: 'Export / print…' }).click();
-    await page.getByRole('menuitem', { name: 'Days on paper' }).click();
+    await page.getByRole('menuitem', { name: 'Print days' }).click();
     await page.getByRole('combobox', { name: 'Day' }).click();
     await page.getByRole('option', { name: 'The whole week' }).click();
     const friday = page.getByRole('region', { name: /, Fri 27 Nov$/ });
@@ -149,18 +149,18 @@ test('a hand that bends the plan while it is being settled has the last word', a
   at,
 }) => {
   await page.goto(at('plan'));
-  await page.getByRole('button', { name: 'Settle the week' }).click();
-  await expect(page.getByText('Getting better.')).toBeVisible({ timeout: 20_000 });
+  await page.getByRole('button', { name: 'Make the schedule' }).click();
+  await expect(page.getByText('Improving…')).toBeVisible({ timeout: 20_000 });
   const balling = bead(page, 'Divide and ball', 'Yard dough for Sat 28 Nov');
   await balling.focus();
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'Stop here' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Use this one' })).toHaveCount(0);
   // Plans are made in quarter hours; a hand moved it by five minutes.
   await expect(balling).toHaveAttribute('aria-label', /Divide and ball \w{3} \d\d:(05|20|35|50)/);
   const moved = await balling.getAttribute('aria-label');
   await page.waitForTimeout(2000);
   await expect(balling).toHaveAttribute('aria-label', moved ?? '');
-  await expect(page.getByText(/from the best there can be|None can be better/)).toHaveCount(0);
+  await expect(page.getByText(/of the best\.|This is the best plan/)).toHaveCount(0);
 });
 
 test('one is sick: the rest is settled again, and two pins stay where they are', async ({
@@ -177,7 +177,7 @@ test('one is sick: the rest is settled again, and two pins stay where they are',
     for (const one of [weighing, bedtime]) {
       await tabTo(page, one);
       await page.keyboard.press('p');
-      await expect(facts(page).getByRole('button', { name: 'Pin' })).toHaveAttribute(
+      await expect(facts(page).getByRole('button', { name: 'Lock time' })).toHaveAttribute(
         'aria-pressed',
         'true',
       );
@@ -197,9 +197,9 @@ test('one is sick: the rest is settled again, and two pins stay where they are',
     await expect(dialog.getByText('Tilde is not in on Thu 26 Nov')).toBeVisible();
     await dialog.getByRole('button', { name: 'See what breaks' }).click();
     await expect(dialog.getByText(/\d+ things break:/)).toBeVisible({ timeout: 20_000 });
-    await expect(dialog.getByText(/changes settle it:/)).toBeVisible();
+    await expect(dialog.getByText(/changes fix it:/)).toBeVisible();
     await expectAccessible(page);
-    await dialog.getByRole('button', { name: 'Take it into the draft' }).click();
+    await dialog.getByRole('button', { name: 'Add to draft' }).click();
   });
 
   await test.step('the draft fits, says what it rests on, and the pins have not moved', async () => {
@@ -209,7 +209,7 @@ test('one is sick: the rest is settled again, and two pins stay where they are',
     const list = page.getByRole('region', { name: 'Thu 26 Nov' });
     await expect(list.getByRole('row').first()).toBeVisible();
     await expect(list.getByText('Tilde')).toHaveCount(0);
-    await settle(page, 'Settle the rest');
+    await settle(page, 'Schedule the rest');
     expect(await timesOf()).toEqual(pinned);
     await publish(page);
   });
@@ -225,13 +225,13 @@ test('more than can be made: what clashes is named, and one press lets it be', a
   await friday.fill('90');
   await friday.press('Enter');
   await page.goto(at('plan'));
-  await page.getByRole('button', { name: 'Settle the week' }).click();
-  const clash = page.getByRole('region', { name: 'What clashes' });
+  await page.getByRole('button', { name: 'Make the schedule' }).click();
+  const clash = page.getByRole('region', { name: 'The conflict' });
   await expect(clash.getByText(/Slab dough for Dinner Fri 27 Nov/).first()).toBeVisible({
     timeout: 90_000,
   });
   await expectAccessible(page);
   await clash.getByRole('button').first().click();
-  await expect(page.getByRole('region', { name: 'This plan takes it that:' })).toBeVisible();
-  await settle(page, 'Settle the rest');
+  await expect(page.getByRole('region', { name: 'This plan assumes:' })).toBeVisible();
+  await settle(page, 'Schedule the rest');
 });

@@ -36,7 +36,7 @@ test('everything goes by keyboard', async ({ page, at }) => {
   await page.goto(at('tonight'));
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
   await expectAccessible(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
@@ -60,7 +60,7 @@ test('everything goes by keyboard', async ({ page, at }) => {
   await expect(page.getByText('Yard Round at Dinner: 117.')).toBeVisible();
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('Taken back: Yard Round at Dinner: 117.')).toBeVisible();
+  await expect(page.getByText('Undone: Yard Round at Dinner: 117.')).toBeVisible();
   await expect(field).toHaveValue('116');
   expect(said).toEqual([]);
 });

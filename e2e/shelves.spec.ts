@@ -50,13 +50,13 @@ test('a route is edited, drawn again, saved, fought over and taken back', async 
     await write(first, 'Cold, air (°C)', '5');
     await first.reload();
     await expect(cell(first, 'Cold, air (°C)')).toHaveValue('5');
-    await first.getByRole('button', { name: 'Save the route' }).click();
-    await expect(first.getByText('Two nights cold is saved.')).toBeVisible();
+    await first.getByRole('button', { name: 'Save route' }).click();
+    await expect(first.getByText('Saved: Two nights cold.')).toBeVisible();
     await expect(cell(second, 'Cold, air (°C)')).toHaveValue('2');
-    await second.getByRole('button', { name: 'Save the route' }).click();
+    await second.getByRole('button', { name: 'Save route' }).click();
     await expect(second.getByText(/Somebody else changed Two nights cold meanwhile/)).toBeVisible();
     await second.getByRole('button', { name: 'Use yours' }).click();
-    await expect(second.getByText('Two nights cold is saved.')).toBeVisible();
+    await expect(second.getByText('Saved: Two nights cold.')).toBeVisible();
     const { routes } = await bookOf(request, house);
     const saved = routes.find(({ name }) => name === 'Two nights cold');
     expect(saved?.version).toBe(3);
@@ -77,22 +77,22 @@ test('a product is changed, kept while it is in use, and taken back', async ({ p
   await page.getByRole('button', { name: 'Yard Round' }).click();
   await write(page, 'Ball weight (g)', '260');
   await expectAccessible(page);
-  await dialog.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByText('Yard Round changed')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved: Yard Round.')).toBeVisible();
   await expect(page.getByText(/^260\sg$/)).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/^275\sg$/)).toBeVisible();
   await page.getByRole('button', { name: 'Yard Round' }).click();
   await dialog.getByRole('button', { name: 'Delete' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('Lots or counts still have this product');
+  await expect(dialog.getByRole('alert')).toContainText('Lots or counts still use this product');
   await dialog.getByRole('button', { name: 'Cancel' }).click();
 
   await page.getByRole('button', { name: 'Add a product' }).click();
   await dialog.getByRole('textbox', { name: 'Name' }).fill('Yard Round');
-  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog.getByRole('alert')).toContainText('one of this name already');
   await dialog.getByRole('textbox', { name: 'Name' }).fill('Dusk Round');
-  await dialog.getByRole('button', { name: 'Keep' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: 'Dusk Round' })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: 'Dusk Round' })).toHaveCount(0);
@@ -141,9 +141,15 @@ test('who reads ounces, °F and commas does; the house keeps grams and °C', asy
   request,
 }) => {
   await page.goto(at('formulas/yard-dough'));
-  await page.getByRole('button', { name: 'Units and numbers' }).click();
-  await page.getByRole('radio', { name: 'oz, lb and °F' }).check();
-  await page.getByRole('radio', { name: 'A comma: 2,5' }).check();
+  await page.getByRole('button', { name: 'Language & units' }).click();
+  for (const [of, value] of [
+    ['Weights', 'ounces, pounds'],
+    ['Temperatures', 'Fahrenheit'],
+    ['Decimal separator', 'Comma: 2,5'],
+  ] as const) {
+    await page.getByRole('combobox', { name: of }).click();
+    await page.getByRole('option', { name: value }).click();
+  }
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Close' }).click();
   await expect(cell(page, 'Dough off the mixer (°F)')).toHaveValue('75,2');
@@ -152,7 +158,7 @@ test('who reads ounces, °F and commas does; the house keeps grams and °C', asy
 
   await write(page, 'Dough off the mixer (°F)', '77');
   await page.getByRole('button', { name: 'Save as version 2' }).click();
-  await expect(page.getByText('Yard dough is saved as version 2.')).toBeVisible();
+  await expect(page.getByText('Saved: Yard dough, version 2.')).toBeVisible();
   const { formulas } = await bookOf(request, house);
   expect(formulas.find(({ code }) => code === 'YR')?.doughTempC).toBe(25);
 
@@ -170,7 +176,7 @@ test('the pantry tells every label at once what is in a dough', async ({ page, a
   await salt.getByRole('textbox', { name: 'Allergens, with commas' }).press('Enter');
   await expectAccessible(page);
   await page.goto(at('formulas/yard-dough'));
-  const facts = page.getByRole('complementary', { name: 'Counted together' });
+  const facts = page.getByRole('complementary', { name: 'Totals' });
   await expect(facts).toContainText('wheat (gluten), celery');
   await page.goto(at('formulas/pantry'));
   await salt.getByRole('button', { name: 'Remove salt' }).click();

@@ -14,7 +14,7 @@ test('without a network a tablet keeps its board through a reload, and what is d
   await page.evaluate(() => navigator.serviceWorker.ready);
   // From here on the worker stands between page and network: it has seen the board once.
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Begin' }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start' }).first()).toBeVisible();
   await expect(async () => {
     const kept = await page.evaluate(async () => (await caches.open('calm-board')).keys());
     expect(kept.length).toBeGreaterThan(4);
@@ -23,16 +23,16 @@ test('without a network a tablet keeps its board through a reload, and what is d
   await context.setOffline(true);
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Maro’s shift' })).toBeVisible();
-  await page.getByRole('button', { name: 'Begin' }).first().click();
-  await expect(page.getByText(/1 thing done here waits/)).toBeVisible();
+  await page.getByRole('button', { name: 'Start' }).first().click();
+  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
   await page.reload();
-  await expect(page.getByText(/1 thing done here waits/)).toBeVisible();
-  await expect(page.getByText(/begun 15:40/).first()).toBeVisible();
+  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
+  await expect(page.getByText(/started 15:40/).first()).toBeVisible();
 
   await context.setOffline(false);
-  await expect(page.getByText(/done here/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByText(/saved on this device/)).toHaveCount(0, { timeout: 30_000 });
   await page.reload();
-  await expect(page.getByText(/begun 15:40/).first()).toBeVisible();
+  await expect(page.getByText(/started 15:40/).first()).toBeVisible();
   await context.close();
 });
 
@@ -49,7 +49,7 @@ test('two did a step differently while one had no network: both sides are shown,
   await expect(pan).toBeVisible();
   await context.setOffline(true);
   await pan.click();
-  await expect(page.getByText(/1 thing done here waits/)).toBeVisible();
+  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
 
   const other = await browser.newContext();
   await other.addCookies([await sessionOf(house, 'Tilde')]);
@@ -57,9 +57,7 @@ test('two did a step differently while one had no network: both sides are shown,
   await tilde.goto(at('crew/shift'));
   const step = tilde.getByRole('region', { name: 'Divide into pans' });
   await step.getByRole('button', { name: 'Skip' }).click();
-  await tilde
-    .getByRole('textbox', { name: /Why is Divide into pans skipped/ })
-    .fill('No pans left');
+  await tilde.getByRole('textbox', { name: /Why skip Divide into pans/ }).fill('No pans left');
   await expectAccessible(tilde);
   await tilde.getByRole('dialog').getByRole('button', { name: 'Skip' }).click();
   await expect(tilde.getByText(/Skipped: Divide into pans/)).toBeVisible();
@@ -68,7 +66,7 @@ test('two did a step differently while one had no network: both sides are shown,
   }).toPass();
 
   await context.setOffline(false);
-  const told = page.getByRole('alert').filter({ hasText: 'Not taken' });
+  const told = page.getByRole('alert').filter({ hasText: 'Not accepted' });
   await expect(told).toContainText('skipped, No pans left', { timeout: 30_000 });
   await expectAccessible(page);
   await page.reload();
@@ -83,10 +81,10 @@ test('two did a step differently while one had no network: both sides are shown,
 test('a step is handed to somebody, and is theirs', async ({ page, browser, house, at }) => {
   await page.goto(at('crew/shift'));
   const step = page.getByRole('region', { name: 'Divide into pans' });
-  await step.getByRole('button', { name: 'Hand to' }).click();
+  await step.getByRole('button', { name: 'Reassign' }).click();
   await expectAccessible(page);
   await page.getByRole('dialog').getByRole('button', { name: /^Wren/ }).click();
-  await expect(page.getByText('Divide into pans is with Wren now.')).toBeVisible();
+  await expect(page.getByText('Divide into pans is now with Wren.')).toBeVisible();
   await expect(step).toHaveCount(0);
   const other = await browser.newContext();
   await other.addCookies([await sessionOf(house, 'Wren')]);
@@ -109,7 +107,7 @@ test('a load is weighed off at the scale and by typing; pieces run on a chart', 
     const pour = page.getByRole('button', { name: 'Hold to pour' });
     await pour.hover();
     await page.mouse.down();
-    await expect(page.getByText('as wanted').first()).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('on target').first()).toBeVisible({ timeout: 20_000 });
     await page.mouse.up();
     const take = page.getByRole('button', { name: 'Take this weight' });
     await expect(take).toBeEnabled();
@@ -126,7 +124,7 @@ test('a load is weighed off at the scale and by typing; pieces run on a chart', 
     await page.getByRole('button', { name: /^Water/ }).click();
     await typed.fill('12947');
     await typed.press('Enter');
-    await expect(page.getByRole('button', { name: /^Water.*as wanted/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Water.*on target/ })).toBeVisible();
   });
   await test.step('yeast that is off by enough moves the window, and that is said at once', async () => {
     const typed = page.getByRole('textbox', { name: /Or type what another scale shows/ });
@@ -147,7 +145,7 @@ test('a load is weighed off at the scale and by typing; pieces run on a chart', 
       await typed.fill(String(281 + (i % 3)));
       await typed.press('Enter');
     }
-    await expect(round.getByText(/Your last 10 run \d\.\d\s?g heavy/)).toBeVisible();
+    await expect(round.getByText(/The last 10 are \d\.\d\s?g heavy/)).toBeVisible();
     await expectAccessible(page);
     await round.getByRole('button', { name: 'Next piece' }).click();
     await expect(round.getByRole('button', { name: 'Take this weight' })).toBeEnabled();
@@ -168,11 +166,11 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
     await page.keyboard.press('Enter');
     await expect(page.getByRole('link', { name: /^YR-/ })).toHaveCount(0);
     await expect(page.getByRole('link', { name: /^SL-/ }).first()).toBeVisible();
-    await page.getByRole('combobox', { name: 'Turned out' }).click();
+    await page.getByRole('combobox', { name: 'Result' }).click();
     await page.getByRole('option', { name: 'gummy' }).click();
     await expect(page).toHaveURL(/text=SL-11&found=gummy|found=gummy&text=SL-11/);
     await page.goto(at('log?text=nowhere'));
-    await expect(page.getByText(/No lot is like that/)).toBeVisible();
+    await expect(page.getByText(/No lot matches/)).toBeVisible();
   });
   await test.step('a lot tells all of itself; a note is put right and stays to be read', async () => {
     await page.goto(at('log?text=YR-1123'));
@@ -180,12 +178,10 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
     await expect(page.getByRole('heading', { name: 'YR-1123-A, Yard dough' })).toBeVisible();
     await expect(page.getByRole('img', { name: /thick as it rose/ })).toBeVisible();
     await expect(page.getByText(/By its record it opened well from/)).toBeVisible();
-    await page
-      .getByRole('textbox', { name: 'Something else worth knowing' })
-      .fill('Best this week');
+    await page.getByRole('textbox', { name: 'Anything else worth knowing' }).fill('Best this week');
     await page.keyboard.press('Enter');
     const said1 = page.getByRole('listitem').filter({ hasText: '“Best this week”' });
-    await said1.getByRole('button', { name: 'Put right' }).click();
+    await said1.getByRole('button', { name: 'Correct' }).click();
     await page.getByRole('textbox', { name: 'Note', exact: true }).fill('Best of the month');
     await page.keyboard.press('Enter');
     await expect(page.getByText('“Best of the month”')).toBeVisible();
@@ -205,7 +201,7 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
     expect(await photo.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
     const text = { name: 'dough.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
     await input.setInputFiles(text);
-    await expect(page.getByText('That is no picture this device can read.')).toBeVisible();
+    await expect(page.getByText('This device cannot read that picture.')).toBeVisible();
   });
   await test.step('the table goes out as it is looked for', async () => {
     await page.goto(at('log?text=YR-1123'));

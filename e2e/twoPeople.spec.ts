@@ -62,7 +62,7 @@ test('two hands at one load: both sides are shown', async ({ browser, session, a
   await expect(flour(mara)).toHaveValue('25');
   await flour(ben).fill('18');
   await flour(ben).press('Enter');
-  const told = ben.getByRole('alert').filter({ hasText: 'Not taken' });
+  const told = ben.getByRole('alert').filter({ hasText: 'Not accepted' });
   await expect(told).toContainText(/load 1: temperatures Meanwhile: 25\.0/);
   await ben.getByRole('button', { name: 'Use mine' }).click();
   await expect(told).toHaveCount(0);

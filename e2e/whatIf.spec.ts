@@ -31,18 +31,18 @@ test('a dough is played with: levers, a wanted peak, a way out, and back', async
     await expect(window).not.toHaveText(before);
     await expect(reading).not.toContainText('Ready but');
     await page.mouse.up();
-    await expect(page.getByRole('button', { name: "Back to the house's way" })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Reset to house recipe' })).toBeVisible();
   });
 
   await test.step('it is still there after a reload, and undo takes it back', async () => {
     const pulled = await window.innerText();
     await page.reload();
     await expect(window).toHaveText(pulled);
-    await page.getByRole('button', { name: /^Back to the house/ }).click();
+    await page.getByRole('button', { name: /^Reset to house recipe/ }).click();
     await expect(window).toHaveText(before);
     await page.keyboard.press('Control+z');
     await expect(window).toHaveText(pulled);
-    await page.getByRole('button', { name: /^Back to the house/ }).click();
+    await page.getByRole('button', { name: /^Reset to house recipe/ }).click();
     await expect(window).toHaveText(before);
   });
 
@@ -61,8 +61,8 @@ test('a dough is played with: levers, a wanted peak, a way out, and back', async
     const earlier = page.getByRole('button', { name: 'A quarter of an hour earlier' });
     for (let i = 0; i < 12; i += 1) await earlier.click();
     await page.getByRole('button', { name: 'Find the dose' }).click();
-    const refusal = page.getByRole('region', { name: 'Put the peak at' }).getByRole('alert');
-    await expect(refusal).toContainText(/No dose peaks at Thu .*opens from 12\s°C/);
+    const refusal = page.getByRole('region', { name: 'Peak at' }).getByRole('alert');
+    await expect(refusal).toContainText(/No dose peaks at Thu .*opens from 12\.0\s°C/);
     await expectAccessible(page);
     await refusal.getByRole('button', { name: /^Peak at/ }).click();
     await expect(refusal).toHaveCount(0);
@@ -104,6 +104,6 @@ test('a stage outside the route’s bounds is said, not forbidden; an unknown pr
   await page.keyboard.press('End');
   await expect(page.getByText(/The route allows 30\smin to 1\sh 30\smin/)).toBeVisible();
   await page.goto(at('formulas/pancake/what-if'));
-  await expect(page.getByRole('heading', { name: 'No such product' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Product not found' })).toBeVisible();
   await expectAccessible(page);
 });

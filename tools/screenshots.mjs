@@ -70,7 +70,7 @@ async function inHand(page) {
     .getByRole('button', { name: /^YR-1124-A Yard Round/ })
     .first()
     .click();
-  await page.getByRole('region', { name: 'In hand' }).waitFor();
+  await page.getByRole('region', { name: 'In progress' }).waitFor();
 }
 
 /** Ten hours without power. @param {Page} page */

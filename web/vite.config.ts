@@ -55,6 +55,11 @@ export default defineConfig({
     }),
   ],
   html: { cspNonce: '__CSP_NONCE__' },
-  build: { outDir: 'dist', emptyOutDir: true, assetsInlineLimit: 0 },
+  build: {
+    outDir: 'dist',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    target: 'es2023',
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

@@ -56,7 +56,7 @@ describe('calm scale', () => {
   it('says what would fit when no mixer load does, and exits 1', () => {
     const { code, err } = calm('scale', { ...request, items: [{ count: 3, ballWeightG: 275 }] });
     expect(code).toBe(1);
-    expect(err?.['why']).toEqual([expect.stringContaining('What fits: 1 × 8 kg')]);
+    expect(err?.['why']).toEqual([expect.stringContaining('What fits: 1 × 8.0\u00a0kg')]);
   });
 
   it('refuses what is not JSON, and a command there is not', () => {
@@ -91,7 +91,7 @@ describe('calm water', () => {
     const { out } = calm('water', { ...kitchen, roomTempC: 8, flourTempC: 6, pourBy: 'friction' });
     const warnings = out?.['warnings'] as { kind: string; say: string }[];
     expect(warnings[0]?.kind).toBe('water-too-hot');
-    expect(warnings[0]?.say).toMatch(/over 40 °C harms the yeast/);
+    expect(warnings[0]?.say).toMatch(/over 40\s°C harms the yeast/);
   });
 });
 
@@ -268,7 +268,7 @@ describe('calm plan', () => {
     ];
     const { code, err } = calm('plan', weekOf({ people }));
     expect(code).toBe(1);
-    expect(err?.['why']).toEqual([expect.stringMatching(/cannot be made together/)]);
+    expect(err?.['why']).toEqual([expect.stringMatching(/cannot all be made this week/)]);
     const ways = err?.['alternatives'] as { kind: string; say: string; doughId?: string }[];
     expect(ways.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['call-in', 'leave-out']));
     expect(ways[0]?.say).toMatch(/who can mix, from .* UTC/);
@@ -289,10 +289,10 @@ describe('calm plan', () => {
     expect(nobody.err?.['why']).toEqual(
       expect.arrayContaining([
         'yard needs somebody who can mix, and nobody can.',
-        'MA can do nothing yet. Say what, or leave them out.',
+        'MA has no skills yet. Add them, or leave the person out.',
       ]),
     );
     const past = calm('plan', weekOf({ now: '2026-12-05T08:00:00.000Z' }));
-    expect(past.err?.['why']).toEqual(['dinner has begun already: take its counts out.']);
+    expect(past.err?.['why']).toEqual(['dinner has begun already: remove its counts.']);
   });
 });

@@ -1,18 +1,13 @@
-import words from '@calm/domain/words/week.en.json' with { type: 'json' };
+import words from '@calm/domain/words/en/week.json' with { type: 'json' };
 import type { WeekDocument } from '@calm/contract';
 import type { Demand, Relaxation, WeekFault } from '@calm/core';
-import { createInstance } from 'i18next';
+import { makeCatalogue } from './catalogue';
 
-const catalogue = createInstance();
-await catalogue.init({
-  lng: 'en',
-  resources: { en: { translation: words } },
-  interpolation: { escapeValue: false },
-});
+const catalogue = await makeCatalogue(words);
 
 /** What makes no sense, and where to mend it. */
 export const formatWeekFaultMessage = (fault: WeekFault): string =>
-  catalogue.t(`faults.${fault.kind}`, { ...fault });
+  catalogue.t(`weekFaults.${fault.kind}`, { ...fault });
 
 /** What cannot be made together. */
 export function formatConflictMessage(demands: readonly Demand[], document: WeekDocument): string {

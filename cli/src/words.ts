@@ -1,4 +1,4 @@
-import words from '@calm/domain/words/en.json' with { type: 'json' };
+import words from '@calm/domain/words/en/engine.json' with { type: 'json' };
 import type { DoughProblem } from '@calm/contract';
 import type {
   DoseAlternative,
@@ -10,14 +10,9 @@ import type {
   ScaleReason,
   WaterWarning,
 } from '@calm/core';
-import { createInstance } from 'i18next';
+import { makeCatalogue } from './catalogue';
 
-const catalogue = createInstance();
-await catalogue.init({
-  lng: 'en',
-  resources: { en: { translation: words } },
-  interpolation: { escapeValue: false },
-});
+const catalogue = await makeCatalogue(words);
 
 /** A reason as a sentence that says what is wrong and what would work. */
 export function formatReasonMessage(reason: ScaleReason): string {

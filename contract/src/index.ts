@@ -27,6 +27,7 @@ export * from './plan/plan';
 export * from './access/permissions';
 export * from './access/audit';
 export * from './access/signIn';
+export * from './access/preferences';
 export * from './access/crew';
 export * from './api/live';
 export * from './lots/record';

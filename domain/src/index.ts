@@ -33,3 +33,6 @@ export * from './formulas/simulateDough';
 export * from './formulas/slug';
 export * from './time/wallClock';
 export * from './lots/held';
+export * from './format/formats';
+export * from './format/formatInWords';
+export * from './format/symbols';

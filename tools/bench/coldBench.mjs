@@ -96,10 +96,10 @@ async function importBook(page, url, file) {
       if (now !== null) seen.add(now);
     }
   })();
-  await page.getByLabel("Logger's file").setInputFiles(file);
+  await page.getByLabel('Logger file').setInputFiles(file);
   await page.getByRole('button', { name: 'Read the lines' }).click({ timeout: 120_000 });
   await page.getByRole('button', { name: 'Import', exact: true }).click({ timeout: 120_000 });
-  const done = page.getByText(/readings brought in/).first();
+  const done = page.getByText(/readings imported/).first();
   await done.waitFor({ timeout: 600_000 });
   const words = await done.innerText();
   isOver = true;

@@ -1,7 +1,6 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
-import createCache from '@emotion/cache';
-import { CacheProvider } from '@emotion/react';
+import '@fontsource-variable/noto-sans-arabic/wght.css';
 import { paths, type ClockReading } from '@calm/contract';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -12,11 +11,7 @@ import { Themed } from './shell/theme/Themed';
 import './shell/theme/base.css';
 import { setClock, setClockFromLastTime } from './state/time/clock';
 import { makeStore } from './state/store';
-import './words';
-
-/** The page's own nonce, which the Content-Security-Policy asks of every style. */
-const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce;
-const cache = createCache({ key: 'ct', ...(nonce && { nonce }) });
+import { setLanguage } from './words';
 
 // A page from before an update asks for code that is gone: fetch the page again.
 window.addEventListener('vite:preloadError', () => window.location.reload());
@@ -36,18 +31,22 @@ async function readClock(): Promise<void> {
   }
 }
 
-void readClock().then(() => {
+/** The clock of the house and the words of the page; without words nothing could be said at all. */
+async function start(): Promise<void> {
+  await readClock();
+  const store = makeStore();
+  await setLanguage(store.getState().display.language);
   createRoot(document.getElementById('root') as HTMLElement).render(
     <StrictMode>
-      <CacheProvider value={cache}>
-        <Provider store={makeStore()}>
-          <BrowserRouter>
-            <Themed>
-              <App />
-            </Themed>
-          </BrowserRouter>
-        </Provider>
-      </CacheProvider>
+      <Provider store={store}>
+        <BrowserRouter>
+          <Themed>
+            <App />
+          </Themed>
+        </BrowserRouter>
+      </Provider>
     </StrictMode>,
   );
-});
+}
+
+void start();

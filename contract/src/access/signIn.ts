@@ -1,4 +1,5 @@
 import type { Role } from './permissions';
+import type { DisplayPreferences } from './preferences';
 
 /** What somebody types to come in: managers a password, others a PIN on the shared tablet. */
 export type SecretKind = 'password' | 'pin';
@@ -34,6 +35,8 @@ export interface SignInOptions {
   readonly candidates: readonly SignInCandidate[];
   /** Nobody looks after the house yet: the first one makes the owner's account. */
   readonly isUnowned: boolean;
+  /** How the house reads, for whoever has not said. */
+  readonly display: DisplayPreferences;
   /** What a made-up house tells everybody, by the comers' ids; absent in a real one. */
   readonly demo?: Readonly<Record<string, string>>;
 }
@@ -44,6 +47,8 @@ export interface Session {
   readonly name: string;
   readonly initials: string;
   readonly role: Role;
+  /** How they read; null is as the house does. */
+  readonly preferences: DisplayPreferences | null;
 }
 
 /** Somebody at the door. */

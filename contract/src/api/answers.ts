@@ -50,6 +50,7 @@ export interface PlainAnswers {
   readonly session: Session;
   readonly signIn: null;
   readonly signOut: null;
+  readonly changePreferences: Session;
   readonly startOwner: Readonly<Record<string, never>>;
   readonly crew: Crew;
   readonly changeSecret: { readonly canSignIn: true };

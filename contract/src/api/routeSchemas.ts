@@ -8,6 +8,7 @@ import {
   shiftPatternSchema,
   signInSchema,
 } from '../access/accessSchemas';
+import { displayPreferencesSchema } from '../access/preferencesSchema';
 import {
   bookImportSchema,
   formulaChangeSchema,
@@ -73,6 +74,7 @@ const collection = <Name extends string, Content>(name: Name, content: ObjectSch
 /** What each route reads; a route that is not here reads its address alone. */
 export const ROUTE_SCHEMAS = {
   signIn: { body: signInSchema },
+  changePreferences: { body: displayPreferencesSchema },
   startOwner: { body: ownerSchema },
   ...collection('Person', crewSchema),
   changeSecret: { body: secretSchema },

@@ -22,6 +22,7 @@ const ACCESS_ROUTES = {
     isRateLimited: true,
   }),
   signOut: remove('/houses/:house/session', 'public', 'Signs out.', { media: 'none', status: 204 }),
+  changePreferences: put('/houses/:house/session/preferences', 'see', 'Sets how somebody reads.'),
   startOwner: post('/houses/:house/owner', 'public', 'Creates the owner account of a new house.', {
     isRateLimited: true,
   }),

@@ -13,6 +13,7 @@ import type { EventContent } from './events';
 import type { ServiceLevelTarget } from './serviceLevel';
 import type { SalesColumns, SettingsChange } from '../house/house';
 import { kitchenSchema } from '../plan/planSchemas';
+import { displayPreferencesSchema } from '../access/preferencesSchema';
 import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import Joi from 'joi';
 import { ballCount, id, localDate, text, version } from '../api/fields';
@@ -192,4 +193,6 @@ export const settingsChangeSchema = Joi.object<SettingsChange>({
   kitchen: kitchenSchema,
   cold: coldRulesSchema,
   readingColumns: readingColumnsSchema,
-}).or('serviceLevel', 'salesColumns', 'kitchen', 'cold', 'readingColumns');
+  display: displayPreferencesSchema,
+  currency: Joi.string().pattern(/^[A-Z]{3}$/, 'currency code'),
+}).or('serviceLevel', 'salesColumns', 'kitchen', 'cold', 'readingColumns', 'display', 'currency');

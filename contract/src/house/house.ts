@@ -1,6 +1,7 @@
 import type { DeratingPoint, ScaleReadability, WaterMethod, YeastConversion } from '@calm/core';
 import type { ColdRules, ReadingColumns } from '../cold/probe';
 import type { Kitchen } from './kitchen';
+import type { DisplayPreferences } from '../access/preferences';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
 
 /** A site as it appears in a list. */
@@ -36,6 +37,10 @@ export interface HouseSettings {
   readonly kitchen?: Kitchen;
   /** How it looks after its cold; `STANDARD_COLD_RULES` when the house has not said. */
   readonly cold?: ColdRules;
+  /** How people read who have not said; `STANDARD_DISPLAY` when the house has not said either. */
+  readonly display?: DisplayPreferences;
+  /** What costs are in, ISO 4217; `STANDARD_CURRENCY` when the house has not said. */
+  readonly currency?: string;
   /** How loggers' files were read last time. */
   readonly readingColumns?: ReadingColumns;
   /** Passwords and PINs that a made-up house tells everybody, by people's ids. No real house has them. */
@@ -61,7 +66,10 @@ export interface SalesColumns {
 
 /** The settings that people change in the application, each whole. */
 export type SettingsChange = Partial<
-  Pick<HouseSettings, 'serviceLevel' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns'>
+  Pick<
+    HouseSettings,
+    'serviceLevel' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns' | 'display' | 'currency'
+  >
 > & {
   readonly version: number;
 };

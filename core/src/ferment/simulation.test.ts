@@ -169,11 +169,11 @@ describe('a simulation', () => {
       reasons: [
         { kind: 'no-flour' },
         { kind: 'yeast', percent: 12, most: 6 },
-        { kind: 'dough-temp', tempC: NaN },
-        { kind: 'stage-hours', stage: 0, hours: -2 },
-        { kind: 'air-temp', stage: 0, tempC: 60 },
-        { kind: 'mass', stage: 0, massKg: 0 },
-        { kind: 'stage-hours', stage: 1, hours: Infinity },
+        { kind: 'dough-temp', tempC: NaN, least: 1, most: 40 },
+        { kind: 'stage-hours', stage: 0, hours: -2, least: 0, most: 240 },
+        { kind: 'air-temp', stage: 0, tempC: 60, least: -5, most: 45 },
+        { kind: 'mass', stage: 0, massKg: 0, least: 0.05, most: 500 },
+        { kind: 'stage-hours', stage: 1, hours: Infinity, least: 0, most: 240 },
       ],
     });
     expect(simulate({ ...yard, stages: [] })).toMatchObject({ reasons: [{ kind: 'no-stages' }] });

@@ -47,7 +47,12 @@ export const COLD_FOR_DRY_YEAST_C = 15;
 
 /** Something to know, or to do something about, before pouring. Temperatures in °C, masses in g. */
 export type WaterWarning =
-  | { readonly kind: 'water-too-hot'; readonly wantedTempC: number; readonly doughTempC: number }
+  | {
+      readonly kind: 'water-too-hot';
+      readonly wantedTempC: number;
+      readonly mostTempC: number;
+      readonly doughTempC: number;
+    }
   | { readonly kind: 'water-hot'; readonly wantedTempC: number }
   | { readonly kind: 'warm-the-tap'; readonly byC: number }
   | { readonly kind: 'ice-exceeds-water'; readonly iceG: number; readonly waterG: number }
@@ -132,7 +137,14 @@ function dryYeastWarning(waterTempC: number, form?: YeastForm): WaterWarning[] {
 function hotWarnings(wantedTempC: number, doughTempC: number, factors: 3 | 4): WaterWarning[] {
   if (wantedTempC > HOTTEST_WATER_C) {
     const shortC = (wantedTempC - HOTTEST_WATER_C) / factors;
-    return [{ kind: 'water-too-hot', wantedTempC, doughTempC: doughTempC - shortC }];
+    return [
+      {
+        kind: 'water-too-hot',
+        wantedTempC,
+        mostTempC: HOTTEST_WATER_C,
+        doughTempC: doughTempC - shortC,
+      },
+    ];
   }
   return wantedTempC > HOT_WATER_C ? [{ kind: 'water-hot', wantedTempC }] : [];
 }

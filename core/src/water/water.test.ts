@@ -132,6 +132,7 @@ describe('advice', () => {
     const icy = { ...kitchen, roomTempC: 5, flourTempC: 4, frictionC: 6 };
     expect(adviseWater({ ...icy, pourBy: 'friction' }).warnings[0]).toEqual({
       kind: 'water-too-hot',
+      mostTempC: 40,
       wantedTempC: 57,
       doughTempC: 24 - 17 / 3,
     });

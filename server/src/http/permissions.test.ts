@@ -17,6 +17,7 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   session: 'everybody',
   signIn: 'everybody',
   signOut: 'everybody',
+  changePreferences: 'MHOV',
   startOwner: 'everybody',
   crew: 'MHOV',
   addPerson: 'M',

@@ -187,6 +187,9 @@ export async function routeExamples(
       body: { personId: candidate.id, secret: options.demo?.[candidate.id] ?? '' },
     }),
     signOut: () => ({ house: 'other-yard' }),
+    changePreferences: () => ({
+      body: { language: 'it', mass: 'metric', temp: 'celsius', clock: '24h', decimal: 'comma' },
+    }),
     startOwner: () => ({
       house: 'new-yard',
       body: { name: 'Odile', initials: 'OD', password: 'long enough to keep' },

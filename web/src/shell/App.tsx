@@ -1,60 +1,151 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
-import { Tonight } from '../places/tonight/Tonight';
 import { Waiting } from '../parts/messages/Waiting';
+import { needWords } from '../words';
+import type { WordArea } from '../words/catalogue';
 import { useHousesQuery } from '../state/api/api';
 import { NoHouse } from './sign-in/NoHouse';
 import { Gate } from './sign-in/Gate';
 import { Shell } from './Shell';
 import { NoSuchPage } from './NoSuchPage';
 
-/** A place whose code comes when somebody goes there. */
-function place(load: () => Promise<ComponentType>): ComponentType {
-  return lazy(async () => ({ default: await load() }));
+/** A page whose code and words come when somebody goes there. */
+function place(load: () => Promise<ComponentType>, ...words: readonly WordArea[]): ComponentType {
+  return lazy(async () => {
+    const [component] = await Promise.all([load(), needWords(...words)]);
+    return { default: component };
+  });
 }
 
-const Demand = place(async () => (await import('../places/demand/week/Demand')).Demand);
-const Shopping = place(async () => (await import('../places/demand/shopping/Shopping')).Shopping);
-const Services = place(async () => (await import('../places/demand/services/Services')).Services);
-const History = place(async () => (await import('../places/demand/history/History')).History);
-const Formulas = place(async () => (await import('../places/formulas/list/Formulas')).Formulas);
+const Tonight = place(async () => (await import('../places/tonight/Tonight')).Tonight, 'tonight');
+const Demand = place(
+  async () => (await import('../places/demand/week/Demand')).Demand,
+  'demand',
+  'engine',
+);
+const Shopping = place(
+  async () => (await import('../places/demand/shopping/Shopping')).Shopping,
+  'demand',
+  'engine',
+);
+const Services = place(
+  async () => (await import('../places/demand/services/Services')).Services,
+  'demand',
+  'engine',
+);
+const History = place(
+  async () => (await import('../places/demand/history/History')).History,
+  'demand',
+  'engine',
+);
+const Formulas = place(
+  async () => (await import('../places/formulas/list/Formulas')).Formulas,
+  'formulas',
+  'mix',
+  'engine',
+);
 const FormulaPage = place(
   async () => (await import('../places/formulas/formula/FormulaPage')).FormulaPage,
+  'formulas',
+  'mix',
+  'engine',
 );
-const RoutesPage = place(async () => (await import('../places/formulas/routes/Routes')).Routes);
+const RoutesPage = place(
+  async () => (await import('../places/formulas/routes/Routes')).Routes,
+  'formulas',
+  'mix',
+  'engine',
+);
 const RoutePage = place(
   async () => (await import('../places/formulas/routes/RoutePage')).RoutePage,
+  'formulas',
+  'mix',
+  'engine',
 );
-const Pantry = place(async () => (await import('../places/formulas/pantry/Pantry')).Pantry);
-const WhatIf = place(async () => (await import('../places/formulas/what-if/WhatIf')).WhatIf);
-const Plan = place(async () => (await import('../places/plan/Plan')).Plan);
-const DayPaper = place(async () => (await import('../places/plan/paper/DayPaper')).DayPaper);
-const Mix = place(async () => (await import('../places/mix/Mix')).Mix);
-const BatchSheet = place(async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet);
-const WeighOff = place(async () => (await import('../places/mix/bench/WeighOff')).WeighOff);
+const Pantry = place(
+  async () => (await import('../places/formulas/pantry/Pantry')).Pantry,
+  'formulas',
+  'mix',
+  'engine',
+);
+const WhatIf = place(
+  async () => (await import('../places/formulas/what-if/WhatIf')).WhatIf,
+  'formulas',
+  'mix',
+  'engine',
+);
+const Plan = place(async () => (await import('../places/plan/Plan')).Plan, 'plan', 'engine');
+const DayPaper = place(
+  async () => (await import('../places/plan/paper/DayPaper')).DayPaper,
+  'plan',
+  'engine',
+);
+const Mix = place(async () => (await import('../places/mix/Mix')).Mix, 'mix', 'engine', 'tonight');
+const BatchSheet = place(
+  async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet,
+  'mix',
+  'engine',
+  'tonight',
+);
+const WeighOff = place(
+  async () => (await import('../places/mix/bench/WeighOff')).WeighOff,
+  'mix',
+  'engine',
+  'tonight',
+);
 const DivideAndBall = place(
   async () => (await import('../places/mix/bench/DivideAndBall')).DivideAndBall,
+  'mix',
+  'engine',
+  'tonight',
 );
-const Paper = place(async () => (await import('../places/mix/paper/Paper')).Paper);
-const WalkIn = place(async () => (await import('../places/walk-in/racks/WalkIn')).WalkIn);
-const AlarmPage = place(async () => (await import('../places/walk-in/alarms/AlarmPage')).AlarmPage);
-const AirPage = place(async () => (await import('../places/walk-in/air/AirPage')).AirPage);
-const LoadIn = place(async () => (await import('../places/walk-in/load-in/LoadIn')).LoadIn);
+const Paper = place(
+  async () => (await import('../places/mix/paper/Paper')).Paper,
+  'mix',
+  'engine',
+  'tonight',
+);
+const WalkIn = place(async () => (await import('../places/walk-in/racks/WalkIn')).WalkIn, 'walkIn');
+const AlarmPage = place(
+  async () => (await import('../places/walk-in/alarms/AlarmPage')).AlarmPage,
+  'walkIn',
+);
+const AirPage = place(
+  async () => (await import('../places/walk-in/air/AirPage')).AirPage,
+  'walkIn',
+);
+const LoadIn = place(
+  async () => (await import('../places/walk-in/load-in/LoadIn')).LoadIn,
+  'walkIn',
+);
 const ColdWhatIf = place(
   async () => (await import('../places/walk-in/what-if/ColdWhatIf')).ColdWhatIf,
+  'walkIn',
 );
 const ColdRecord = place(
   async () => (await import('../places/walk-in/record/ColdRecord')).ColdRecord,
+  'walkIn',
 );
-const Places = place(async () => (await import('../places/walk-in/setup/Places')).Places);
-const Crew = place(async () => (await import('../places/crew/rota/Crew')).Crew);
-const MyShift = place(async () => (await import('../places/crew/shift/MyShift')).MyShift);
+const Places = place(async () => (await import('../places/walk-in/setup/Places')).Places, 'walkIn');
+const Crew = place(async () => (await import('../places/crew/rota/Crew')).Crew, 'crew', 'tonight');
+const MyShift = place(
+  async () => (await import('../places/crew/shift/MyShift')).MyShift,
+  'crew',
+  'tonight',
+);
 const HandoverPage = place(
   async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
+  'crew',
+  'tonight',
 );
-const LotPage = place(async () => (await import('../places/log/LotPage')).LotPage);
-const Log = place(async () => (await import('../places/log/Log')).Log);
-const House = place(async () => (await import('../places/house/House')).House);
+const LotPage = place(
+  async () => (await import('../places/log/LotPage')).LotPage,
+  'log',
+  'mix',
+  'tonight',
+);
+const Log = place(async () => (await import('../places/log/Log')).Log, 'log', 'mix', 'tonight');
+const House = place(async () => (await import('../places/house/House')).House, 'house');
 
 /** Every address of the application. */
 export function App() {

@@ -1,8 +1,7 @@
-import { useEffect, useMemo, useState, Suspense } from 'react';
+import { lazy, useEffect, useState, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { Failed } from '../parts/messages/Failed';
-import { FormatsContext, makeFormats } from '../parts/format/format';
 import { NoticesProvider } from '../parts/messages/Notices';
 import { Waiting } from '../parts/messages/Waiting';
 import { useBookQuery } from '../state/api/api';
@@ -11,23 +10,27 @@ import { moved, released, ticked } from '../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
 import { useLive } from '../state/api/useLive';
+import { HouseFormats, useDisplayOfPerson } from './Display';
 import { ColdAlarms } from './rail/ColdAlarms';
-import { KeysDialog } from './KeysDialog';
 import { NotNowBanner } from './rail/NotNowBanner';
 import { OutboxBar } from './rail/OutboxBar';
-import { PreferencesDialog } from './PreferencesDialog';
 import styles from './Shell.module.css';
 import { Spine } from './spine/Spine';
 import { TimeRail } from './rail/TimeRail';
 import { Timers } from './rail/Timers';
+import { useFocusKept } from './useFocusKept';
 import { useKeys } from './useKeys';
+
+const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).KeysDialog }));
+const PreferencesDialog = lazy(async () => ({
+  default: (await import('./PreferencesDialog')).PreferencesDialog,
+}));
 
 /** The clock is looked at this often, ms. */
 const TICK_MS = 15_000;
 
 /** Spine, time rail and the page between them. */
 export function Shell() {
-  const { i18n } = useTranslation();
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
   const [open, setOpen] = useState<'keys' | 'reading' | null>(null);
@@ -35,18 +38,14 @@ export function Shell() {
   useTicking();
   useLive(house);
   useCursorInAddress();
-  const { units, decimal } = useAppSelector((state) => state.preferences);
-  const timeZone = book?.house.timeZone ?? 'UTC';
-  const locale = i18n.language === 'en' ? 'en-GB' : i18n.language;
-  const formats = useMemo(
-    () => makeFormats({ locale, timeZone, units, decimal }),
-    [locale, timeZone, units, decimal],
-  );
+  useDisplayOfPerson();
+  useFocusKept();
 
   return (
-    <FormatsContext.Provider value={formats}>
+    <HouseFormats>
       <NoticesProvider>
         <Keys onHelp={() => setOpen('keys')} />
+        <SkipLink />
         <div className={styles['shell']}>
           <Spine
             houseName={book?.house.name ?? ''}
@@ -54,7 +53,7 @@ export function Shell() {
             onReading={() => setOpen('reading')}
           />
           <TimeRail />
-          <main className={styles['page']} tabIndex={-1}>
+          <main id="content" className={styles['page']} tabIndex={-1}>
             <OutboxBar />
             <Timers />
             <ColdAlarms />
@@ -68,10 +67,29 @@ export function Shell() {
             )}
           </main>
         </div>
-        <KeysDialog isOpen={open === 'keys'} onClose={close} />
-        <PreferencesDialog isOpen={open === 'reading'} onClose={close} />
+        <Suspense>
+          {open === 'keys' && <KeysDialog onClose={close} />}
+          {open === 'reading' && <PreferencesDialog onClose={close} />}
+        </Suspense>
       </NoticesProvider>
-    </FormatsContext.Provider>
+    </HouseFormats>
+  );
+}
+
+/** The first stop of the keyboard: past the menu and the time rail. */
+function SkipLink() {
+  const { t } = useTranslation();
+  return (
+    <a
+      className={styles['skip']}
+      href="#content"
+      onClick={(event) => {
+        event.preventDefault();
+        document.querySelector('main')?.focus();
+      }}
+    >
+      {t('shell.skip')}
+    </a>
   );
 }
 

@@ -1,12 +1,13 @@
 import type { Session } from '@calm/contract';
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
-import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import i18next from 'i18next';
 import { useLocation } from 'react-router';
 import { houseServer, problem } from '../test-support/houseServer';
 import { renderInApp } from '../test-support/render';
 import { posted, refused, type OutboxItem } from '../state/outbox/outbox';
+import { preferred } from '../state/preferences';
 import { makeStore } from '../state/store';
 import { KeysDialog } from './KeysDialog';
 import { PreferencesDialog } from './PreferencesDialog';
@@ -102,13 +103,34 @@ describe('the first account', () => {
 });
 
 describe('how somebody reads numbers', () => {
-  it('is chosen for this device, and kept', async () => {
+  it('is chosen once, kept with the person, and remembered by the device', async () => {
     const store = makeStore();
-    renderInApp(<PreferencesDialog isOpen onClose={jest.fn()} />, { store });
-    await user().click(screen.getByLabelText(t('reading.units.us')));
-    await user().click(screen.getByLabelText(t('reading.decimal.comma')));
-    expect(store.getState().preferences).toMatchObject({ units: 'us', decimal: 'comma' });
-    expect(makeStore().getState().preferences).toMatchObject({ units: 'us', decimal: 'comma' });
+    const session: Session = {
+      personId: 'maro',
+      name: 'Maro',
+      initials: 'MA',
+      role: 'hand',
+      preferences: null,
+    };
+    server = await houseServer(({ path }) => ({ body: path.includes('session') ? session : {} }));
+    renderInApp(<PreferencesDialog onClose={jest.fn()} />, { store });
+    const choose = async (of: string, value: string | RegExp) => {
+      await user().click(screen.getByLabelText(t(`reading.title.${of}`)));
+      await user().click(screen.getByRole('option', { name: value }));
+    };
+    await choose('mass', t('reading.value.us'));
+    await choose('temp', t('reading.value.fahrenheit'));
+    await choose('clock', /^12 hours: 2:40/);
+    const wanted = { mass: 'us', temp: 'fahrenheit', clock: '12h' };
+    expect(store.getState().display).toMatchObject(wanted);
+    expect(makeStore().getState().display).toMatchObject(wanted);
+    await waitFor(() =>
+      expect(server?.writes().at(-1)).toMatchObject({
+        method: 'PUT',
+        path: '/api/v1/houses/yard/session/preferences',
+        body: wanted,
+      }),
+    );
   });
 });
 
@@ -151,8 +173,45 @@ describe('keys', () => {
     expect(onHelp).toHaveBeenCalledTimes(1);
   });
 
+  it('are left to whatever stands over the page, and can be turned off', async () => {
+    const onHelp = jest.fn();
+    const store = makeStore();
+    const page = (isOpen: boolean) => (
+      <>
+        <Page onHelp={onHelp} />
+        {isOpen && (
+          <div role="dialog">
+            <button type="button">Cancel</button>
+          </div>
+        )}
+      </>
+    );
+    const { rerender } = renderInApp(page(true), { store });
+    screen.getByText('Cancel').focus();
+    await user().keyboard('4?');
+    expect(screen.getByRole('status')).toHaveTextContent('/yard');
+    rerender(page(false));
+    await user().keyboard('?');
+    expect(onHelp).toHaveBeenCalledTimes(1);
+    act(() => store.dispatch(preferred({ areKeysOn: false })));
+    await user().keyboard('?');
+    expect(onHelp).toHaveBeenCalledTimes(1);
+  });
+
+  it('can be changed; whoever had the new key takes the old one', async () => {
+    const store = makeStore();
+    renderInApp(<KeysDialog onClose={jest.fn()} />, { store });
+    const field = (what: string) => screen.getByLabelText(t('keys.keyOf', { what }));
+    field(t('stops.plan')).focus();
+    await user().keyboard('1');
+    expect(field(t('stops.plan'))).toHaveValue('1');
+    expect(field(t('stops.tonight'))).toHaveValue('4');
+    await user().click(screen.getByRole('button', { name: t('keys.reset') }));
+    expect(field(t('stops.plan'))).toHaveValue('4');
+  });
+
   it('are all listed', () => {
-    renderInApp(<KeysDialog isOpen onClose={jest.fn()} />);
+    renderInApp(<KeysDialog onClose={jest.fn()} />);
     const dialog = within(screen.getByRole('dialog'));
     for (const { path } of STOPS) {
       expect(dialog.getByText(t(`stops.${path}`))).toBeInTheDocument();
@@ -161,7 +220,13 @@ describe('keys', () => {
 });
 
 describe('what was done here and is not in the house', () => {
-  const ME: Session = { personId: 'tilde', name: 'Tilde', initials: 'TI', role: 'hand' };
+  const ME: Session = {
+    personId: 'tilde',
+    name: 'Tilde',
+    initials: 'TI',
+    role: 'hand',
+    preferences: null,
+  };
   const item = (more: Partial<OutboxItem> = {}): OutboxItem => ({
     id: '00000000-0000-4000-8000-000000000001',
     house: 'yard',

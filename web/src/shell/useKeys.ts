@@ -1,52 +1,66 @@
 import { MINUTE_MS } from '@calm/core';
-import { useEffect } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 import { useNotices } from '../parts/messages/Notices';
-import { moved, released, snappedToNow } from '../state/time/cursor';
-import { useAppDispatch } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
+import { useAppDispatch, useAppSelector } from '../state/store';
+import { moved, released, snappedToNow } from '../state/time/cursor';
 import { useCursor } from '../state/time/useCursor';
-import { STOPS } from './spine/stops';
+import { shortcutOf, type ShortcutId } from './shortcuts';
 
-const CURSOR_KEYS: Readonly<Record<string, number>> = {
-  '[': -15 * MINUTE_MS,
-  ']': 15 * MINUTE_MS,
-  '{': -180 * MINUTE_MS,
-  '}': 180 * MINUTE_MS,
+const CURSOR_STEPS: Readonly<Partial<Record<ShortcutId, number>>> = {
+  'quarter-back': -15 * MINUTE_MS,
+  'quarter-on': 15 * MINUTE_MS,
+  'hours-back': -180 * MINUTE_MS,
+  'hours-on': 180 * MINUTE_MS,
 };
 
-/** The keys that work everywhere but in a field. */
+/** Whatever stands over the page has the keys to itself. */
+const OVERLAYS = '[role=dialog], [role=menu], .MuiModal-root [role=listbox]';
+/** Fields that undo their own typing. */
+const TYPING =
+  'textarea, [contenteditable=true], input:not([type=range], [type=checkbox], [type=radio])';
+
+const isElsewhere = ({ target }: KeyboardEvent): boolean =>
+  document.querySelector(OVERLAYS) !== null ||
+  (target instanceof Element && target.closest('[role=application], [role=grid]') !== null);
+
+/** The single keys of the page, as whoever is here has set them; not in fields, menus and dialogs. */
 export function useKeys(onHelp: () => void): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const house = useHouse();
   const { atMs } = useCursor();
   const { undoLast } = useNotices();
+  const { areKeysOn, keys } = useAppSelector((state) => state.preferences);
 
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const isField = (event.target as HTMLElement).matches(
-        'input, textarea, select, [role=slider]',
-      );
-      const isUndo = event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey);
-      // In a text field the browser undoes typing; a slider has none of its own.
-      const isTyping = isField && !(event.target as HTMLElement).matches('input[type=range]');
-      if (isUndo && !isTyping) {
-        event.preventDefault();
-        undoLast();
-      }
-      if (isField || event.ctrlKey || event.metaKey || event.altKey) return;
-      const stop = STOPS.find(({ digit }) => digit === event.key);
-      const step = CURSOR_KEYS[event.key];
-      if (stop) void navigate(`/${house}/${stop.path}`);
-      else if (event.key === '?') onHelp();
-      else if (event.key === 'n') dispatch(snappedToNow());
-      else if (step !== undefined) {
+  useHotkeys(
+    '*',
+    ({ key }) => {
+      const id = shortcutOf(keys, key);
+      const step = id && CURSOR_STEPS[id];
+      if (!id) return;
+      if (id === 'help') onHelp();
+      else if (id === 'now') dispatch(snappedToNow());
+      else if (step === undefined) void navigate(`/${house}/${id.replace('stop-', '')}`);
+      else {
         dispatch(moved(atMs + step));
         dispatch(released());
       }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [navigate, dispatch, house, atMs, undoLast, onHelp]);
+    },
+    {
+      enabled: areKeysOn,
+      ignoreModifiers: false,
+      ignoreEventWhen: (event) =>
+        event.ctrlKey || event.metaKey || event.altKey || isElsewhere(event),
+    },
+  );
+  // In a text field the browser undoes typing; a slider has none of its own.
+  useHotkeys('mod+z', undoLast, {
+    preventDefault: true,
+    enableOnFormTags: true,
+    ignoreEventWhen: ({ target }) =>
+      document.querySelector('[role=dialog]') !== null ||
+      (target instanceof Element && target.matches(TYPING)),
+  });
 }

@@ -78,14 +78,17 @@ describe('a device of an earlier version', () => {
   });
 
   it('falls back only in the preference that is no longer offered', () => {
-    const stored = { theme: 'sepia', units: 'us', isSpineNarrow: true };
+    const stored = { theme: 'sepia', units: 'us', decimal: 'comma', isSpineNarrow: true };
     localStorage.setItem('calm-tray.preferences', JSON.stringify(stored));
-    expect(makeStore().getState().preferences).toEqual({
+    const { preferences, display } = makeStore().getState();
+    expect(preferences).toEqual({
       theme: 'system',
-      units: 'us',
       isSpineNarrow: true,
-      decimal: 'point',
+      areKeysOn: true,
+      keys: {},
     });
+    // How somebody read there is how the page reads until they say otherwise.
+    expect(display).toMatchObject({ mass: 'us', temp: 'fahrenheit', decimal: 'comma' });
   });
 });
 

@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api/api';
+import { displaySlice, storeDisplay } from './display';
 import { cursorSlice } from './time/cursor';
 import { draftsSlice, storeDrafts } from './drafts/drafts';
 import { outboxSlice, storeOutboxItems } from './outbox/outbox';
@@ -14,6 +15,7 @@ export function makeStore() {
     reducer: {
       [api.reducerPath]: api.reducer,
       cursor: cursorSlice.reducer,
+      display: displaySlice.reducer,
       drafts: draftsSlice.reducer,
       outbox: outboxSlice.reducer,
       planDrafts: planDraftsSlice.reducer,
@@ -22,9 +24,10 @@ export function makeStore() {
     middleware: (standard) => standard().concat(api.middleware),
   });
   setupListeners(store.dispatch);
-  let { drafts, outbox, planDrafts, preferences } = store.getState();
+  let { display, drafts, outbox, planDrafts, preferences } = store.getState();
   store.subscribe(() => {
     const state = store.getState();
+    if (state.display !== display) storeDisplay((display = state.display));
     if (state.drafts !== drafts) storeDrafts((drafts = state.drafts));
     if (state.outbox !== outbox) storeOutboxItems((outbox = state.outbox));
     if (state.planDrafts !== planDrafts) storePlanDrafts((planDrafts = state.planDrafts));

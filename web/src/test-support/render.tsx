@@ -2,21 +2,21 @@ import { render, renderHook } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, Route, Routes } from 'react-router';
-import { FormatsContext, makeFormats, type DisplayPreferences } from '../parts/format/format';
+import { makeFormats, type FormatPreferences } from '@calm/domain';
+import { FormatsContext } from '../parts/format/useFormats';
 import { NoticesProvider } from '../parts/messages/Notices';
+import { reading } from './words';
 import { makeStore, type Store } from '../state/store';
-
-const METRIC: DisplayPreferences = { locale: 'en-GB', timeZone: 'UTC', units: 'metric' };
 
 interface Around {
   readonly store?: Store;
-  readonly preferences?: Partial<DisplayPreferences>;
+  readonly preferences?: Partial<FormatPreferences>;
   /** Where the page is; below a house as in the application. */
   readonly at?: string;
 }
 
 function wrapperOf({ store = makeStore(), preferences = {}, at = '/yard' }: Around) {
-  const formats = makeFormats({ ...METRIC, ...preferences });
+  const formats = makeFormats(reading(preferences));
   return ({ children }: { readonly children: ReactNode }) => (
     <Provider store={store}>
       <FormatsContext.Provider value={formats}>

@@ -41,7 +41,7 @@ export interface LoadInEffect {
 }
 
 /** How long after the first go the room is looked at, h. */
-const LOOK_H = 16;
+export const LOAD_IN_LOOK_H = 16;
 /** As good as it would be, °C. */
 const BACK_WITHIN_C = 0.5;
 const STEP_MIN = 7.5;
@@ -60,7 +60,7 @@ export function compareLoadIns(
   ways: readonly LoadInWay[],
   { limitC, simulatedH }: { limitC: number; simulatedH: number },
 ): Result<LoadInEffect[], ColdSystemFault> {
-  const hours = Math.max(simulatedH, load.fromHour + LOOK_H);
+  const hours = Math.max(simulatedH, load.fromHour + LOAD_IN_LOOK_H);
   const run = (lots: readonly ColdSystemLot[]) =>
     simulateRoomsAndLots(
       { ...house, lots: [...house.lots, ...lots] },
@@ -121,7 +121,7 @@ function lotsOf(load: LoadIn, { container, goes }: LoadInWay): ColdSystemLot[] {
         stages: [
           {
             kind: 'ball',
-            hours: LOOK_H,
+            hours: LOAD_IN_LOOK_H,
             airTempC: 4,
             container,
             room: load.room,
@@ -142,7 +142,7 @@ function effectOf(
   const air = within.rooms.find((each) => each.name === room);
   const plain = without.rooms.find((each) => each.name === room);
   const from = air ? air.hours.findIndex((hour) => hour > fromHour) : -1;
-  const until = air ? air.hours.findIndex((hour) => hour > fromHour + LOOK_H) : -1;
+  const until = air ? air.hours.findIndex((hour) => hour > fromHour + LOAD_IN_LOOK_H) : -1;
   const end = until < 0 ? (air?.hours.length ?? 0) : until;
   let [peakC, warmerC, aboveMin, lastOffHour] = [-Infinity, 0, 0, fromHour];
   for (let i = Math.max(0, from); air && plain && i < end; i += 1) {
@@ -154,7 +154,7 @@ function effectOf(
     warmerC = Math.max(warmerC, off);
     if (off > BACK_WITHIN_C) lastOffHour = air.hours[i] as number;
   }
-  const lastHour = fromHour + LOOK_H;
+  const lastHour = fromHour + LOAD_IN_LOOK_H;
   return {
     name,
     peakC,

@@ -178,7 +178,11 @@ describe('lots and their room together', () => {
         { kind: 'room-number', room: 'walk-in', which: 'lossWPerK' },
         { kind: 'room-number', room: 'walk-in', which: 'airC' },
         { kind: 'before-start', lot: 'a', hour: -1 },
-        { kind: 'lot-fault', lot: 'b', fault: { kind: 'dough-temp', tempC: 90 } },
+        {
+          kind: 'lot-fault',
+          lot: 'b',
+          fault: { kind: 'dough-temp', tempC: 90, least: 1, most: 40 },
+        },
       ],
     });
     const nowhere = simulateRoomsAndLots({ rooms: [], lots: [lot('a', 0)] }, { hours: 10 });

@@ -206,7 +206,9 @@ describe('dose', () => {
     const broken = { ...yard, route: { ...yard.route, doughTempC: 90 } };
     expect(solveDose(broken)).toEqual({
       ok: false,
-      reasons: [{ kind: 'bad-route', faults: [{ kind: 'dough-temp', tempC: 90 }] }],
+      reasons: [
+        { kind: 'bad-route', faults: [{ kind: 'dough-temp', tempC: 90, least: 1, most: 40 }] },
+      ],
     });
   });
 });

@@ -77,15 +77,22 @@ export type RouteFault =
   | { readonly kind: 'no-flour' }
   /** A number of the formula, or of what ferments ahead, that no dough has. */
   | { readonly kind: 'formula-number'; readonly which: string; readonly value: number }
-  | { readonly kind: 'stage-hours'; readonly stage: number; readonly hours: number }
-  | { readonly kind: 'air-temp'; readonly stage: number; readonly tempC: number }
-  | { readonly kind: 'mass'; readonly stage: number; readonly massKg: number }
-  | { readonly kind: 'until-rise'; readonly stage: number; readonly rise: number }
-  | { readonly kind: 'dough-temp'; readonly tempC: number }
-  | { readonly kind: 'ball-weight'; readonly grams: number }
+  | (Limits & { readonly kind: 'stage-hours'; readonly stage: number; readonly hours: number })
+  | (Limits & { readonly kind: 'air-temp'; readonly stage: number; readonly tempC: number })
+  | (Limits & { readonly kind: 'mass'; readonly stage: number; readonly massKg: number })
+  | (Limits & { readonly kind: 'until-rise'; readonly stage: number; readonly rise: number })
+  | (Limits & { readonly kind: 'dough-temp'; readonly tempC: number })
+  | (Limits & { readonly kind: 'ball-weight'; readonly grams: number })
   | { readonly kind: 'yeast'; readonly percent: number; readonly most: number };
 
+/** What works, in the unit of the number that does not. */
+interface Limits {
+  readonly least: number;
+  readonly most: number;
+}
+
 export const MOST_STAGE_HOURS = 240;
+const STAGE_LIMITS_H = { least: 0, most: MOST_STAGE_HOURS } as const;
 export const MOST_FRESH_YEAST_PERCENT = 6;
 /** Air that dough can stand in, °C. */
 export const AIR_LIMITS_C = { least: -5, most: 45 } as const;
@@ -95,7 +102,6 @@ export const BALL_LIMITS_G = { least: 20, most: 5000 } as const;
 export const BULK_LIMITS_KG = { least: 0.05, most: 500 } as const;
 export const UNTIL_RISE_LIMITS = { least: 1.01, most: 4 } as const;
 
-type Limits = { readonly least: number; readonly most: number };
 const isWithin = (value: number, { least, most }: Limits) => value >= least && value <= most;
 
 /**
@@ -114,21 +120,21 @@ export function routeFaults(route: DoughRoute, freshPercent: number): RouteFault
     faults.push({ kind: 'yeast', percent: freshPercent, most: MOST_FRESH_YEAST_PERCENT });
   }
   if (!isWithin(doughTempC, DOUGH_LIMITS_C)) {
-    faults.push({ kind: 'dough-temp', tempC: doughTempC });
+    faults.push({ kind: 'dough-temp', tempC: doughTempC, ...DOUGH_LIMITS_C });
   }
   if (!isWithin(ballWeightG, BALL_LIMITS_G))
-    faults.push({ kind: 'ball-weight', grams: ballWeightG });
+    faults.push({ kind: 'ball-weight', grams: ballWeightG, ...BALL_LIMITS_G });
   stages.forEach(({ hours, airTempC, massKg, untilRise }, stage) => {
-    if (!isWithin(hours, { least: 0, most: MOST_STAGE_HOURS }))
-      faults.push({ kind: 'stage-hours', stage, hours });
+    if (!isWithin(hours, STAGE_LIMITS_H))
+      faults.push({ kind: 'stage-hours', stage, hours, ...STAGE_LIMITS_H });
     if (!isWithin(airTempC, AIR_LIMITS_C)) {
-      faults.push({ kind: 'air-temp', stage, tempC: airTempC });
+      faults.push({ kind: 'air-temp', stage, tempC: airTempC, ...AIR_LIMITS_C });
     }
     if (massKg !== undefined && !isWithin(massKg, BULK_LIMITS_KG)) {
-      faults.push({ kind: 'mass', stage, massKg });
+      faults.push({ kind: 'mass', stage, massKg, ...BULK_LIMITS_KG });
     }
     if (untilRise !== undefined && !isWithin(untilRise, UNTIL_RISE_LIMITS)) {
-      faults.push({ kind: 'until-rise', stage, rise: untilRise });
+      faults.push({ kind: 'until-rise', stage, rise: untilRise, ...UNTIL_RISE_LIMITS });
     }
   });
   return faults;

@@ -85,8 +85,8 @@ describe('what ferments ahead', () => {
     expect(wrong).toEqual({
       ok: false,
       reasons: [
-        { kind: 'dough-temp', tempC: 90 },
-        { kind: 'stage-hours', stage: 0, hours: -1 },
+        { kind: 'dough-temp', tempC: 90, least: 1, most: 40 },
+        { kind: 'stage-hours', stage: 0, hours: -1, least: 0, most: 240 },
       ],
     });
     const greedy = { ...slab, yeast: { form: 'instant' as const, percent: 0.001 } };

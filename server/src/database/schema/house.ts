@@ -1,4 +1,4 @@
-import type { HouseSettings, Role, Zone } from '@calm/contract';
+import type { DisplayPreferences, HouseSettings, Role, Zone } from '@calm/contract';
 import type { AirFrom, Room, Skill } from '@calm/core';
 import {
   foreignKey,
@@ -71,6 +71,8 @@ export const people = mysqlTable(
     secretHash: varchar('secret_hash', { length: 200 }),
     failedTries: smallint('failed_tries').notNull().default(0),
     lockedUntil: instant('locked_until'),
+    /** How they read; null is as the house does. */
+    preferences: json('preferences').$type<DisplayPreferences>(),
     version: version(),
   },
   (t) => [unique('people_house').on(t.houseId, t.id)],

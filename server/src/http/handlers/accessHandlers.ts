@@ -10,7 +10,7 @@ import {
   shiftExceptions,
   shiftPatterns,
 } from '../../use-cases/access/crew';
-import { currentSession, signOut } from '../../use-cases/access/session';
+import { changePreferences, currentSession, signOut } from '../../use-cases/access/session';
 import {
   attemptSignIn,
   changeSecret,
@@ -29,6 +29,7 @@ export const accessHandlers = {
   session: async ({ who }) => currentSession(who),
   signIn: async ({ scope, body, now }) => ok(await attemptSignIn(scope, body, now)),
   signOut: ({ scope, token }) => signOut(scope, token),
+  changePreferences: ({ scope, who, body }) => changePreferences(scope, who, body),
   startOwner: ({ scope, body, now }) => startOwner(scope, body, now),
   crew: async ({ scope }) => ok(await crewOf(scope)),
   addPerson: ({ scope, body }) => people.add(scope, body),

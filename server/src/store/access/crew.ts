@@ -1,4 +1,5 @@
 import {
+  type DisplayPreferences,
   type SignInCandidate,
   type Crew,
   type CrewContent,
@@ -154,5 +155,17 @@ export async function writeSecret(
   await tx
     .update(t.people)
     .set({ secretHash, failedTries: 0, lockedUntil: null })
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
+}
+
+/** Keeps how somebody reads. */
+export async function writePreferences(
+  { tx, houseId }: Scope,
+  id: string,
+  preferences: DisplayPreferences,
+): Promise<void> {
+  await tx
+    .update(t.people)
+    .set({ preferences })
     .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
 }

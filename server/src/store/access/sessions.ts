@@ -45,6 +45,7 @@ export async function readSession(
       name: t.people.name,
       initials: t.people.initials,
       role: t.people.role,
+      preferences: t.people.preferences,
     })
     .from(t.sessions)
     .innerJoin(t.houses, eq(t.houses.id, t.sessions.houseId))

@@ -9,6 +9,7 @@ import {
   type SignIn,
   PASSWORD_LENGTH,
   PIN_LENGTH,
+  STANDARD_DISPLAY,
 } from '@calm/contract';
 import { verify } from '@node-rs/argon2';
 import { randomUUID } from 'node:crypto';
@@ -39,11 +40,12 @@ const ANSWERS_KEPT_MS = 14 * 24 * 3_600_000;
 
 /** What can be read before anybody is signed in. */
 export async function signInOptions(scope: Scope, house: House): Promise<SignInOptions> {
-  const { demoSecrets } = house.settings;
+  const { demoSecrets, display = STANDARD_DISPLAY } = house.settings;
   return {
     name: house.name,
     candidates: await readSignInCandidates(scope),
     isUnowned: !(await hasManager(scope)),
+    display,
     ...(demoSecrets && { demo: demoSecrets }),
   };
 }

@@ -7,7 +7,7 @@ import {
   type HouseBook,
   type ProbeDay,
 } from '@calm/contract';
-import words from '@calm/domain/words/en.json' with { type: 'json' };
+import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import { buckets, summaryOf, type ProbeReading } from '@calm/core';
 import Papa from 'papaparse';
 import { readAlarmsBetween } from '../../store/cold/alarms';

@@ -1,6 +1,6 @@
 import { dateOfService, instantOfMinute, localTimeOf } from '@calm/domain';
 import type { House, HouseBook, PublishedPlan } from '@calm/contract';
-import words from '@calm/domain/words/en.json' with { type: 'json' };
+import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import type { PlannedLot, PlannedStep } from '@calm/core';
 import ical from 'ical-generator';
 import Papa from 'papaparse';

@@ -1,7 +1,7 @@
 import InputBase from '@mui/material/InputBase';
 import { useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../format/format';
+import { useFormats } from '../format/useFormats';
 import { measureAsRead, type Measure } from './measure';
 import styles from './NumberCell.module.css';
 import { readNumber, type NumberRule } from './readNumber';
@@ -54,7 +54,7 @@ export function NumberCell({
   const { t } = useTranslation();
   const [typed, setTyped] = useState<string | null>(null);
   const f = useFormats();
-  const asRead = measure && measureAsRead(measure, f.units, ownRule, ownStep);
+  const asRead = measure && measureAsRead(measure, f.preferences, ownRule, ownStep);
   const { unit = '', rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
   const toStored = (value: number) => asRead?.toStored(value) ?? value;
   const value = asRead?.toShown(stored) ?? stored;

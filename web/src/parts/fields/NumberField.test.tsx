@@ -59,7 +59,7 @@ describe('a field for a number', () => {
   it.each([
     ['200', /55/],
     ['-9', /5/],
-    ['warm', /digits/i],
+    ['warm', /enter a number/i],
   ])(
     'says what is wrong with %s, keeps what was typed, and hands nothing on',
     async (text, why) => {
@@ -93,7 +93,10 @@ describe('a field for a number', () => {
   });
 
   it('is read in the units of whoever reads, and kept in the house’s', async () => {
-    const { input, user, onCommit } = field({ measure: 'temp' }, { units: 'us' });
+    const { input, user, onCommit } = field(
+      { measure: 'temp' },
+      { mass: 'us', temp: 'fahrenheit' },
+    );
     expect(input).toHaveAccessibleName('Room (°F)');
     expect(input).toHaveValue('68');
     await user.clear(input);

@@ -5,7 +5,7 @@ import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import { useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../format/format';
+import { useFormats } from '../format/useFormats';
 import { measureAsRead, type Measure } from './measure';
 import { readNumber, type NumberRule } from './readNumber';
 
@@ -49,7 +49,7 @@ export function NumberField({
   /** What is being typed; null shows the value. */
   const [typed, setTyped] = useState<string | null>(null);
   const f = useFormats();
-  const asRead = measure && measureAsRead(measure, f.units, ownRule, ownStep);
+  const asRead = measure && measureAsRead(measure, f.preferences, ownRule, ownStep);
   const { unit, rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
   const toStored = (value: number) => asRead?.toStored(value) ?? value;
   const value = stored === null ? null : (asRead?.toShown(stored) ?? stored);

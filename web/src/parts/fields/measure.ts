@@ -1,5 +1,6 @@
 import { cToF, fToC, G_PER_LB, G_PER_OZ } from '@calm/core';
-import type { DisplayPreferences } from '../format/format';
+import type { DisplayPreferences } from '@calm/contract';
+import { symbolsOf } from '@calm/domain';
 import type { NumberRule } from './readNumber';
 
 /** What a field holds, when a person may read it in other units than it is kept in. */
@@ -26,19 +27,20 @@ const KG_PER_LB = G_PER_LB / 1000;
  */
 export function measureAsRead(
   measure: Measure,
-  units: DisplayPreferences['units'],
+  { language, mass, temp }: Pick<DisplayPreferences, 'language' | 'mass' | 'temp'>,
   rule: NumberRule,
   step: number,
 ): MeasureAsRead {
+  const symbols = symbolsOf(language);
   const same = (value: number) => value;
-  if (units === 'metric') {
-    const unit = { temp: '°C', grams: 'g', kilograms: 'kg' }[measure];
+  if (measure === 'temp' ? temp === 'celsius' : mass === 'metric') {
+    const unit = { temp: symbols.c, grams: symbols.g, kilograms: symbols.kg }[measure];
     return { unit, toShown: same, toStored: same, rule, step };
   }
   if (measure === 'temp') {
     const limits = { min: Math.ceil(cToF(rule.min)), max: Math.floor(cToF(rule.max)) };
     return {
-      unit: '°F',
+      unit: symbols.f,
       toShown: cToF,
       toStored: fToC,
       rule: { ...rule, ...limits },
@@ -49,7 +51,7 @@ export function measureAsRead(
   const decimals = rule.decimals + FINER_DECIMALS;
   const unit = 10 ** decimals;
   return {
-    unit: measure === 'grams' ? 'oz' : 'lb',
+    unit: measure === 'grams' ? symbols.oz : symbols.lb,
     toShown: (stored) => stored / size,
     toStored: (shown) => shown * size,
     rule: {

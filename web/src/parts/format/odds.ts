@@ -1,5 +1,5 @@
 import type { TFunction } from 'i18next';
-import type { Formats } from './format';
+import type { Formats } from '@calm/domain';
 
 /** Odds as people say them: nine in ten. Never surer than nine in ten, never less than one. */
 export function formatOdds(t: TFunction, odds: number): string {

@@ -1,5 +1,20 @@
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import styles from './Page.module.css';
+
+/** The page that was opened first keeps the browser's own focus. */
+let hasOpened = false;
+
+/** Brings the keyboard and screen readers to a page's title when somebody has gone there. */
+function useFocusOnTitle() {
+  const title = useRef<HTMLHeadingElement>(null);
+  useEffect(() => {
+    const isInPage = document.activeElement?.closest('main, [role=dialog]') ?? null;
+    const isOnAnotherPage = isInPage === null || document.activeElement === isInPage;
+    if (hasOpened && isOnAnotherPage) title.current?.focus({ preventScroll: true });
+    hasOpened = true;
+  }, []);
+  return title;
+}
 
 /** A page: its title, what stands beside it, and its one main thing. */
 export function Page({
@@ -13,6 +28,7 @@ export function Page({
   readonly aside?: ReactNode;
   readonly children: ReactNode;
 }) {
+  const heading = useFocusOnTitle();
   useEffect(() => {
     document.title = `${title} · Calm Tray`;
   }, [title]);
@@ -20,7 +36,9 @@ export function Page({
     <div className={styles['page']}>
       <div className={styles['head']}>
         <div>
-          <h1>{title}</h1>
+          <h1 ref={heading} tabIndex={-1}>
+            {title}
+          </h1>
           {lead && <div className={styles['lead']}>{lead}</div>}
         </div>
         {aside && <div className={styles['aside']}>{aside}</div>}

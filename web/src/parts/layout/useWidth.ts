@@ -10,6 +10,8 @@ export function useWidth<E extends HTMLElement>(): {
   useEffect(() => {
     const element = ref.current;
     if (!element) return;
+    // What is drawn inside must not hold it as wide as it was: a tablet is turned.
+    element.style.contain = 'inline-size';
     const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
     observer.observe(element);
     return () => observer.disconnect();

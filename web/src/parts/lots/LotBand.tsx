@@ -1,5 +1,6 @@
 import { stageKey, workOf, type PlannedStage, type PlannedWork } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../format/useFormats';
 import { beadsOf, type Bead } from './beads';
 import styles from './LotBand.module.css';
 import { tintOf, WARM_C } from './tint';
@@ -87,6 +88,7 @@ function BeadMark({
   readonly onPick: ((works: readonly PlannedWork[]) => void) | undefined;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const isOpen = !isDone && (labels?.some((label) => label.isOpen) ?? false);
   const text = labels ? wordsOf(labels) : '';
   const half = labels ? Math.max(13, text.length * 4 + 5) : SMALL_BEAD_RADIUS;
@@ -104,7 +106,7 @@ function BeadMark({
           {text}
         </text>
       )}
-      <title>{bead.works.map((work) => t(`work.${work.key}`)).join(', ')}</title>
+      <title>{f.list(bead.works.map((work) => t(`work.${work.key}`)))}</title>
     </g>
   );
 }

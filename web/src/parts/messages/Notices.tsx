@@ -1,8 +1,19 @@
+import CloseOutlined from '@mui/icons-material/CloseOutlined';
 import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
+import IconButton from '@mui/material/IconButton';
 import SnackbarContent from '@mui/material/SnackbarContent';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 import { useTranslation } from 'react-i18next';
+import styles from './Notices.module.css';
 
 /** Takes a change back. Resolves when the house has acknowledged it. */
 export type Undo = () => Promise<unknown>;
@@ -14,19 +25,29 @@ interface Notices {
   readonly said: (text: string) => void;
   /** Says that something could not be done. */
   readonly failed: (text: string) => void;
+  /** Tells whoever cannot see the page what happened on it. */
+  readonly announced: (text: string) => void;
   /** Takes the latest change back that has not been taken back yet. */
   readonly undoLast: () => void;
 }
 
 interface Change {
+  readonly id: number;
   readonly text: string;
   readonly undo: Undo;
+}
+
+interface Notice {
+  readonly id: number;
+  readonly text: string;
+  readonly isFailure?: boolean;
 }
 
 const NoticesContext = createContext<Notices>({
   changed: () => undefined,
   said: () => undefined,
   failed: () => undefined,
+  announced: () => undefined,
   undoLast: () => undefined,
 });
 
@@ -34,54 +55,126 @@ const NoticesContext = createContext<Notices>({
 export const useNotices = (): Notices => useContext(NoticesContext);
 
 const SHOWN_MS = 8000;
+/** What could not be done stays longer: somebody has to do something. */
+const FAILURE_SHOWN_MS = 20_000;
+/** More than these would hide the page; the oldest gives way, its change can still be undone by key. */
+const MOST_SHOWN = 3;
 
-/** Holds the notices and the undo stack. */
+/** Holds the notices, each with its own way back, and the undo stack. */
 export function NoticesProvider({ children }: { readonly children: ReactNode }) {
   const { t } = useTranslation();
-  const [notice, setNotice] = useState<{ text: string; canUndo: boolean } | null>(null);
+  const [notices, setNotices] = useState<readonly Notice[]>([]);
   const [changes, setChanges] = useState<readonly Change[]>([]);
+  const [announcement, setAnnouncement] = useState('');
+  const nextId = useRef(0);
 
-  const changed = useCallback((text: string, undo: Undo, how = { isQuiet: false }) => {
-    setChanges((before) => [...before, { text, undo }]);
-    if (!how.isQuiet) setNotice({ text, canUndo: true });
+  const show = useCallback((notice: Omit<Notice, 'id'>, id = (nextId.current += 1)) => {
+    setNotices((before) => [...before.slice(1 - MOST_SHOWN), { ...notice, id }]);
   }, []);
-  const said = useCallback((text: string) => setNotice({ text, canUndo: false }), []);
-  const failed = said;
+  const close = useCallback((id: number) => {
+    setNotices((before) => before.filter((notice) => notice.id !== id));
+  }, []);
+  const changed = useCallback(
+    (text: string, undo: Undo, how = { isQuiet: false }) => {
+      const id = (nextId.current += 1);
+      setChanges((before) => [...before, { id, text, undo }]);
+      if (!how.isQuiet) show({ text }, id);
+    },
+    [show],
+  );
+  const said = useCallback((text: string) => show({ text }), [show]);
+  const failed = useCallback((text: string) => show({ text, isFailure: true }), [show]);
+  // The same words twice are only read twice when they differ.
+  const announced = useCallback(
+    (text: string) => setAnnouncement((before) => (before === text ? `${text}\u00a0` : text)),
+    [],
+  );
+  const takeBack = useCallback(
+    ({ id, text, undo }: Change) => {
+      setChanges((before) => before.filter((change) => change.id !== id));
+      close(id);
+      undo().then(
+        () => show({ text: t('undo.done', { what: text }) }),
+        () => show({ text: t('undo.tooLate', { what: text }), isFailure: true }),
+      );
+    },
+    [close, show, t],
+  );
   const undoLast = useCallback(() => {
     const last = changes.at(-1);
-    if (!last) return failed(t('undo.nothing'));
-    setChanges((before) => before.slice(0, -1));
-    last.undo().then(
-      () => setNotice({ text: t('undo.done', { what: last.text }), canUndo: false }),
-      () => setNotice({ text: t('undo.tooLate', { what: last.text }), canUndo: false }),
-    );
-  }, [changes, failed, t]);
+    if (last) takeBack(last);
+    else said(t('undo.nothing'));
+  }, [changes, takeBack, said, t]);
 
   const value = useMemo(
-    () => ({ changed, said, failed, undoLast }),
-    [changed, said, failed, undoLast],
+    () => ({ changed, said, failed, announced, undoLast }),
+    [changed, said, failed, announced, undoLast],
   );
   return (
     <NoticesContext.Provider value={value}>
       {children}
-      <Snackbar
-        open={notice !== null}
-        autoHideDuration={SHOWN_MS}
-        onClose={(_event, reason) => reason !== 'clickaway' && setNotice(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
-        sx={{ bottom: { xs: 84, sm: 24 } }}
+      <div aria-live="polite" className="sr-only">
+        {announcement}
+      </div>
+      <div
+        role="log"
+        aria-live="polite"
+        aria-label={t('shell.notices')}
+        className={styles['notices']}
       >
-        <SnackbarContent
-          message={notice?.text}
-          action={
-            notice?.canUndo && (
-              <Button color="inherit" onClick={undoLast}>
-                {t('undo.undo')}
-              </Button>
-            )
-          }
-        />
-      </Snackbar>
+        {notices.map((notice) => {
+          const change = changes.find(({ id }) => id === notice.id);
+          return (
+            <NoticeLine
+              key={notice.id}
+              notice={notice}
+              onClose={close}
+              {...(change && { onUndo: () => takeBack(change) })}
+            />
+          );
+        })}
+      </div>
     </NoticesContext.Provider>
+  );
+}
+
+/** One notice; it goes by itself unless somebody is on it. */
+function NoticeLine({
+  notice: { id, text, isFailure = false },
+  onUndo,
+  onClose,
+}: {
+  readonly notice: Notice;
+  readonly onUndo?: () => void;
+  readonly onClose: (id: number) => void;
+}) {
+  const { t } = useTranslation();
+  const [isHeld, setHeld] = useState(false);
+  useEffect(() => {
+    if (isHeld) return;
+    const timer = setTimeout(() => onClose(id), isFailure ? FAILURE_SHOWN_MS : SHOWN_MS);
+    return () => clearTimeout(timer);
+  }, [id, isHeld, isFailure, onClose]);
+  const hold = { onPointerEnter: () => setHeld(true), onPointerLeave: () => setHeld(false) };
+  return (
+    <SnackbarContent
+      {...hold}
+      onFocus={() => setHeld(true)}
+      onBlur={() => setHeld(false)}
+      role={isFailure ? 'alert' : 'none'}
+      message={text}
+      action={
+        <>
+          {onUndo && (
+            <Button color="inherit" onClick={onUndo}>
+              {t('undo.undo')}
+            </Button>
+          )}
+          <IconButton color="inherit" aria-label={t('shell.close')} onClick={() => onClose(id)}>
+            <CloseOutlined fontSize="small" />
+          </IconButton>
+        </>
+      }
+    />
   );
 }

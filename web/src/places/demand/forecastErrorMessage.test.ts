@@ -1,17 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
-import { createInstance } from 'i18next';
-import { makeFormats } from '../../parts/format/format';
-import { english } from '../../words/english';
+import { formats as f, t } from '../../test-support/words';
 import { formatForecastErrorMessage } from './forecastErrorMessage';
 
-const i18n = createInstance();
-await i18n.init({ lng: 'en', resources: { en: { translation: english } } });
-const f = makeFormats({ locale: 'en-GB', timeZone: 'UTC', units: 'metric' });
 const say = (
   ...of: Parameters<typeof formatForecastErrorMessage> extends [unknown, unknown, ...infer R]
     ? R
     : never
-) => formatForecastErrorMessage(i18n.t, f, ...of).replaceAll('\u00a0', ' ');
+) => formatForecastErrorMessage(t, f, ...of).replaceAll('\u00a0', ' ');
 
 describe('how far off forecasts were', () => {
   it('is said with its lean, beside the plainest forecast', () => {

@@ -1,7 +1,7 @@
 import type { SeriesRecord } from '@calm/contract';
 import type { ForecastError } from '@calm/core';
 import type { TFunction } from 'i18next';
-import type { Formats } from '../../parts/format/format';
+import type { Formats } from '@calm/domain';
 
 /** Off by less than this is neither high nor low, percent. */
 const LEVEL_WITHIN = 0.5;

@@ -2,7 +2,8 @@ import { HOUR_MS, type DoseAlternative, type DoseLimit } from '@calm/core';
 import type { DoughProblem } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
-import { useFormats, type Formats } from '../../parts/format/format';
+import type { Formats } from '@calm/domain';
+import { useFormats } from '../../parts/format/useFormats';
 import type { PlannedDough } from './what-if/whatIf';
 
 const QUARTER_MS = HOUR_MS / 4;

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Choice } from '../../parts/fields/Choice';
 import { Failed } from '../../parts/messages/Failed';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
 import { TextCell } from '../../parts/fields/TextCell';
 import { Waiting } from '../../parts/messages/Waiting';
@@ -190,7 +190,7 @@ function Row({ house, line }: { readonly house: string; readonly line: LogLine }
         {line.isWithdrawn && <span className="quiet"> {t('log.takenBack')}</span>}
         {line.hasNote && <span className="quiet"> {t('log.hasNote')}</span>}
       </th>
-      <td>{line.items.map((item) => `${f.count(item.count)} ${item.name}`).join(', ')}</td>
+      <td>{f.list(line.items.map((item) => `${f.count(item.count)} ${item.name}`))}</td>
       <td>{line.offC === null ? '' : f.warmer(line.offC)}</td>
       {say(line.opened)}
       {say(line.baked)}

@@ -6,7 +6,7 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
 import { Waiting } from '../../parts/messages/Waiting';
 import { useBookQuery } from '../../state/api/api';
@@ -82,7 +82,7 @@ function OneLot({
       lead={t('log.for', {
         date: f.fullDate(lot.serviceDate),
         version: lot.recipe.formulaVersion,
-        made: lot.items.map((item) => `${f.count(item.count)} ${item.name}`).join(', '),
+        made: f.list(lot.items.map((item) => `${f.count(item.count)} ${item.name}`)),
       })}
       aside={
         <Button variant="outlined" component={Link} to={`/${house}/log`}>

@@ -3,7 +3,7 @@ import type { HouseBook } from '@calm/contract';
 import { type BoardLot, doughAsPlanned, doughInProgress } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/lots/SwellingRibbon';
 import { useWidth } from '../../parts/layout/useWidth';
 import { markOf } from '../../state/outbox/outboxLots';

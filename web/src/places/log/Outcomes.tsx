@@ -14,7 +14,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/fields/Choice';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { NumberField } from '../../parts/fields/NumberField';
 import { BALLS, KITCHEN_TEMP } from '../../parts/fields/readNumber';
 import { TextCell } from '../../parts/fields/TextCell';

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball } from '../../parts/lots/Ball';
 import { Failed } from '../../parts/messages/Failed';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
 import { Waiting } from '../../parts/messages/Waiting';
 import { silhouetteOf, stateWord } from '../../state/board/lotWords';

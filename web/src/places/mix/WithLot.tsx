@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useParams } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { Message } from '../../parts/messages/Message';
 import { Waiting } from '../../parts/messages/Waiting';
 import { useBoard, type Board } from '../../state/board/useBoard';

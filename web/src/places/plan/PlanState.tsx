@@ -1,5 +1,6 @@
 import { gapPercent } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../parts/format/useFormats';
 import styles from './Plan.module.css';
 import type { PlanWeek } from './editing/usePlanWeek';
 import type { OptimizerState } from './editing/useOptimizer';
@@ -18,13 +19,14 @@ export function PlanState({
   readonly openCount: number;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const percent = (gap: number) => (gap < 0.05 ? 0 : Math.round(gap * 10) / 10);
   const far = (gap: number | null) =>
     gap === null
       ? ''
       : percent(gap) === 0
         ? t('plan.noBetter')
-        : t('plan.within', { percent: percent(gap) });
+        : t('plan.within', { percent: f.percent(percent(gap)) });
   if (state.kind === 'optimizing') {
     const gap = state.solved ? gapPercent(state.solved) : null;
     const isOpen = (state.solved?.open ?? 1) > 0;

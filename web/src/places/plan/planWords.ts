@@ -4,7 +4,8 @@ import type { HouseBook } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats, type Formats } from '../../parts/format/format';
+import type { Formats } from '@calm/domain';
+import { useFormats } from '../../parts/format/useFormats';
 import type { PlanWeek } from './editing/usePlanWeek';
 
 /** How people, doughs, lots, services and times of a plan are named. */
@@ -21,6 +22,8 @@ export interface PlanWords {
   readonly lotId: (lotId: string) => string;
   /** `Dinner Sat 28 Nov` */
   readonly service: (serviceId: string) => string;
+  /** `Cold`: a rest of a dough, by its place in the route. */
+  readonly restOf: (where: { readonly doughId: string; readonly stage: number }) => string;
   readonly mixer: (id: string) => string;
   readonly product: (id: string) => string;
   /** `Fri 11:15` of a minute since 1970. */
@@ -44,7 +47,7 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
       (planned) =>
         t('plan.lotFor', {
           dough: dough(planned.doughId),
-          dates: datesOf(planned).map(f.date).join(', '),
+          dates: f.list(datesOf(planned).map(f.date)),
         }),
     );
     const stepOf = remembered(
@@ -78,6 +81,11 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
       service: (serviceId) => {
         const service = named(serviceId);
         return service ? `${service.name} ${f.date(service.date)}` : serviceId;
+      },
+      restOf: ({ doughId, stage }) => {
+        const route = book.routes.find(({ id }) => id === doughId.split('/')[1]);
+        const rest = route?.stages[stage];
+        return rest?.kind === 'rest' ? t(`rest.${rest.key}`) : t('rest.rest');
       },
       product: (id) => book.products.find((product) => product.id === id)?.name ?? id,
       mixer: (id) => book.mixers.find((mixer) => mixer.id === id.replace(/-2$/, ''))?.name ?? id,

@@ -1,23 +1,21 @@
 import { MINUTE_MS, type PullWave } from '@calm/core';
 import type { BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
-import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball, type Silhouette } from '../../parts/lots/Ball';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { formatSurePercent } from '../../parts/format/odds';
 import { usePermission } from '../../state/api/usePermission';
 import { useCursor } from '../../state/time/useCursor';
 import styles from './Balls.module.css';
+import { NeedChart } from './NeedChart';
 import type { ServiceBalls } from './serviceBalls';
 import { useServiceOdds } from '../../workers/engine/useServiceOdds';
 import { usePull } from './usePull';
 
 /** A wave is offered this long before it is due, minutes. */
 const EARLY_MIN = 45;
-/** The library of charts is large: the counts stand before it has come. */
-const NeedChart = lazy(async () => ({ default: (await import('./NeedChart')).NeedChart }));
 
 /** One product: how many balls are ready and how many will be needed, and the wave to pull next. */
 export function BallsOf({
@@ -65,9 +63,9 @@ export function BallsOf({
           </li>
         ))}
       </ul>
-      <Suspense fallback={<div className={styles['chart']} />}>
+      <div className={styles['chart']}>
         <NeedChart balls={balls} />
-      </Suspense>
+      </div>
       {balls.unmade > 0 ? (
         <p className={styles['none']} role="status">
           {t('tonight.balls.unmade', { count: balls.unmade })}{' '}

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { stageKey, type PlannedWork } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { useCursor } from '../../state/time/useCursor';
 import { useMark } from '../../state/outbox/useMark';
 import { usePermission } from '../../state/api/usePermission';

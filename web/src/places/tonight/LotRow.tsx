@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Ball } from '../../parts/lots/Ball';
 import { doneKeys } from '../../parts/format/doneKeys';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { formatOdds } from '../../parts/format/odds';
 import { LotBand } from '../../parts/lots/LotBand';
 import { useWidth } from '../../parts/layout/useWidth';
@@ -84,6 +84,9 @@ function HeldWords({ held }: { readonly held: LotHeld }) {
   );
 }
 
+/** Between these it opens well so often, if at all. */
+const SUREST = 0.9;
+
 /** When its balls open well, and what that was before anything was measured. */
 function WindowWords({ windows: { planned, now, isNever } }: { readonly windows: LotWindows }) {
   const { t } = useTranslation();
@@ -96,6 +99,7 @@ function WindowWords({ windows: { planned, now, isNever } }: { readonly windows:
       {t('tonight.window', { from: f.moment(now.fromMs), until: f.time(now.untilMs) })}
       {now.surest
         ? `, ${t('tonight.windowSurest', {
+            odds: formatOdds(t, SUREST),
             from: f.time(now.surest.fromMs),
             until: f.time(now.surest.untilMs),
           })}`
@@ -160,7 +164,7 @@ function Next({
         <b>{t('tonight.next', { work: t(`work.${next.key}`), at: f.moment(next.startMs) })}</b>
         {late && <b className={styles['late']}> {late}</b>}
         <span className="quiet" data-open={cover.coverage.kind !== 'covered'}>
-          {coverWords(t, next, cover)}
+          {coverWords(t, f, next, cover)}
         </span>
       </div>
       {isNow &&

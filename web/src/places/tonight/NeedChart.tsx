@@ -1,13 +1,18 @@
 import { MINUTE_MS, QUARTER_MIN } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { Bar, ComposedChart, Line, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { useFormats } from '../../parts/format/format';
-import { useWidth } from '../../parts/layout/useWidth';
+import { AxisX, AxisY } from '../../parts/charts/axes';
+import { Plot } from '../../parts/charts/Plot';
+import { useFormats } from '../../parts/format/useFormats';
 import { useCursor } from '../../state/time/useCursor';
-import styles from './Balls.module.css';
 import type { ServiceBalls } from './serviceBalls';
 
 const HEIGHT = 112;
+const TOP = 8;
+/** Room for the hours below and the numbers beside the plot, px. */
+const BELOW = 24;
+const BESIDE = 36;
+/** How wide a bar is, of its quarter. */
+const BAR_SHARE = 0.85;
 /** The hour is written under every eighth quarter. */
 const EVERY = 8;
 
@@ -16,53 +21,72 @@ export function NeedChart({ balls }: { readonly balls: ServiceBalls }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs } = useCursor();
-  const { ref, width } = useWidth<HTMLDivElement>();
   const { doorsMs, quarters } = balls;
-  const rows = quarters.map(({ startMin, need, ready, short }) => ({
-    time: f.time(doorsMs + startMin * MINUTE_MS),
-    need: Math.max(0, need - short),
-    short,
-    ready,
-  }));
-  const at = rows[Math.floor((atMs - doorsMs) / MINUTE_MS / QUARTER_MIN)]?.time;
   const shortOf = Math.round(quarters.reduce((sum, { short }) => sum + short, 0));
   const words =
     shortOf > 0
       ? t('tonight.chart.short', { count: shortOf })
       : t('tonight.chart.enough', { need: f.count(Math.round(balls.need)) });
+  const most = Math.max(1, ...quarters.map(({ need, ready }) => Math.max(need, ready)));
+  const top = Math.ceil(most / 10) * 10;
+  const y = (balls: number) => HEIGHT - BELOW - (balls / top) * (HEIGHT - BELOW - TOP);
+  const now = (atMs - doorsMs) / MINUTE_MS / QUARTER_MIN;
   return (
-    <div ref={ref} className={styles['chart']} role="img" aria-label={words}>
-      <ComposedChart
-        width={width}
-        height={HEIGHT}
-        data={rows}
-        margin={{ left: -24, right: 4, top: 4 }}
-      >
-        <XAxis
-          dataKey="time"
-          interval={EVERY - 1}
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          stroke="var(--line)"
-        />
-        <YAxis
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          stroke="var(--line)"
-          domain={[0, 'auto']}
-          allowDecimals={false}
-          tickCount={3}
-        />
-        <Bar dataKey="need" stackId="need" fill="var(--primary)" isAnimationActive={false} />
-        <Bar dataKey="short" stackId="need" fill="var(--attention)" isAnimationActive={false} />
-        <Line
-          dataKey="ready"
-          type="stepAfter"
-          stroke="var(--oat)"
-          strokeWidth={3}
-          dot={false}
-          isAnimationActive={false}
-        />
-        {at && <ReferenceLine x={at} stroke="var(--attention)" strokeWidth={2} />}
-      </ComposedChart>
-    </div>
+    <Plot height={HEIGHT} label={words}>
+      {(width) => {
+        const end = width - 4;
+        const step = (end - BESIDE) / Math.max(1, quarters.length);
+        const x = (quarter: number) => BESIDE + quarter * step;
+        const bar = Math.max(1, step * BAR_SHARE);
+        const ready = quarters.map((quarter, i) => `V${y(quarter.ready)}H${x(i + 1)}`).join('');
+        return (
+          <>
+            <AxisY
+              x={BESIDE}
+              ticks={[0, top / 2, top]
+                .filter(Number.isInteger)
+                .map((value) => ({ at: y(value), label: f.count(value) }))}
+            />
+            {quarters.map(({ need, short }, i) => (
+              <g key={String(i)} transform={`translate(${x(i)} 0)`}>
+                <rect
+                  y={y(Math.max(0, need - short))}
+                  width={bar}
+                  height={y(0) - y(Math.max(0, need - short))}
+                  fill="var(--primary)"
+                />
+                <rect
+                  y={y(need)}
+                  width={bar}
+                  height={y(Math.max(0, need - short)) - y(need)}
+                  fill="var(--attention)"
+                />
+              </g>
+            ))}
+            <path d={`M${x(0)} ${y(0)}${ready}`} fill="none" stroke="var(--oat)" strokeWidth={3} />
+            {now >= 0 && now < quarters.length && (
+              <line
+                x1={x(now)}
+                x2={x(now)}
+                y1={TOP}
+                y2={y(0)}
+                stroke="var(--attention)"
+                strokeWidth={2}
+              />
+            )}
+            <AxisX
+              y={y(0)}
+              from={BESIDE}
+              to={end}
+              ticks={quarters.flatMap(({ startMin }, i) =>
+                i % EVERY === 0 && x(i) < end - 24
+                  ? [{ at: x(i) + 14, label: f.time(doorsMs + startMin * MINUTE_MS) }]
+                  : [],
+              )}
+            />
+          </>
+        );
+      }}
+    </Plot>
   );
 }

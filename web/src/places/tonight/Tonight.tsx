@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { Message } from '../../parts/messages/Message';
 import { Page } from '../../parts/layout/Page';
 import { Waiting } from '../../parts/messages/Waiting';
@@ -118,7 +118,7 @@ function ColdPlaces({ board }: { readonly board: Board }) {
         return last ? [`${probe.zone} ${f.temperature(last.airC)}`] : [];
       });
     return read.length > 0
-      ? `${name}: ${read.join(', ')}`
+      ? `${name}: ${f.list(read)}`
       : t('tonight.roomSet', { name, set: f.temperature(room.setC) });
   });
   return (

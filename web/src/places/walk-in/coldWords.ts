@@ -1,7 +1,7 @@
 import type { ColdLot } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import type { Silhouette } from '../../parts/lots/Ball';
-import type { Formats } from '../../parts/format/format';
+import type { Formats } from '@calm/domain';
 import { lotWindow } from '../../state/board/lotWindow';
 
 interface Ends {

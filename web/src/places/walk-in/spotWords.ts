@@ -1,4 +1,5 @@
 import type { Spot } from '@calm/contract';
+import type { Formats } from '@calm/domain';
 
 type InZone = Pick<Spot, 'zone' | 'position'>;
 
@@ -6,16 +7,16 @@ type InZone = Pick<Spot, 'zone' | 'position'>;
 export const spotWords = ({ zone, position }: InZone): string => `${zone} ${position}`;
 
 /** Several positions, those that follow each other as one stretch: `back 5–12, door 3`. */
-export function spotsWords(spots: readonly InZone[]): string {
+export function spotsWords(f: Pick<Formats, 'list'>, spots: readonly InZone[]): string {
   const zones = [...new Set(spots.map(({ zone }) => zone))];
-  return zones
-    .flatMap((zone) => {
+  return f.list(
+    zones.flatMap((zone) => {
       const own = spots.filter((spot) => spot.zone === zone).map(({ position }) => position);
       return stretches([...new Set(own)].sort((a, b) => a - b)).map(([from, to]) =>
         from === to ? `${zone} ${from}` : `${zone} ${from}–${to}`,
       );
-    })
-    .join(', ');
+    }),
+  );
 }
 
 function stretches(sorted: readonly number[]): [number, number][] {

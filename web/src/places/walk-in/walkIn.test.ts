@@ -7,6 +7,7 @@ import { isMoved } from './coldWords';
 import { loadInWays } from './load-in/loadInChoices';
 import { roundDue } from './air/roundDue';
 import { timesIn } from './timesIn';
+import { formats } from '../../test-support/words';
 import { spotsWords, spotWords } from './spotWords';
 
 describe('a tray’s label', () => {
@@ -39,8 +40,10 @@ describe('positions in words', () => {
   it('name one, and those that follow each other as a stretch', () => {
     expect(spotWords({ zone: 'back', position: 5 })).toBe('back 5');
     const spots = [7, 5, 6, 9].map((position) => ({ zone: 'back', position }));
-    expect(spotsWords([...spots, { zone: 'door', position: 1 }])).toBe('back 5–7, back 9, door 1');
-    expect(spotsWords([])).toBe('');
+    expect(spotsWords(formats, [...spots, { zone: 'door', position: 1 }])).toBe(
+      'back 5–7, back 9, door 1',
+    );
+    expect(spotsWords(formats, [])).toBe('');
   });
 });
 

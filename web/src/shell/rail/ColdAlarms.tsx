@@ -28,7 +28,7 @@ export function ColdAlarms() {
       {open.map((alarm) => (
         <li key={alarm.id} role={alarm.untilAt === null ? 'alert' : 'status'}>
           <Words alarm={alarm} book={book} cold={cold} />
-          <Link to={`/${house}/walk-in/alarms/${alarm.id}`}>{t('walkIn.alarm.look')}</Link>
+          <Link to={`/${house}/walk-in/alarms/${alarm.id}`}>{t('alarm.look')}</Link>
         </li>
       ))}
     </ul>

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { snappedToNow } from '../../state/time/cursor';
 import { useAppDispatch } from '../../state/store';
 import { useCursor } from '../../state/time/useCursor';

@@ -1,7 +1,7 @@
 import type { LoadRecord, Mark } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { useBookQuery, useSessionQuery } from '../../state/api/api';
 import { delivered, insisted, type OutboxItem } from '../../state/outbox/outbox';
 import { useAppDispatch, useAppSelector } from '../../state/store';
@@ -13,6 +13,7 @@ import styles from './OutboxBar.module.css';
 /** What was done here and is not in the house: what waits for the network, and what was not taken. */
 export function OutboxBar() {
   const { t } = useTranslation();
+  const f = useFormats();
   const house = useHouse();
   useDelivery(house);
   const waiting = useWaiting(house);
@@ -34,7 +35,7 @@ export function OutboxBar() {
       )}
       {others.length > 0 && (
         <p className={styles['bar']} role="status">
-          {t('outbox.others', { count: others.length, names: names.join(', ') })}
+          {t('outbox.others', { count: others.length, names: f.list(names) })}
         </p>
       )}
       {refused.map((item) => (

@@ -2,7 +2,7 @@ import { HOUR_MS, MINUTE_MS, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
 import { moved, RAIL_HOURS, released, snappedToNow } from '../../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../../state/store';

@@ -1,10 +1,11 @@
-import { useEffect, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, type ReactNode } from 'react';
 import { Failed } from '../../parts/messages/Failed';
 import { Waiting } from '../../parts/messages/Waiting';
 import { useSessionQuery } from '../../state/api/api';
 import { useSignOutMutation } from '../../state/api/sessionApi';
 import { useHouse } from '../../state/board/useBoard';
-import { SignIn } from './SignIn';
+
+const SignIn = lazy(async () => ({ default: (await import('./SignIn')).SignIn }));
 
 /** A shared tablet locks after so long without a hand on it, minutes; a manager's own device later. */
 const IDLE_MIN = { pin: 20, password: 60 } as const;
@@ -15,7 +16,13 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   const { data, error, refetch } = useSessionQuery(house);
   const isOut = (error as { status?: unknown } | undefined)?.status === 401;
   useIdleLock(house, isOut || !data ? null : data.role === 'manager' ? 'password' : 'pin');
-  if (isOut) return <SignIn house={house} />;
+  if (isOut) {
+    return (
+      <Suspense fallback={<Waiting />}>
+        <SignIn house={house} />
+      </Suspense>
+    );
+  }
   if (data) return children;
   if (error) return <Failed error={error} onRetry={() => void refetch()} />;
   return <Waiting />;

@@ -1,11 +1,13 @@
 import Button from '@mui/material/Button';
 import type { SignInCandidate, SignInOptions } from '@calm/contract';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/messages/Failed';
 import { Waiting } from '../../parts/messages/Waiting';
 import { problemOf } from '../../parts/messages/problemOf';
 import { useSignInOptionsQuery, useSignInMutation } from '../../state/api/sessionApi';
+import { displayed, hasDisplay } from '../../state/display';
+import { useAppDispatch } from '../../state/store';
 import { OwnerForm } from './OwnerForm';
 import { PasswordForm } from './PasswordForm';
 import { PinPad } from './PinPad';
@@ -15,6 +17,11 @@ import styles from './SignIn.module.css';
 export function SignIn({ house }: { readonly house: string }) {
   const { t } = useTranslation();
   const { data: door, error, refetch } = useSignInOptionsQuery(house);
+  const dispatch = useAppDispatch();
+  // Where nobody has read before, the house says how.
+  useEffect(() => {
+    if (door && !hasDisplay()) dispatch(displayed(door.display));
+  }, [door, dispatch]);
   const [chosen, setChosen] = useState<SignInCandidate | null>(null);
   if (error && !door) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!door) return <Waiting />;

@@ -1,30 +1,37 @@
 import LogoutOutlined from '@mui/icons-material/LogoutOutlined';
-import Tooltip from '@mui/material/Tooltip';
+import { lazy, Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSessionQuery } from '../../state/api/api';
-import { useSignOutMutation } from '../../state/api/sessionApi';
 import { useHouse } from '../../state/board/useBoard';
 import styles from './SignedInUser.module.css';
 
-/** Who is signed in; a press signs out, and the next one taps their name. */
+const SignOutDialog = lazy(async () => ({
+  default: (await import('./SignOutDialog')).SignOutDialog,
+}));
+
+/** Who is signed in; a press asks whether to sign out, and then the next one taps their name. */
 export function SignedInUser() {
   const { t } = useTranslation();
   const house = useHouse();
   const { data } = useSessionQuery(house);
-  const [signOut] = useSignOutMutation();
+  const [isLeaving, setLeaving] = useState(false);
   if (!data) return null;
   return (
-    <Tooltip title={t('signIn.signOut')} placement="right">
+    <>
       <button
         type="button"
         className={styles['whoever']}
+        title={t('signIn.signOut')}
         aria-label={t('signIn.signedIn', { name: data.name })}
-        onClick={() => void signOut(house)}
+        onClick={() => setLeaving(true)}
       >
         <b>{data.initials}</b>
         <span>{data.name}</span>
         <LogoutOutlined fontSize="small" />
       </button>
-    </Tooltip>
+      <Suspense>
+        {isLeaving && <SignOutDialog session={data} onClose={() => setLeaving(false)} />}
+      </Suspense>
+    </>
   );
 }

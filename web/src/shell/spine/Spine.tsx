@@ -5,8 +5,7 @@ import KeyboardDoubleArrowRight from '@mui/icons-material/KeyboardDoubleArrowRig
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import ScaleOutlined from '@mui/icons-material/ScaleOutlined';
 import IconButton from '@mui/material/IconButton';
-import { useTheme } from '@mui/material/styles';
-import Tooltip from '@mui/material/Tooltip';
+import { useColorScheme } from '@mui/material/styles';
 import { useTranslation } from 'react-i18next';
 import { NavLink } from 'react-router';
 import { Ball } from '../../parts/lots/Ball';
@@ -32,7 +31,8 @@ export function Spine({
   const isNarrow = useAppSelector((state) => state.preferences.isSpineNarrow);
   const dispatch = useAppDispatch();
   const counts = useCounts();
-  const isDark = useTheme().palette.mode === 'dark';
+  const { colorScheme } = useColorScheme();
+  const isDark = colorScheme === 'dark';
   const fold = isNarrow ? t('shell.unfold') : t('shell.fold');
   return (
     <nav className={styles['spine']} data-narrow={isNarrow} aria-label={t('shell.spine')}>
@@ -49,33 +49,32 @@ export function Spine({
       </ul>
       <SignedInUser />
       <div className={styles['foot']}>
-        <Tooltip title={isDark ? t('shell.light') : t('shell.dark')}>
-          <IconButton
-            aria-label={isDark ? t('shell.light') : t('shell.dark')}
-            onClick={() => dispatch(preferred({ theme: isDark ? 'light' : 'dark' }))}
-          >
-            {isDark ? <LightModeOutlined /> : <DarkModeOutlined />}
-          </IconButton>
-        </Tooltip>
-        <Tooltip title={t('shell.reading')}>
-          <IconButton aria-label={t('shell.reading')} onClick={onReading}>
-            <ScaleOutlined />
-          </IconButton>
-        </Tooltip>
-        <Tooltip title={t('shell.keys')}>
-          <IconButton className={styles['wideOnly']} aria-label={t('shell.keys')} onClick={onKeys}>
-            <KeyboardOutlined />
-          </IconButton>
-        </Tooltip>
-        <Tooltip title={fold}>
-          <IconButton
-            className={styles['wideOnly']}
-            aria-label={fold}
-            onClick={() => dispatch(preferred({ isSpineNarrow: !isNarrow }))}
-          >
-            {isNarrow ? <KeyboardDoubleArrowRight /> : <KeyboardDoubleArrowLeft />}
-          </IconButton>
-        </Tooltip>
+        <IconButton
+          title={isDark ? t('shell.light') : t('shell.dark')}
+          aria-label={isDark ? t('shell.light') : t('shell.dark')}
+          onClick={() => dispatch(preferred({ theme: isDark ? 'light' : 'dark' }))}
+        >
+          {isDark ? <LightModeOutlined /> : <DarkModeOutlined />}
+        </IconButton>
+        <IconButton title={t('shell.reading')} aria-label={t('shell.reading')} onClick={onReading}>
+          <ScaleOutlined />
+        </IconButton>
+        <IconButton
+          title={t('shell.keys')}
+          className={styles['wideOnly']}
+          aria-label={t('shell.keys')}
+          onClick={onKeys}
+        >
+          <KeyboardOutlined />
+        </IconButton>
+        <IconButton
+          title={fold}
+          className={styles['wideOnly']}
+          aria-label={fold}
+          onClick={() => dispatch(preferred({ isSpineNarrow: !isNarrow }))}
+        >
+          {isNarrow ? <KeyboardDoubleArrowRight /> : <KeyboardDoubleArrowLeft />}
+        </IconButton>
       </div>
     </nav>
   );

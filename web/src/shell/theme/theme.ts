@@ -1,40 +1,66 @@
 import { createTheme, type Theme } from '@mui/material/styles';
-import { cssVariables, dark, light, SANS } from './tokens';
+import { cssVariables, dark, light, SANS, type Palette } from './tokens';
+
+/** The attribute of the document that says which colours it has. */
+const SCHEME = '[data-scheme="%s"]';
+
+const paletteOf = (p: Palette) => ({
+  primary: { main: p.primary, contrastText: p.onPrimary },
+  error: { main: p.stop },
+  background: { default: p.paper, paper: p.sheet },
+  text: { primary: p.ink, secondary: p.quiet },
+  divider: p.line,
+});
+
+/** Always seen, on every kind of button, tab and toggle. */
+const FOCUS = { outline: '3px solid var(--focus)', outlineOffset: 2 } as const;
 
 /** The component library, dressed in our tokens: hairlines, radius 6, no shadows, little motion. */
-export function makeTheme(mode: 'light' | 'dark'): Theme {
-  const p = mode === 'light' ? light : dark;
+export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
   return createTheme({
-    palette: {
-      mode,
-      primary: { main: p.primary, contrastText: p.onPrimary },
-      error: { main: p.stop },
-      background: { default: p.paper, paper: p.sheet },
-      text: { primary: p.ink, secondary: p.quiet },
-      divider: p.line,
-    },
+    direction,
+    cssVariables: { colorSchemeSelector: SCHEME },
+    colorSchemes: { light: { palette: paletteOf(light) }, dark: { palette: paletteOf(dark) } },
     shape: { borderRadius: 6 },
-    typography: { fontFamily: SANS, fontSize: 16, button: { textTransform: 'none' } },
+    typography: {
+      fontFamily: SANS,
+      fontSize: 16,
+      button: { textTransform: 'none' },
+      caption: { fontSize: 14 },
+    },
     transitions: { duration: { enteringScreen: 150, leavingScreen: 100 } },
     components: {
-      MuiCssBaseline: { styleOverrides: { ':root': cssVariables(p) } },
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiCssBaseline: {
+        styleOverrides: {
+          ':root': cssVariables(light),
+          [SCHEME.replace('%s', 'dark')]: cssVariables(dark),
+        },
+      },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
+        styleOverrides: { root: { '&.Mui-focusVisible, &:focus-visible': FOCUS } },
+      },
       MuiButton: {
         defaultProps: { disableElevation: true },
         styleOverrides: {
           root: { fontSize: 16, fontWeight: 600, minHeight: 40, paddingInline: 16 },
           sizeLarge: { minHeight: 56, fontSize: 20 },
-          outlined: { borderColor: p.quiet },
+          outlined: { borderColor: 'var(--quiet)' },
         },
       },
       MuiPaper: {
         defaultProps: { elevation: 0 },
-        styleOverrides: { root: { backgroundImage: 'none', border: `1px solid ${p.line}` } },
+        styleOverrides: { root: { backgroundImage: 'none', border: '1px solid var(--line)' } },
       },
-      MuiToggleButton: { styleOverrides: { root: { color: p.ink, borderColor: p.quiet } } },
+      MuiToggleButton: {
+        styleOverrides: { root: { color: 'var(--ink)', borderColor: 'var(--quiet)' } },
+      },
       MuiOutlinedInput: {
-        styleOverrides: { notchedOutline: { borderColor: p.quiet } },
+        styleOverrides: { notchedOutline: { borderColor: 'var(--quiet)' } },
       },
+      MuiTooltip: { styleOverrides: { tooltip: { fontSize: 14 } } },
+      MuiFormHelperText: { styleOverrides: { root: { fontSize: 14 } } },
+      MuiInputLabel: { styleOverrides: { shrink: { fontSize: 18.7 } } },
     },
   });
 }

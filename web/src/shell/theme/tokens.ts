@@ -11,6 +11,8 @@ export interface Palette {
   readonly oat: string;
   readonly attention: string;
   readonly stop: string;
+  /** The ring around what the keyboard is on. */
+  readonly focus: string;
   /** Night on the time rail, and other quiet shading. */
   readonly shade: string;
 }
@@ -27,6 +29,7 @@ export const light: Palette = {
   oat: '#C98B3C',
   attention: '#7A3B5E',
   stop: '#9C3322',
+  focus: '#1E5852',
   shade: '#ECE7DC',
 };
 
@@ -42,10 +45,13 @@ export const dark: Palette = {
   oat: '#DDAA62',
   attention: '#DBA3C2',
   stop: '#EC9485',
+  focus: '#EFEAE0',
   shade: '#101616',
 };
 
-export const SANS = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+/** The Latin face has no Arabic letters. */
+export const SANS =
+  "'Atkinson Hyperlegible Next Variable', 'Noto Sans Arabic Variable', system-ui, sans-serif";
 
 /** The palette as CSS variables, `--paper` and so on. */
 export function cssVariables(palette: Palette): Record<string, string> {

@@ -50,7 +50,8 @@ const OF_A_STAGE: readonly Tag[] = ['Lots', 'Services', 'Cold'];
 /** What a write touches; what is not known touches the book and all that was sold. */
 export function liveTags(path: string): readonly Tag[] {
   const [, first = '', second, third = '', fourth] = path.split('/');
-  if (first === 'session' || first === 'owner') return [];
+  if (first === 'session') return second === 'preferences' ? ['Session'] : [];
+  if (first === 'owner') return [];
   if (first === 'imports' && second === 'sales') return SALES;
   if (first === 'lots' && third === 'marks' && fourth === '0') return OF_A_STAGE;
   if (first === 'lots' && OF_A_LOT[third]) return OF_A_LOT[third];

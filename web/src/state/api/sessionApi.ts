@@ -4,6 +4,8 @@ import {
   type SignInOptions,
   type OwnerStart,
   type SignIn,
+  type DisplayPreferences,
+  type Session,
 } from '@calm/contract';
 import { api, TAGS } from './api';
 
@@ -32,6 +34,22 @@ const sessionApi = api.injectEndpoints({
       },
       invalidatesTags: ['Session'],
     }),
+    /** Keeps how whoever is signed in reads. */
+    changePreferences: build.mutation<
+      Session,
+      { readonly house: string; readonly preferences: DisplayPreferences }
+    >({
+      query: ({ house, preferences }) => routeRequest('changePreferences', [house], preferences),
+      async onQueryStarted({ house, preferences }, { dispatch, queryFulfilled }) {
+        const change = dispatch(
+          api.util.updateQueryData('session', house, (session) => {
+            Object.assign(session, { preferences });
+          }),
+        );
+        // Without a network the device reads so until somebody signs in again.
+        await queryFulfilled.catch(() => change.undo);
+      },
+    }),
     startOwner: build.mutation<unknown, { readonly house: string; readonly owner: OwnerStart }>({
       query: ({ house, owner }) => routeRequest('startOwner', [house], owner),
       invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
@@ -43,5 +61,6 @@ export const {
   useSignInOptionsQuery,
   useSignInMutation,
   useSignOutMutation,
+  useChangePreferencesMutation,
   useStartOwnerMutation,
 } = sessionApi;

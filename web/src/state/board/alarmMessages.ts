@@ -1,6 +1,6 @@
 import type { ColdAlarm, ColdBoard, HouseBook } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../parts/format/format';
+import { useFormats } from '../../parts/format/useFormats';
 
 /** An alarm as a sentence. */
 export function useAlarmMessage(
@@ -12,7 +12,7 @@ export function useAlarmMessage(
   return ({ probeId, kind, fromAt, untilAt, worstC, meanC }) => {
     const probe = probes.find(({ id }) => id === probeId);
     const place = book.places.find(({ id }) => id === probe?.placeId);
-    return t(`walkIn.alarm.${untilAt === null ? 'is' : 'was'}.${kind}`, {
+    return t(`alarm.${untilAt === null ? 'is' : 'was'}.${kind}`, {
       place: place?.name ?? '',
       zone: probe?.zone ?? '',
       probe: probe?.name ?? '',

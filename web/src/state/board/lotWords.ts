@@ -1,5 +1,6 @@
 import type { Coverage, PlannedWork, LotPosition } from '@calm/core';
 import type { Person } from '@calm/contract';
+import type { Formats } from '@calm/domain';
 import type { TFunction } from 'i18next';
 import type { Silhouette } from '../../parts/lots/Ball';
 
@@ -26,11 +27,12 @@ export function silhouetteOf(where: LotPosition): {
 /** Who does a piece of work, or why nobody can, as words. */
 export function coverWords(
   t: TFunction,
+  f: Pick<Formats, 'list'>,
   work: PlannedWork,
   { coverage, people }: { readonly coverage: Coverage; readonly people: readonly Person[] },
 ): string {
   return t(`cover.${coverage.kind}`, {
-    names: people.map((person) => person.name).join(', '),
+    names: f.list(people.map((person) => person.name)),
     skill: t(`skill.${work.skill}`),
     people: work.people,
   });

@@ -9,7 +9,13 @@ import { insistedOn, useOutboxItems, useWaiting } from './useOutboxItems';
 import { sendOutboxItem } from './sendOutboxItem';
 import type { OutboxItem } from './outbox';
 
-const ME: Session = { personId: 'tilde', name: 'Tilde', initials: 'TI', role: 'hand' };
+const ME: Session = {
+  personId: 'tilde',
+  name: 'Tilde',
+  initials: 'TI',
+  role: 'hand',
+  preferences: null,
+};
 const START = {
   id: '00000000-0000-4000-8000-000000000009',
   content: { kind: 'said', note: 'Smooth' },

@@ -76,9 +76,7 @@ export function useMark(
     isSending,
     toggle: (isDone) =>
       put(
-        isDone && doneWords
-          ? doneWords
-          : t(isDone ? 'mix.steps.ticked' : 'mix.steps.unticked', { title }),
+        isDone && doneWords ? doneWords : t(isDone ? 'mark.ticked' : 'mark.unticked', { title }),
         { isDone },
         // Taken back as it was: a step that was done at four is done at four again.
         { isDone: !isDone, ...(!isDone && doneAt && { at: doneAt }) },

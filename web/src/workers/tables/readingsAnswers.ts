@@ -1,5 +1,5 @@
 import type { ReadingColumns } from '@calm/contract';
-import type { ReadingsFile } from '@calm/domain/files';
+import type { ReadingsFile } from '@calm/domain/columns';
 import type { NameCount, OpenedSales } from './salesAnswers';
 
 /** A logger's file that is open in the worker, with a first guess of its columns. */

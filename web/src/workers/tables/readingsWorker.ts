@@ -1,4 +1,4 @@
-import { guessReadingColumns, readingsReader } from '@calm/domain/files';
+import { guessReadingColumns, readingsReader } from '@calm/domain/columns';
 import { expose } from 'comlink';
 import { namesIn, openTable, type OpenTable } from './openTable';
 import type { ReadingsInWorker } from './readingsAnswers';

@@ -1,7 +1,7 @@
 import type { Handover } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useSessionQuery } from '../../../state/api/api';
 import type { Board } from '../../../state/board/useBoard';
 import { usePermission } from '../../../state/api/usePermission';

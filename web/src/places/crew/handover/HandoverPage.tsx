@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';

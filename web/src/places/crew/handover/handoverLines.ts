@@ -2,7 +2,7 @@ import { HOUR_MS, MINUTE_MS, stageKey, workOf } from '@calm/core';
 import type { HandoverLine, HandoverPart } from '@calm/contract';
 import { doughOutOf, lotPositionOf, type BoardLot } from '@calm/domain';
 import type { TFunction } from 'i18next';
-import type { Formats } from '../../../parts/format/format';
+import type { Formats } from '@calm/domain';
 import { stateWord } from '../../../state/board/lotWords';
 import { markOf } from '../../../state/outbox/outboxLots';
 import type { Board } from '../../../state/board/useBoard';

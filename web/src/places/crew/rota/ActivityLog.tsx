@@ -1,6 +1,6 @@
 import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useHouse } from '../../../state/board/useBoard';
 import { useAuditQuery } from '../crewApi';
 import styles from './Crew.module.css';

@@ -5,7 +5,7 @@ import type { Crew, ShiftException, ShiftExceptionContent } from '@calm/contract
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useBookQuery } from '../../../state/api/api';

@@ -1,7 +1,6 @@
 import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
-import { clockText } from '../../../parts/fields/TimeOfDay';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useBookQuery } from '../../../state/api/api';
 import { dateAt } from '../../../state/time/localDate';
 import { useHouse } from '../../../state/board/useBoard';
@@ -31,7 +30,7 @@ export function Days({
       <ul className={styles['days']}>
         {preferments.map((day) => {
           const hours = day.hours
-            ? `${clockText(day.hours.startMin)}–${clockText(day.hours.endMin)}`
+            ? `${f.timeOfDay(day.hours.startMin)}–${f.timeOfDay(day.hours.endMin)}`
             : t('crew.day.away');
           const said = (
             <>

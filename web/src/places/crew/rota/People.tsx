@@ -1,5 +1,6 @@
 import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Open } from '../open';
 import styles from './Crew.module.css';
 
@@ -12,6 +13,7 @@ export function People({
   readonly onOpen: ((open: Open) => void) | null;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   return (
     <section>
       <h2>{t('crew.people')}</h2>
@@ -30,7 +32,7 @@ export function People({
               </th>
               <td>{t(`roles.${person.role}`)}</td>
               <td>
-                {person.skills.map((skill) => t(`crew.skills.${skill}`)).join(', ') ||
+                {f.list(person.skills.map((skill) => t(`crew.skills.${skill}`))) ||
                   t('crew.noSkills')}
               </td>
               <td className={styles['cannot']}>{!person.canSignIn && t('crew.cannotSignIn')}</td>

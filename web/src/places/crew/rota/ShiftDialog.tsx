@@ -1,7 +1,7 @@
 import type { Crew, ShiftPattern, ShiftPatternContent } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { WEEKDAYS } from '../../../parts/format/weekdays';

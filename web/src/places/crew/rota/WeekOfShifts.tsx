@@ -1,7 +1,6 @@
 import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
-import { clockText } from '../../../parts/fields/TimeOfDay';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Open } from '../open';
 import styles from './Crew.module.css';
 import { WEEKDAYS } from '../../../parts/format/weekdays';
@@ -45,7 +44,7 @@ export function WeekOfShifts({
                 return (
                   <td key={date}>
                     {own.map((shift) => {
-                      const hours = `${clockText(shift.startMin)}–${clockText(shift.endMin)}`;
+                      const hours = `${f.timeOfDay(shift.startMin)}–${f.timeOfDay(shift.endMin)}`;
                       return onOpen ? (
                         <button
                           key={shift.id}

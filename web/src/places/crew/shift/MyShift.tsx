@@ -3,7 +3,7 @@ import { stageKey } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useSessionQuery } from '../../../state/api/api';
@@ -88,7 +88,7 @@ function BigStep({
         <h2>{title}</h2>
         <p className={styles['lot']}>
           <b>{boardLot.code}</b> {boardLot.product.name}, {f.date(boardLot.date)}
-          {others.length > 0 && ` ${t('crew.mine.with', { names: others.join(', ') })}`}
+          {others.length > 0 && ` ${t('crew.mine.with', { names: f.list(others) })}`}
         </p>
         <p>{t(`crew.look.${work.key}`)}</p>
         <p className="quiet">{t(`crew.notSo.${work.key}`)}</p>

@@ -5,7 +5,7 @@ import { paths, type ForecastAnswer, type HouseBook, type HouseCalendar } from '
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useForecastQuery, useBookQuery } from '../../../state/api/api';

@@ -3,7 +3,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import type { HouseBook, HouseCalendar, SalesColumns } from '@calm/contract';
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Choice } from '../../../parts/fields/Choice';
 import styles from './History.module.css';
 import { SalesTrialFacts } from './SalesTrialFacts';
@@ -104,7 +104,6 @@ function Columns({
   readonly onLeave: () => void;
 }) {
   const { t } = useTranslation();
-  const f = useFormats();
   const { titles, rows, lines } = opened;
   const formatProductChoice = (id: string) =>
     book.products.find((product) => product.id === id)?.name ?? t('demand.history.leaveOut');
@@ -112,7 +111,7 @@ function Columns({
   return (
     <>
       <p>
-        {t('demand.history.opened', { file: name, count: lines, lines: f.count(lines) })}{' '}
+        {t('demand.history.opened', { file: name, count: lines })}{' '}
         {isRemembered && t('demand.history.remembered')}
       </p>
       <div className={styles['scroll']} tabIndex={0} role="region" aria-label={name}>

@@ -5,7 +5,7 @@ import RadioGroup from '@mui/material/RadioGroup';
 import type { SalesImport } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import styles from './History.module.css';
 import type { BringingIn } from './useImportSales';
 
@@ -31,7 +31,7 @@ export function SalesTrialFacts({
   const [first, last] = [least(dates), most(dates)];
   const wanted = trial.added + (over === 'replace' ? trial.different : 0);
   const says = (key: string, count: number) =>
-    count > 0 && <li>{t(`demand.history.${key}`, { count, shown: f.count(count) })}</li>;
+    count > 0 && <li>{t(`demand.history.${key}`, { count })}</li>;
   return (
     <>
       <p>
@@ -39,7 +39,6 @@ export function SalesTrialFacts({
           ? t('demand.history.read', {
               file: name,
               count: file.sales.length,
-              shown: f.count(file.sales.length),
               from: f.fullDate(first),
               to: f.fullDate(last),
             })
@@ -82,7 +81,6 @@ export function SalesTrialFacts({
             <li>
               {t('demand.history.moreFaults', {
                 count: file.faults - TOLD,
-                shown: f.count(file.faults - TOLD),
               })}
             </li>
           )}
@@ -96,7 +94,7 @@ export function SalesTrialFacts({
         <Button variant="contained" disabled={wanted === 0} onClick={() => onWrite(over)}>
           {wanted === 0
             ? t('demand.history.nothing')
-            : t('demand.history.write', { count: wanted, shown: f.count(wanted) })}
+            : t('demand.history.write', { count: wanted })}
         </Button>
       </div>
     </>

@@ -2,8 +2,7 @@ import type { Product, Usage } from '@calm/contract';
 import { QUARTER_MIN } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Bar, BarChart, CartesianGrid, XAxis, YAxis } from 'recharts';
-import { useFormats } from '../../../parts/format/format';
-import { clockText } from '../../../parts/fields/TimeOfDay';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useWidth } from '../../../parts/layout/useWidth';
 import styles from './History.module.css';
 
@@ -25,7 +24,7 @@ export function UsageChart({
   const f = useFormats();
   const { ref, width } = useWidth<HTMLElement>();
   const rows = usage.curve.map((share, quarter) => ({
-    time: clockText(startMin + quarter * QUARTER_MIN),
+    time: f.timeOfDay(startMin + quarter * QUARTER_MIN),
     percent: 100 * share,
   }));
   const busiest = rows.reduce(
@@ -43,7 +42,7 @@ export function UsageChart({
         <b>{product.name}</b>{' '}
         <span className="quiet">
           {usage.balls > 0
-            ? t('demand.usage.from', { count: usage.balls, balls: f.count(usage.balls) })
+            ? t('demand.usage.from', { count: usage.balls })
             : t('demand.usage.even')}
         </span>
       </figcaption>

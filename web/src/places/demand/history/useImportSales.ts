@@ -6,7 +6,8 @@ import {
   type SalesImportResult,
   type SalesColumns,
 } from '@calm/contract';
-import { guessColumns, guessProduct, type SalesFile } from '@calm/domain/files';
+import { guessColumns, guessProduct } from '@calm/domain/columns';
+import type { SalesFile } from '@calm/domain/files';
 import { proxy } from 'comlink';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';

@@ -3,7 +3,7 @@ import type { ServicePattern, ServicePatternContent } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';

@@ -5,7 +5,7 @@ import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useNotices } from '../../../parts/messages/Notices';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';

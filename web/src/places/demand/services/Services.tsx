@@ -3,9 +3,8 @@ import type { HouseCalendar, ServiceException, ServicePattern } from '@calm/cont
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { clockText } from '../../../parts/fields/TimeOfDay';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery } from '../../../state/api/api';
 import { dateAt } from '../../../state/time/localDate';
@@ -98,7 +97,8 @@ function Week({ calendar, today, onOpen }: Shown) {
                     type="button"
                     onClick={() => onOpen({ kind: 'pattern', of: pattern, weekday })}
                   >
-                    <b>{pattern.name}</b> {clockText(pattern.startMin)}–{clockText(pattern.endMin)}
+                    <b>{pattern.name}</b> {f.timeOfDay(pattern.startMin)}–
+                    {f.timeOfDay(pattern.endMin)}
                     {pattern.firstDate !== null && pattern.firstDate > today && (
                       <span>{t('demand.services.since', { date: f.date(pattern.firstDate) })}</span>
                     )}
@@ -136,7 +136,7 @@ function Differing({ calendar, today, onOpen }: Shown) {
             <button type="button" onClick={() => onOpen({ kind: 'exception', of: exception })}>
               <b>{f.date(exception.date)}</b> {nameOf(exception.patternId)}:{' '}
               {exception.hours
-                ? `${clockText(exception.hours.startMin)}–${clockText(exception.hours.endMin)}`
+                ? `${f.timeOfDay(exception.hours.startMin)}–${f.timeOfDay(exception.hours.endMin)}`
                 : t('demand.exception.closed')}
               {exception.note && <span>{exception.note}</span>}
             </button>

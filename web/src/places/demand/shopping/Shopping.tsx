@@ -3,7 +3,7 @@ import { costOf, type ShoppingLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery } from '../../../state/api/api';
@@ -75,9 +75,9 @@ export function Shopping() {
             </tbody>
           </table>
           <p>
-            {t('demand.shopping.cost', { cost: money.total.toFixed(2) })}{' '}
+            {t('demand.shopping.cost', { cost: f.money(money.total) })}{' '}
             {money.unpriced.length > 0 &&
-              t('demand.shopping.unpriced', { what: money.unpriced.join(', ') })}
+              t('demand.shopping.unpriced', { what: f.list(money.unpriced) })}
           </p>
         </>
       )}
@@ -95,7 +95,7 @@ function Line({ line }: { readonly line: ShoppingLine }) {
   const { t } = useTranslation();
   const f = useFormats();
   const mass = (g: number) => (g >= 2000 ? f.kilograms(g) : f.grams(g));
-  const nameOf = (name: string) => t(`mix.ingredient.${name}`, { defaultValue: name });
+  const nameOf = (name: string) => t(`ingredient.${name}`, { defaultValue: name });
   return (
     <tr>
       <th scope="row">{nameOf(line.name)}</th>

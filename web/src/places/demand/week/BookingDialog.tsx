@@ -3,7 +3,7 @@ import type { Booking, BookingContent, Product, Service } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { BALLS } from '../../../parts/fields/readNumber';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';

@@ -1,7 +1,7 @@
 import { ballsToMake } from '@calm/domain';
 import type { Forecast, Product, ProductCount, Service } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import { BALLS } from '../../../parts/fields/readNumber';
 import { TwoSides } from '../../../parts/messages/TwoSides';

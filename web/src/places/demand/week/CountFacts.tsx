@@ -11,13 +11,17 @@ import type {
 import { runsOutAt } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { formatOdds } from '../../../parts/format/odds';
+import { useFormats } from '../../../parts/format/useFormats';
 import { WhyThis } from '../../../parts/messages/WhyThis';
 import styles from './Demand.module.css';
 import { ReadyCurve } from './ReadyCurve';
 import { formatForecastErrorMessage } from '../forecastErrorMessage';
 import { ServiceLevelDialog } from '../services/ServiceLevelDialog';
 import { useCount } from './useCount';
+
+/** What is between a first and a last decile. */
+const FROM_TO = 0.8;
 
 /** What stands behind one number of the week: what is expected, why, and what more or fewer would mean. */
 export function CountFacts({
@@ -55,6 +59,7 @@ export function CountFacts({
       <p>
         {t('demand.facts.expected', {
           mean: round(forecast.mean),
+          odds: formatOdds(t, FROM_TO),
           from: round(forecast.p10),
           to: round(forecast.p90),
         })}
@@ -91,9 +96,11 @@ export function CountFacts({
       {count.carried && (
         <p>
           {t('demand.facts.carried', {
-            lots: count.carried
-              .map((lot) => t('demand.facts.carriedLot', { count: lot.count, code: lot.lotCode }))
-              .join(', '),
+            lots: f.list(
+              count.carried.map((lot) =>
+                t('demand.facts.carriedLot', { count: lot.count, code: lot.lotCode }),
+              ),
+            ),
             rest: f.count(ballsToMake(count)),
           })}
         </p>

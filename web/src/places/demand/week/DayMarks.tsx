@@ -9,7 +9,7 @@ import type {
 import { weekdayIndex } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { BookingDialog } from './BookingDialog';
 import styles from './Demand.module.css';
 import { EventDialog } from './EventDialog';

@@ -3,7 +3,7 @@ import type { Forecast } from '@calm/contract';
 import { demandQuantile, readyPoint } from '@calm/core';
 import { useId, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import styles from './Demand.module.css';
 
 const WIDTH = 280;

@@ -1,9 +1,8 @@
 import type { Product, ProductCount, Sale, Service } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import { BALLS } from '../../../parts/fields/readNumber';
-import { clockText } from '../../../parts/fields/TimeOfDay';
 import { TwoSides } from '../../../parts/messages/TwoSides';
 import styles from './Demand.module.css';
 import { goTo } from './goTo';
@@ -28,7 +27,7 @@ export function SoldCell({
   const state = useSale(service, product, sale);
   const { sold, soldOutMin, leftBalls } = state.shown;
   const end = [
-    soldOutMin !== null && t('demand.sold.out', { time: clockText(soldOutMin) }),
+    soldOutMin !== null && t('demand.sold.out', { time: f.timeOfDay(soldOutMin) }),
     leftBalls !== null && leftBalls > 0 && t('demand.sold.left', { count: leftBalls }),
   ].filter((words) => words !== false);
   return (
@@ -49,7 +48,7 @@ export function SoldCell({
       />
       <p>
         {state.isKnown
-          ? [t('demand.sold.of', { count: count.count }), ...end].join(', ')
+          ? f.list([t('demand.sold.of', { count: count.count }), ...end])
           : t('demand.sold.unknown')}
       </p>
       {state.stale && (

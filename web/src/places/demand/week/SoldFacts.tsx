@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import type { Product, ProductCount, Sale, Service } from '@calm/contract';
 import type { BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { BALLS } from '../../../parts/fields/readNumber';
 import { onOrAfter, TimeOfDay } from '../../../parts/fields/TimeOfDay';

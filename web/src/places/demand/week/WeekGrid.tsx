@@ -2,7 +2,7 @@ import type { ForecastAnswer, HouseCalendar, Sale, Service } from '@calm/contrac
 import type { BoardLot } from '@calm/domain';
 import { Fragment } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import { CountCell } from './CountCell';
 import styles from './Demand.module.css';

@@ -1,6 +1,6 @@
 import type { Product, ProductCount, Service } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useHouse } from '../../../state/board/useBoard';
 import { useDraftedWrite } from '../../../state/api/useDraftedWrite';

@@ -1,7 +1,7 @@
 import type { FormulaContent, Mixer } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { TextCell } from '../../../parts/fields/TextCell';
 import styles from './FormulaBasics.module.css';

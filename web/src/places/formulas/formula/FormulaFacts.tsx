@@ -10,7 +10,7 @@ import {
   formulaNotes,
 } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import styles from './FormulaFacts.module.css';
 import type { PlannedDough } from '../what-if/whatIf';
@@ -67,12 +67,12 @@ export function FormulaFacts({
         {products.map((product) => (
           <div key={product.id}>
             <dt>{t('formulas.facts.cost', { product: product.name })}</dt>
-            <dd>{costOf(lines(product.ballWeightG), book.pantry).total.toFixed(2)}</dd>
+            <dd>{f.money(costOf(lines(product.ballWeightG), book.pantry).total)}</dd>
           </div>
         ))}
         <div>
           <dt>{t('formulas.facts.allergens')}</dt>
-          <dd>{allergensOf(formula, book.pantry).join(', ') || t('formulas.facts.noneKnown')}</dd>
+          <dd>{f.list(allergensOf(formula, book.pantry)) || t('formulas.facts.noneKnown')}</dd>
         </div>
         {holdingLimitsOf(formula, book.pantry).map(({ name, aboveC, mostMin }) => (
           <div key={name}>
@@ -82,7 +82,7 @@ export function FormulaFacts({
         ))}
       </dl>
       {unpriced.length > 0 && (
-        <p className="quiet small">{t('formulas.facts.unpriced', { what: unpriced.join(', ') })}</p>
+        <p className="quiet small">{t('formulas.facts.unpriced', { what: f.list(unpriced) })}</p>
       )}
       {notes.length > 0 && (
         <ul className={styles['notes']} aria-label={t('formulas.facts.notes')}>

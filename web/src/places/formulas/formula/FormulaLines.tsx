@@ -21,7 +21,7 @@ import {
 } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import styles from './FormulaLines.module.css';
 import { lineName } from './lineName';
@@ -295,12 +295,12 @@ function YeastForm({
       onChange={(event) => {
         const form = event.target.value as YeastForm;
         const yeast = { ...formula.yeast, form };
-        onChange({ ...formula, yeast }, t(`mix.ingredient.${form} yeast`));
+        onChange({ ...formula, yeast }, t(`ingredient.${form} yeast`));
       }}
     >
       {YEAST_FORMS.map((form) => (
         <MenuItem key={form} value={form}>
-          {t(`mix.ingredient.${form} yeast`)}
+          {t(`ingredient.${form} yeast`)}
         </MenuItem>
       ))}
     </TextField>

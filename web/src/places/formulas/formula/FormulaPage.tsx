@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, useParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';

@@ -16,7 +16,7 @@ import {
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Choice } from '../../../parts/fields/Choice';
 import { useNotices } from '../../../parts/messages/Notices';
@@ -226,11 +226,11 @@ function Result({
       </div>
       <div>
         <dt>{t('formulas.make.cost')}</dt>
-        <dd>{money.total.toFixed(2)}</dd>
+        <dd>{f.money(money.total)}</dd>
       </div>
       <div>
         <dt>{t('formulas.make.costEach')}</dt>
-        <dd>{(money.total / Math.max(1, totals.balls)).toFixed(2)}</dd>
+        <dd>{f.money(money.total / Math.max(1, totals.balls))}</dd>
       </div>
       <div>
         <dt>{t('formulas.make.remainder')}</dt>
@@ -262,7 +262,7 @@ function Weighing({ scaled, pantry }: { readonly scaled: ScaledLot; readonly pan
       ? t('formulas.make.partOfBag', { rest, size })
       : t('formulas.make.bags', { whole, rest, size });
   };
-  const nameOf = (name: string) => t(`mix.ingredient.${name}`, { defaultValue: name });
+  const nameOf = (name: string) => t(`ingredient.${name}`, { defaultValue: name });
   return (
     <table className={styles['weighing']}>
       <thead>

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { Formula, OldDough, PlainFormula } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import styles from './PrefermentPart.module.css';
 

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { splitMix, type Formula, type Preferment } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import styles from './PrefermentPart.module.css';
 
@@ -76,10 +76,11 @@ export function PrefermentPart({
       {split.ok ? (
         <p className="quiet">
           {t('formulas.preferment.left', {
-            what: split.value.finalMix
-              .filter(({ kind }) => kind !== 'preferment')
-              .map(({ name, percent }) => `${name} ${f.percent(percent, 2)}`)
-              .join(', '),
+            what: f.list(
+              split.value.finalMix
+                .filter(({ kind }) => kind !== 'preferment')
+                .map(({ name, percent }) => `${name} ${f.percent(percent, 2)}`),
+            ),
           })}
         </p>
       ) : (

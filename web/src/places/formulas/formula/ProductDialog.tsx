@@ -7,7 +7,7 @@ import { STANDARD_TARGET, type Target } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useRecordEditor } from '../../../state/drafts/useRecordEditor';

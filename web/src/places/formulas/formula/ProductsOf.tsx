@@ -3,7 +3,7 @@ import type { FormulaRecord, HouseBook, Product } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { ProductDialog } from './ProductDialog';
 import styles from './ProductsOf.module.css';
 

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import type { FormulaContent, FormulaVersion } from '@calm/contract';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { lineName } from './lineName';
 import { useSimulation } from '../../../workers/engine/useSimulation';
 import styles from './Versions.module.css';

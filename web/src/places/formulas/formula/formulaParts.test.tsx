@@ -170,7 +170,7 @@ describe('a product', () => {
     const { onClose } = open();
     await typeOver(screen.getByRole('textbox', { name: /Ball weight/ }), '260');
     await user.click(screen.getByRole('button', { name: 'Thin or sheeted' }));
-    await user.click(screen.getByRole('button', { name: 'Keep' }));
+    await user.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(() => expect(onClose).toHaveBeenCalled());
     expect(server.writes()[0]?.body).toMatchObject({
       version: product.version,
@@ -182,7 +182,7 @@ describe('a product', () => {
     server = await houseServer(() => problem('in-use', 409));
     const { onClose } = open();
     await user.click(screen.getByRole('button', { name: 'Delete' }));
-    expect(await screen.findByRole('alert')).toHaveTextContent('Lots or counts still have this');
+    expect(await screen.findByRole('alert')).toHaveTextContent('Lots or counts still use this');
     expect(onClose).not.toHaveBeenCalled();
   });
 

@@ -5,7 +5,7 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery } from '../../../state/api/api';
@@ -150,7 +150,7 @@ function FormulaRow({
             water: f.percent(formula.waterPercent),
             salt: f.percent(formula.saltPercent),
             yeast: f.percent(formula.yeast.percent, 3),
-            form: t(`mix.ingredient.${formula.yeast.form} yeast`).toLowerCase(),
+            form: t(`ingredient.${formula.yeast.form} yeast`).toLowerCase(),
           })}
         </p>
         {route && <p className="quiet">{formatRouteMessage(route.stages)}</p>}

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import type { FormulaRecord, HouseBook, Product, RouteContent, RouteRecord } from '@calm/contract';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useNavigate, useParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { Message } from '../../../parts/messages/Message';
@@ -58,6 +59,7 @@ function Editor({
   readonly record: RouteRecord;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const saved = useMemo(
     () => ({ version: record.version, content: contentOfRoute(record) }),
     [record],
@@ -77,7 +79,7 @@ function Editor({
       title={content.name}
       lead={
         users.length > 0
-          ? t('formulas.routes.usedBy', { products: users.map(({ name }) => name).join(', ') })
+          ? t('formulas.routes.usedBy', { products: f.list(users.map(({ name }) => name)) })
           : t('formulas.routes.unused')
       }
       aside={<Away house={house} record={record} isUsed={users.length > 0} />}

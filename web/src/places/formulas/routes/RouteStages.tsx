@@ -17,7 +17,7 @@ import {
 import { useTranslation } from 'react-i18next';
 import { BlockList } from '../../../parts/layout/BlockList';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { TextCell } from '../../../parts/fields/TextCell';
 import styles from './RouteStages.module.css';

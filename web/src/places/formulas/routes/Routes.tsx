@@ -4,6 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import type { HouseBook, RouteContent, RouteRecord } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Link, useNavigate } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useNotices } from '../../../parts/messages/Notices';
@@ -53,6 +54,7 @@ function RouteRow({
   readonly route: RouteRecord;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const formatRouteMessage = useRouteMessage();
   const users = book.products.filter(({ routeId }) => routeId === route.id);
   return (
@@ -64,7 +66,7 @@ function RouteRow({
         <p className="quiet">{formatRouteMessage(route.stages)}</p>
       </div>
       <div className={styles['products']}>
-        {users.length > 0 ? users.map(({ name }) => name).join(', ') : t('formulas.routes.unused')}
+        {users.length > 0 ? f.list(users.map(({ name }) => name)) : t('formulas.routes.unused')}
       </div>
     </li>
   );

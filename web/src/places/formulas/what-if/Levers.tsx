@@ -2,7 +2,7 @@ import Slider from '@mui/material/Slider';
 import type { RouteDoughStage } from '@calm/core';
 import { memo, useId, useLayoutEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import styles from './Levers.module.css';
 import { formatRange } from '../formulaMessages';
 import type { WhatIfState } from './useWhatIf';
@@ -59,7 +59,7 @@ export function Levers({
   return (
     <div className={styles['levers']}>
       {lever(
-        t('formulas.whatIf.dose', { form: t(`mix.ingredient.${yeast.form} yeast`) }),
+        t('formulas.whatIf.dose', { form: t(`ingredient.${yeast.form} yeast`) }),
         (whatIf, value) => ({ ...whatIf, yeastPercent: percentOf(value) }),
         {
           value: log(shown.yeastPercent),

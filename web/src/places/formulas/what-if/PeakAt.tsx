@@ -6,7 +6,7 @@ import IconButton from '@mui/material/IconButton';
 import type { NoDose } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { engine } from '../../../workers/engine/engine';
 import styles from './PeakAt.module.css';
 import { formatProblemMessage, useAlternativeMessage, wouldPeakMs } from '../formulaMessages';

@@ -1,13 +1,6 @@
 import { memo } from 'react';
-import {
-  CartesianGrid,
-  LineChart,
-  Line,
-  ReferenceArea,
-  ReferenceLine,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { scaleLinear } from 'd3-scale';
+import { AxisX, AxisY } from '../../../parts/charts/axes';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import { coursePath, type CourseRow } from './courseReader';
 import styles from './SimulationPicture.module.css';
@@ -15,8 +8,8 @@ import styles from './SimulationPicture.module.css';
 /** Height of one chart without its hours, px. */
 export const CHART = 96;
 const HEAD = 8;
-/** Recharts leaves a pixel for a hidden axis. */
-const HIDDEN_AXIS = 1;
+/** The line that a chart stands on. */
+const LINE = 1;
 const AXIS = 22;
 
 /** Where the charts lie over time. */
@@ -30,8 +23,6 @@ export interface ChartFrame {
   readonly right: number;
   /** Marked hours. */
   readonly ticks: number[];
-  /** Both ends as the chart library's rows. */
-  readonly ends: { hour: number; value: number }[];
 }
 
 interface ScaleProps {
@@ -49,8 +40,8 @@ interface ScaleProps {
 }
 
 /**
- * One line over time, with the band it should be in. The chart library draws the scales and stays as it
- * is while a lever is pulled; the lines, which follow at every frame, are paths of our own.
+ * One line over time, with the band it should be in. The scales stay as they are while a lever is pulled; only the
+ * lines follow at every frame.
  */
 export function SimulationChart({
   way,
@@ -67,7 +58,7 @@ export function SimulationChart({
   readonly row: CourseRow;
 }) {
   const { frame, from, to, colour } = scale;
-  const bottom = CHART - HIDDEN_AXIS;
+  const bottom = CHART - LINE;
   const toY = (value: number) => bottom - ((value - from) / (to - from)) * (bottom - HEAD);
   return (
     <figure className={styles['chart']}>
@@ -100,47 +91,43 @@ const Scale = memo(function Scale({
   say,
   formatHour,
 }: ScaleProps) {
+  const bottom = CHART - LINE;
+  const right = frame.width - frame.right;
+  const y = scaleLinear([from, to], [bottom, HEAD]).clamp(true);
+  const x = scaleLinear([frame.from, frame.to], [frame.left, right]);
+  const [high, low] = [y(bandTo), y(bandFrom)];
   return (
-    <LineChart
-      width={frame.width}
-      height={CHART + (formatHour ? AXIS - HIDDEN_AXIS : 0)}
-      data={frame.ends}
-      margin={{ top: HEAD, right: frame.right, bottom: 0, left: 0 }}
-      accessibilityLayer={false}
-    >
-      <CartesianGrid vertical={false} stroke="var(--line)" />
-      <XAxis
-        dataKey="hour"
-        type="number"
-        domain={[frame.from, frame.to]}
-        allowDataOverflow
-        ticks={frame.ticks}
-        height={formatHour ? AXIS : HIDDEN_AXIS}
-        tick={formatHour ? { fontSize: 14, fill: 'var(--quiet)' } : false}
-        tickLine={false}
-        axisLine={{ stroke: 'var(--line)' }}
-        tickFormatter={formatHour ?? String}
+    <svg width={frame.width} height={CHART + (formatHour ? AXIS - LINE : 0)} aria-hidden="true">
+      <AxisY
+        x={frame.left}
+        lineTo={right}
+        ticks={yTicks.map((value) => ({ at: y(value), label: say(value) }))}
       />
-      <YAxis
-        dataKey="value"
-        width={frame.left}
-        domain={[from, to]}
-        ticks={yTicks}
-        interval={0}
-        allowDataOverflow
-        tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-        tickLine={false}
-        axisLine={false}
-        tickFormatter={say}
-      />
-      <ReferenceArea
-        y1={Math.max(from, bandFrom)}
-        y2={Math.min(to, bandTo)}
+      <rect
+        x={frame.left}
+        width={Math.max(0, right - frame.left)}
+        y={high}
+        height={low - high}
         fill={colour}
         fillOpacity={0.1}
       />
-      <ReferenceLine y={bandFrom} stroke={colour} strokeOpacity={0.5} strokeDasharray="2 4" />
-      <Line dataKey="value" hide />
-    </LineChart>
+      <line
+        x1={frame.left}
+        x2={right}
+        y1={low}
+        y2={low}
+        stroke={colour}
+        strokeOpacity={0.5}
+        strokeDasharray="2 4"
+      />
+      <AxisX
+        y={bottom}
+        from={frame.left}
+        to={right}
+        ticks={
+          formatHour ? frame.ticks.map((hour) => ({ at: x(hour), label: formatHour(hour) })) : []
+        }
+      />
+    </svg>
   );
 });

@@ -1,7 +1,7 @@
 import { HOUR_MS, openingOdds, stateOf } from '@calm/core';
 import { useMemo, useState, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { SwellingRibbon } from '../../../parts/lots/SwellingRibbon';
 import { useWidth } from '../../../parts/layout/useWidth';
 import type { Way } from '../../../workers/engine/engineAnswers';
@@ -67,7 +67,6 @@ export function SimulationPicture({
       left: LEFT,
       right: RIGHT,
       ticks: ticksOf(range, dough.mixedMs, f.hour),
-      ends: [range.from, range.to].map((hour) => ({ hour, value: 0 })),
     }),
     [range, width, dough.mixedMs, f],
   );

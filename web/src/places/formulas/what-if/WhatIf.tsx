@@ -4,9 +4,10 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatOdds } from '../../../parts/format/odds';
 import { Link, useParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
@@ -22,6 +23,9 @@ import { documentOf, stageHours, type PlannedDough } from './whatIf';
 import styles from './WhatIf.module.css';
 import { SimulationPicture, type HourRange } from './SimulationPicture';
 import { Working } from './Working';
+
+/** What is between a first and a last decile. */
+const FROM_TO = 0.8;
 
 /** One product's dough to play with: pull at anything and see its whole way change. */
 export function WhatIf() {
@@ -151,6 +155,7 @@ function Lead({ dough, way }: { readonly dough: PlannedDough; readonly way: Way 
       })}{' '}
       {spread &&
         t(spread.mayMiss ? 'formulas.whatIf.notSure' : 'formulas.whatIf.sure', {
+          odds: formatOdds(t, FROM_TO),
           from: f.time(at(spread.peakHour.p10)),
           to: f.time(at(spread.peakHour.p90)),
         })}

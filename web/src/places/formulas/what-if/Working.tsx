@@ -4,9 +4,10 @@ import {
   ripeningRate,
   saltFactor,
   temperatureResponse,
+  USUAL_SPREAD,
 } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { WhyThis } from '../../../parts/messages/WhyThis';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import type { PlannedDough, WhatIf } from './whatIf';
@@ -32,7 +33,8 @@ export function Working({
       <p>
         {t('formulas.whatIf.why.gas', {
           perGram: FERMENT.gasAt25.value,
-          yeast: f.grams(fresh * 10, 2),
+          gram: 1,
+          yeast: f.percent(fresh, 2),
           salt: f.percent(formula.saltPercent),
           brake: f.percent(saltFactor(formula.saltPercent, formula.waterPercent) * 100, 0),
         })}
@@ -41,7 +43,7 @@ export function Working({
         <p key={start.flourShare}>
           {t('formulas.whatIf.why.ahead', {
             share: f.percent(start.flourShare * 100, 0),
-            yeast: f.grams(start.yeastGPerKg * start.flourShare, 2),
+            yeast: f.percent((start.yeastGPerKg * start.flourShare) / 10, 2),
             ripe: f.hours(start.maturityH * start.flourShare),
           })}
         </p>
@@ -74,8 +76,16 @@ export function Working({
           open: f.temperature(target.openTempC, 0),
         })}
       </p>
-      <p>{t('formulas.whatIf.why.spread')}</p>
-      <p className="quiet">{t('formulas.whatIf.why.source')}</p>
+      <p>
+        {t('formulas.whatIf.why.spread', {
+          activityPercent: USUAL_SPREAD.yeastActivity * 100,
+          dosePercent: USUAL_SPREAD.dose * 100,
+          placeC: USUAL_SPREAD.placeC,
+        })}
+      </p>
+      <p className="quiet">
+        {t('formulas.whatIf.why.source', { activationKJ: FERMENT.ripeningEnergy.value })}
+      </p>
     </WhyThis>
   );
 }

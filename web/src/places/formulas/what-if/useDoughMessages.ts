@@ -1,6 +1,6 @@
 import { doughStagesOfRoute, type Route } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 
 /** Says a route in one line: each rest, how long and how warm. */
 export function useRouteMessage(): (stages: Route) => string {

@@ -1,9 +1,14 @@
+import { scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
 import { useTranslation } from 'react-i18next';
-import { Line, LineChart, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { useFormats } from '../../../parts/format/format';
-import { useWidth } from '../../../parts/layout/useWidth';
+import { AxisX, AxisY } from '../../../parts/charts/axes';
+import { Plot } from '../../../parts/charts/Plot';
+import { useFormats } from '../../../parts/format/useFormats';
 
 const HEIGHT = 220;
+const TOP = 8;
+const BELOW = 24;
+const BESIDE = 64;
 /** Pieces that the chart shows. */
 const SHOWN = 40;
 
@@ -19,45 +24,58 @@ export function PieceChart({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { ref, width } = useWidth<HTMLDivElement>();
   const limitG = (targetG * tolerancePercent) / 100;
   const first = Math.max(0, grams.length - SHOWN);
-  const rows = grams.slice(first).map((g, i) => ({ piece: first + i + 1, off: g - targetG }));
-  const most = Math.ceil(Math.max(limitG * 2, ...rows.map(({ off }) => Math.abs(off))));
+  const rows = grams.slice(first).map((g, i) => ({ piece: first + i + 1, offG: g - targetG }));
+  const most = Math.ceil(Math.max(limitG * 2, ...rows.map(({ offG }) => Math.abs(offG))));
+  const y = scaleLinear([-most, most], [HEIGHT - BELOW, TOP]);
+  const signed = (g: number) => (g > 0 ? `+${f.grams(g)}` : f.grams(g));
   return (
-    <div
-      ref={ref}
-      role="img"
-      aria-label={t('mix.balling.chart', {
-        count: grams.length,
-        tolerance: f.grams(limitG, 1),
-      })}
+    <Plot
+      height={HEIGHT}
+      label={t('mix.balling.chart', { count: grams.length, tolerance: f.grams(limitG, 1) })}
     >
-      <LineChart width={width} height={HEIGHT} data={rows} margin={{ left: 0, right: 8, top: 8 }}>
-        <ReferenceArea y1={-limitG} y2={limitG} fill="var(--primary)" fillOpacity={0.12} />
-        <ReferenceLine y={0} stroke="var(--primary)" />
-        <XAxis
-          dataKey="piece"
-          type="number"
-          domain={[first + 1, Math.max(first + 10, grams.length)]}
-          allowDecimals={false}
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          stroke="var(--line)"
-        />
-        <YAxis
-          domain={[-most, most]}
-          tickFormatter={(off: number) => (off > 0 ? `+${off} g` : `${off} g`)}
-          tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          stroke="var(--line)"
-        />
-        <Line
-          dataKey="off"
-          stroke="var(--oat)"
-          strokeWidth={2}
-          dot={{ r: 4, fill: 'var(--oat)' }}
-          isAnimationActive={false}
-        />
-      </LineChart>
-    </div>
+      {(width) => {
+        const end = width - 8;
+        const x = scaleLinear(
+          [first + 1, Math.max(first + 10, grams.length)],
+          [BESIDE + 12, end - 12],
+        );
+        const path = line<(typeof rows)[number]>()
+          .x(({ piece }) => x(piece))
+          .y(({ offG }) => y(offG))(rows);
+        return (
+          <>
+            <rect
+              x={BESIDE}
+              width={end - BESIDE}
+              y={y(limitG)}
+              height={y(-limitG) - y(limitG)}
+              fill="var(--primary)"
+              fillOpacity={0.12}
+            />
+            <AxisY
+              x={BESIDE}
+              lineTo={end}
+              ticks={[-most, -limitG, 0, limitG, most].map((g) => ({ at: y(g), label: signed(g) }))}
+            />
+            <line x1={BESIDE} x2={end} y1={y(0)} y2={y(0)} stroke="var(--primary)" />
+            <path d={path ?? ''} fill="none" stroke="var(--oat)" strokeWidth={2} />
+            {rows.map(({ piece, offG }) => (
+              <circle key={piece} cx={x(piece)} cy={y(offG)} r={4} fill="var(--oat)" />
+            ))}
+            <AxisX
+              y={HEIGHT - BELOW}
+              from={BESIDE}
+              to={end}
+              ticks={x
+                .ticks(5)
+                .filter(Number.isInteger)
+                .map((piece) => ({ at: x(piece), label: f.count(piece) }))}
+            />
+          </>
+        );
+      }}
+    </Plot>
   );
 }

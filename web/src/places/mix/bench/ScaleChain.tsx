@@ -1,6 +1,6 @@
 import { effective, totalPercent, type ScaledLot } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { WhyThis } from '../../../parts/messages/WhyThis';
 import { wantedDiffers } from './wantedDiffers';
 import styles from '../sheet/BatchSheet.module.css';

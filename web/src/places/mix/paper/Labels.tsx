@@ -3,7 +3,7 @@ import type { Product } from '@calm/contract';
 import { type BoardLot, documentOfLot, mixedMsOf } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import { addressOfTrays } from '../../../state/board/trayCode';
 import { useSimulation } from '../../../workers/engine/useSimulation';
@@ -99,7 +99,7 @@ function ProductLabels({
           </p>
         ))}
         <p className={styles['labelAllergens']}>
-          {t('mix.paper.contains', { what: lot.recipe.allergens.join(', ') })}
+          {t('mix.paper.contains', { what: f.list(lot.recipe.allergens) })}
         </p>
       </article>
     );

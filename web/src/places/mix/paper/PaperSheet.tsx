@@ -2,7 +2,7 @@ import { adviseLoad, type BoardLot } from '@calm/domain';
 import type { WeighedLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import styles from './Paper.module.css';
 import { QrMark } from './QrMark';
@@ -36,8 +36,7 @@ export function PaperSheet({
           <div>
             <h2>{recipe.formulaName}</h2>
             <p>
-              {f.date(lot.date)} ·{' '}
-              {lot.items.map((item) => `${item.count} × ${item.name}`).join(', ')}
+              {f.date(lot.date)} · {f.list(lot.items.map((item) => `${item.count} × ${item.name}`))}
             </p>
             <p>
               {lot.lot ? `${lot.lot.code} · ` : ''}
@@ -98,7 +97,7 @@ export function PaperSheet({
           <span>{t('mix.paper.by')}</span>
         </p>
         <p>
-          <b>{t('mix.paper.allergens')}</b> {recipe.allergens.join(', ')}
+          <b>{t('mix.paper.allergens')}</b> {f.list(recipe.allergens)}
         </p>
         {cautions.map((caution) => (
           <Caution key={caution} about={caution} />

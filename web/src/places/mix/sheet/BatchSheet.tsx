@@ -4,7 +4,7 @@ import Tabs from '@mui/material/Tabs';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import type { Board } from '../../../state/board/useBoard';
 import styles from './BatchSheet.module.css';

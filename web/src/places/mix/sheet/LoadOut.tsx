@@ -1,7 +1,7 @@
 import { frictionOfLoadC, type ScaledLot } from '@calm/core';
 import { adviseLoad, withMixerLine } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { KITCHEN_TEMP } from '../../../parts/fields/readNumber';
 import { usePermission } from '../../../state/api/usePermission';

@@ -1,6 +1,6 @@
 import type { Lot } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { useNotices } from '../../../parts/messages/Notices';
 import { TwoSides } from '../../../parts/messages/TwoSides';

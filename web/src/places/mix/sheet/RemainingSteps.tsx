@@ -3,7 +3,7 @@ import { stageKey, workOf, type PlannedWork } from '@calm/core';
 import Checkbox from '@mui/material/Checkbox';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { coverOf, shiftTimes } from '../../../state/board/crewCover';
 import { coverWords } from '../../../state/board/lotWords';
 import type { Board } from '../../../state/board/useBoard';
@@ -71,7 +71,7 @@ function RemainingStep({
             </span>
           )}
         </b>
-        <p className="quiet small">{coverWords(t, work, cover)}</p>
+        <p className="quiet small">{coverWords(t, f, work, cover)}</p>
       </div>
     </li>
   );

@@ -4,7 +4,7 @@ import TextField from '@mui/material/TextField';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { problemOf } from '../../../parts/messages/problemOf';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import type { Board } from '../../../state/board/useBoard';
 import { usePermission } from '../../../state/api/usePermission';

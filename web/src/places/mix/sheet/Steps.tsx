@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import styles from './BatchSheet.module.css';
 import { timerKey } from '../../../state/time/timers';
@@ -68,7 +68,7 @@ function Step({
       />
       <div className={styles['step']}>
         <b>
-          {step.title} <span className="quiet">{pace.filter(Boolean).join(', ')}</span>
+          {step.title} <span className="quiet">{f.list(pace.filter(Boolean))}</span>
           {tick.doneAt !== null && (
             <span className={styles['at']}> {f.time(Date.parse(tick.doneAt))}</span>
           )}

@@ -2,7 +2,8 @@ import { adviseLoad } from '@calm/domain';
 import type { LoadTemps } from '@calm/contract';
 import type { MixerLine, ScaledLot, WaterAdvice } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats, type Formats } from '../../../parts/format/format';
+import type { Formats } from '@calm/domain';
+import { useFormats } from '../../../parts/format/useFormats';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { KITCHEN_TEMP, TAP_TEMP } from '../../../parts/fields/readNumber';
 import { WhyThis } from '../../../parts/messages/WhyThis';
@@ -147,10 +148,11 @@ function Methods({
         </p>
         <p>
           {t('mix.water.whyBalance', {
-            heat: f.count(advice.heatBalance.heatKJ),
-            hydration: f.count(advice.heatBalance.hydrationKJ),
-            others: f.count(advice.heatBalance.othersKJPerK),
-            water: f.count(advice.heatBalance.waterKJPerK),
+            heat: advice.heatBalance.heatKJ,
+            hydration: advice.heatBalance.hydrationKJ,
+            others: advice.heatBalance.othersKJPerK,
+            oneDegree: 1,
+            water: advice.heatBalance.waterKJPerK,
           })}
         </p>
         {recipe.mixer.line && <p>{t('mix.water.whyLine', lineWords(f, recipe.mixer.line))}</p>}

@@ -2,7 +2,7 @@ import { MINUTE_MS, workOf } from '@calm/core';
 import type { BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import { useLotWindows } from '../../../state/board/useLotWindows';
 import styles from './BatchSheet.module.css';

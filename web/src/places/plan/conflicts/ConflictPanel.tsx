@@ -21,11 +21,11 @@ export function ClashPanel({
   readonly onTake: (way: Relaxation) => void;
 }) {
   const { t } = useTranslation();
-  const what = clash.demands
-    .map(({ doughId, serviceId }) =>
+  const what = words.f.list(
+    clash.demands.map(({ doughId, serviceId }) =>
       t('plan.doughFor', { dough: words.dough(doughId), service: words.service(serviceId) }),
-    )
-    .join(', ');
+    ),
+  );
   return (
     <section className={styles['conflicts']} aria-label={t('plan.clash')}>
       <h2>{t('plan.cannotTogether', { count: clash.demands.length, what })}</h2>

@@ -53,6 +53,7 @@ const words: PlanWords = {
   lot: () => 'Yard dough for Sat 28 Nov',
   lotId: () => 'Yard dough for Sat 28 Nov',
   service: () => 'Dinner Sat 28 Nov',
+  restOf: () => 'Cold',
   mixer: () => '40 kg spiral',
   product: () => 'Yard Round',
   moment: (minute) => f.moment(minute * 60_000),
@@ -69,11 +70,11 @@ describe('what does not fit', () => {
     const cases: readonly (readonly [Conflict, string])[] = [
       [
         { kind: 'person-twice', personId: 'maro', step, other: null, when },
-        `Maro is wanted twice Fri 10:00–10:45: work that is under way and ${mix}.`,
+        `Maro is needed twice Fri 10:00–10:45: work in progress and ${mix}.`,
       ],
       [
         { kind: 'mixer-twice', mixerId: 'spiral', step, other: step, when },
-        `40 kg spiral is wanted twice Fri 10:00–10:45: ${mix} and ${mix}.`,
+        `40 kg spiral is needed twice Fri 10:00–10:45: ${mix} and ${mix}.`,
       ],
       [
         { kind: 'not-in', personId: 'tilde', step, when },
@@ -85,28 +86,28 @@ describe('what does not fit', () => {
       ],
       [
         { kind: 'nobody', skill: 'ball', missing: 1, step },
-        `One more who can ball is needed for ${mix}, Fri 10:00–10:45.`,
+        `1 more person who can ball is needed for ${mix}, Fri 10:00–10:45.`,
       ],
       [
         { kind: 'nobody', skill: 'ball', missing: 2, step },
-        `2 more who can ball are needed for ${mix}, Fri 10:00–10:45.`,
+        `2 more people who can ball are needed for ${mix}, Fri 10:00–10:45.`,
       ],
-      [{ kind: 'past', step }, `${mix} was to begin Fri 10:00, and that is past.`],
+      [{ kind: 'past', step }, `${mix} was planned for Fri 10:00, and that is past.`],
       [
         { kind: 'rest-short', lotId: 'yard', stage: 2, serviceId: null, hours: 0.5, boundHours: 1 },
-        'Bulk of Yard dough for Sat 28 Nov is only 0.5\u00a0h; its route wants 1.0\u00a0h at least.',
+        'Bulk of Yard dough for Sat 28 Nov is only 0.5\u00a0h; its route needs at least 1.0\u00a0h.',
       ],
       [
         { kind: 'rest-short', lotId: 'yard', stage: 2, serviceId: null, hours: -1, boundHours: 1 },
-        'Bulk of Yard dough for Sat 28 Nov has no time at all: what follows begins before it; its route wants 1.0\u00a0h at least.',
+        'Bulk of Yard dough for Sat 28 Nov has no time at all: what follows starts before it; its route needs at least 1.0\u00a0h.',
       ],
       [
         { kind: 'rest-long', lotId: 'yard', stage: 2, serviceId: null, hours: 3, boundHours: 2.5 },
-        'Bulk of Yard dough for Sat 28 Nov is 3.0\u00a0h; its route allows 2.5\u00a0h at most.',
+        'Bulk of Yard dough for Sat 28 Nov is 3.0\u00a0h; its route allows at most 2.5\u00a0h.',
       ],
       [
         { kind: 'bench-full', people: 4, room: 3, when, steps: [step] },
-        `4 at the bench Fri 10:00–10:45, where 3 find room: ${mix}.`,
+        `4 people at the bench Fri 10:00–10:45, room for 3: ${mix}.`,
       ],
       [
         {
@@ -118,7 +119,7 @@ describe('what does not fit', () => {
           when,
           lotIds: ['yard'],
         },
-        'Walk-in: 99 trays Fri 10:00–10:45, where 96 find room: Yard dough for Sat 28 Nov.',
+        'Walk-in: 99 trays Fri 10:00–10:45, room for 96: Yard dough for Sat 28 Nov.',
       ],
       [
         { kind: 'other-size', lotId: 'yard', plannedKg: 40, wantedKg: 46.2 },
@@ -225,7 +226,7 @@ describe('dough that misses its service', () => {
     );
     const [past] = doughWarnings(simulated(-300, 20), { services });
     expect(past && formatWarningMessage(past, words)).toBe(
-      'Yard dough for Sat 28 Nov is past it Sat 16:50, too soon for Dinner Sat 28 Nov.',
+      'Yard dough for Sat 28 Nov is over-proofed from Sat 16:50, too soon for Dinner Sat 28 Nov.',
     );
   });
 

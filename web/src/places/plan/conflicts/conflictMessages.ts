@@ -106,7 +106,7 @@ function conflictMessage(
       return t('plan.conflict.bench-full', {
         people: one.people,
         room: one.room,
-        what: one.steps.map(step).join(', '),
+        what: words.f.list(one.steps.map(step)),
         ...when(one.when),
       });
     case 'place-full':
@@ -114,7 +114,7 @@ function conflictMessage(
         place: one.place,
         amount: one.amount,
         room: one.room,
-        what: one.lotIds.map(words.lotId).join(', '),
+        what: words.f.list(one.lotIds.map(words.lotId)),
         ...when(one.when),
       });
     case 'other-size':
@@ -136,7 +136,7 @@ function fixMessage(one: ConflictFix, { lots, words, t, f }: Saying): string {
   const found = findStep(lots, one.step);
   const what = found ? words.step(found.step, found.lot) : '';
   if (one.kind === 'give') {
-    return t('plan.fixing.give', { what, who: one.personIds.map(words.person).join(', ') });
+    return t('plan.fixing.give', { what, who: words.f.list(one.personIds.map(words.person)) });
   }
   return t(one.byMin > 0 ? 'plan.fixing.later' : 'plan.fixing.earlier', {
     what,
@@ -169,6 +169,7 @@ function relaxationMessage(way: Relaxation, { words, t, f, when }: Saying): stri
       return t('plan.relaxation.smaller-load', { mixer: words.mixer(way.mixerId) });
     case 'other-hours':
       return t('plan.relaxation.other-hours', {
+        rest: words.restOf(way),
         dough: words.dough(way.doughId),
         least: f.hours(way.least),
         most: f.hours(way.most),

@@ -111,7 +111,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
                       ))}
                     </td>
                     <td>
-                      {others.length > 0 ? t('plan.paper.with', { who: others.join(', ') }) : ''}
+                      {others.length > 0 ? t('plan.paper.with', { who: words.f.list(others) }) : ''}
                     </td>
                   </tr>
                 );

@@ -20,6 +20,6 @@ export function formatPullsMessage(
         odds === null
           ? ''
           : ` (${words.t('plan.enough', { odds: formatSurePercent(words.f, odds) })})`;
-      return `${words.product(productId)}: ${pulls.join(', ')}${enough}`;
+      return `${words.product(productId)}: ${words.f.list(pulls)}${enough}`;
     });
 }

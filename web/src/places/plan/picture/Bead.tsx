@@ -16,7 +16,7 @@ export interface BeadHands {
 
 /** What a bead's works are called, under it. */
 const workWords = ({ steps }: StepBead, words: PlanWords): string =>
-  steps.map(({ key }) => words.t(`work.${key}`)).join(', ');
+  words.f.list(steps.map(({ key }) => words.t(`work.${key}`)));
 
 /** About as wide as a letter under a bead, px. */
 const LETTER_PX = 6.4;
@@ -66,7 +66,7 @@ export function Bead({
   const high = hasLetters ? 12 : 5;
   const said = bead.steps
     .map((step) => {
-      const who = step.personIds.map(words.person).join(', ') || words.t('plan.nobody');
+      const who = words.f.list(step.personIds.map(words.person)) || words.t('plan.nobody');
       return `${words.step(step, lot)} ${words.moment(step.startMin)}–${words.time(step.endMin)}, ${who}`;
     })
     .join('; ');

@@ -1,5 +1,5 @@
 import { HOUR_MS } from '@calm/core';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import type { TimeScale } from './planLayout';
 import styles from '../Plan.module.css';
 

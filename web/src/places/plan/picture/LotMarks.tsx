@@ -44,7 +44,7 @@ export function Waves({
       <text x={x} y={y + 30} textAnchor="middle">
         {trays}
       </text>
-      <title>{said.join(', ')}</title>
+      <title>{words.f.list(said)}</title>
     </g>
   ));
 }

@@ -217,6 +217,7 @@ describe('what stands beside a ribbon', () => {
     lot: ({ id }) => id,
     lotId: plain,
     service: plain,
+    restOf: () => 'Cold',
     mixer: plain,
     product: plain,
     moment: (minute) => `at ${minute}`,

@@ -24,7 +24,7 @@ export const AtCursor = memo(function AtCursor({
   const [next] = coming.filter(({ step }) => step.startMin > atMin);
   const said = ({ lot, step }: (typeof coming)[number]) =>
     t('plan.does', {
-      who: step.personIds.map(words.person).join(', ') || t('plan.nobody'),
+      who: words.f.list(step.personIds.map(words.person)) || t('plan.nobody'),
       what: words.step(step, lot),
       lot: words.lot(lot),
     });

@@ -38,7 +38,7 @@ export const StepList = memo(function StepList({
               <td>{words.step(step, lot)}</td>
               <td>{words.lot(lot)}</td>
               <td className={styles['whoIn']}>
-                {step.personIds.map(words.person).join(', ') || t('plan.nobody')}
+                {words.f.list(step.personIds.map(words.person)) || t('plan.nobody')}
               </td>
             </tr>
           ))}

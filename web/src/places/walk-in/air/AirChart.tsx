@@ -1,7 +1,7 @@
 import { HOUR_MS } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useWidth } from '../../../parts/layout/useWidth';
 import styles from './Air.module.css';
 

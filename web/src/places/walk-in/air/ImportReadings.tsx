@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { ReadingColumns } from '@calm/contract';
-import { ONLY_PROBE } from '@calm/domain/files';
+import { ONLY_PROBE } from '@calm/domain/columns';
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import styles from './Air.module.css';
 import { useImportReadings, type BringingReadings } from './useImportReadings';
 import type { WalkInNow } from '../useWalkIn';
@@ -88,7 +88,6 @@ function Columns({
   readonly onLeave: () => void;
 }) {
   const { t } = useTranslation();
-  const f = useFormats();
   const titles = [...new Set(opened.titles)];
   const { probes } = now.cold;
   const formatProbeChoice = (id: string) =>
@@ -100,7 +99,6 @@ function Columns({
         {t('walkIn.air.opened', {
           file: name,
           count: opened.lines,
-          lines: f.count(opened.lines),
         })}{' '}
         {isRemembered && t('walkIn.air.remembered')}
       </p>

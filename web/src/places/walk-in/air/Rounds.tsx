@@ -2,10 +2,9 @@ import type { Place, Zone } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { NumberField } from '../../../parts/fields/NumberField';
-import { clockText } from '../../../parts/fields/TimeOfDay';
 import { dateAt } from '../../../state/time/localDate';
 import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
 import { usePermission } from '../../../state/api/usePermission';
@@ -44,8 +43,8 @@ export function Rounds({
       <h2>{t('walkIn.air.rounds')}</h2>
       {isToday && (
         <p data-due={due.kind === 'due'}>
-          {due.kind === 'due' && <b>{t('walkIn.air.roundDue', { at: clockText(due.atMin) })}</b>}
-          {due.kind === 'next' && t('walkIn.air.roundNone', { at: clockText(due.atMin) })}
+          {due.kind === 'due' && <b>{t('walkIn.air.roundDue', { at: f.timeOfDay(due.atMin) })}</b>}
+          {due.kind === 'next' && t('walkIn.air.roundNone', { at: f.timeOfDay(due.atMin) })}
           {due.kind === 'none' && t('walkIn.air.roundNever')}
         </p>
       )}

@@ -1,5 +1,5 @@
 import { READINGS_A_REQUEST, type ReadingColumns } from '@calm/contract';
-import { ONLY_PROBE, type ReadingsFile } from '@calm/domain/files';
+import { ONLY_PROBE, type ReadingsFile } from '@calm/domain/columns';
 import { proxy } from 'comlink';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';

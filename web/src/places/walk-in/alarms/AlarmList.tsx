@@ -20,9 +20,7 @@ export function AlarmList({ now }: { readonly now: WalkInNow }) {
             <b>{say(alarm)}</b>{' '}
             {alarm.acknowledged === null && <span>{t('walkIn.alarm.nobody')}</span>}
           </span>
-          <Link to={`/${now.board.house}/walk-in/alarms/${alarm.id}`}>
-            {t('walkIn.alarm.look')}
-          </Link>
+          <Link to={`/${now.board.house}/walk-in/alarms/${alarm.id}`}>{t('alarm.look')}</Link>
         </li>
       ))}
     </ul>

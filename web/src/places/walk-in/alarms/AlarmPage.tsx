@@ -7,7 +7,8 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { Caution } from '../../../parts/messages/Caution';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats, type Formats } from '../../../parts/format/format';
+import type { Formats } from '@calm/domain';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
@@ -157,7 +158,7 @@ function moveWords(t: TFunction, f: Formats, move: Move, now: WalkInNow, limitC:
     limit: f.temperature(limitC),
     count: 'trays' in move ? move.trays : 0,
     place: 'placeId' in move ? (places.find(({ id }) => id === move.placeId)?.name ?? '') : '',
-    codes: 'codes' in move ? move.codes.join(', ') : '',
+    codes: 'codes' in move ? f.list(move.codes) : '',
   });
 }
 
@@ -201,7 +202,10 @@ function AffectedLotLine({
                 <td>
                   {t('walkIn.alarm.trays', { count })}
                   {': '}
-                  {spotsWords(stacks.map(({ spot }) => spot))}
+                  {spotsWords(
+                    f,
+                    stacks.map(({ spot }) => spot),
+                  )}
                 </td>
                 <td>
                   {windowWords(t, f, lot, TOLD_FROM_MS)}

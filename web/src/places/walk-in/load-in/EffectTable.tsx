@@ -1,7 +1,7 @@
-import type { LoadInEffect, LoadInWay } from '@calm/core';
+import { LOAD_IN_LOOK_H, type LoadInEffect, type LoadInWay } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import styles from '../air/Air.module.css';
 
 /** What each way of bringing the trays in does to the room, to them, and to what stands there. */
@@ -96,5 +96,7 @@ function hours(
   t: ReturnType<typeof useTranslation>['t'],
   h: number | null,
 ): string {
-  return h === null ? t('walkIn.loadIn.notInTime') : f.duration(Math.round(h * 60));
+  return h === null
+    ? t('walkIn.loadIn.notInTime', { hours: f.hours(LOAD_IN_LOOK_H, 0) })
+    : f.duration(Math.round(h * 60));
 }

@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
 import { Choice } from '../../../parts/fields/Choice';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
@@ -126,11 +126,11 @@ function Planning({
   const keep = (way: LoadInWay) => {
     const words = t('walkIn.loadIn.kept', {
       code: what.lot.code,
-      goes: way.goes
-        .map(({ afterH, trays: some }) =>
+      goes: f.list(
+        way.goes.map(({ afterH, trays: some }) =>
           t('walkIn.loadIn.go', { count: some, at: f.time(goAt + afterH * HOUR_MS) }),
-        )
-        .join(', '),
+        ),
+      ),
     });
     const content = { kind: 'action', placeId: what.place.id, note: words } as const;
     post({ kind: 'cold', start: { id: crypto.randomUUID(), content } }, words);
@@ -166,7 +166,7 @@ function Planning({
       {answer && (
         <p>
           {t('walkIn.loadIn.most', { count: answer.mostAtOnce, limit: f.temperature(limitC) })}{' '}
-          {where.puts.length > 0 && t('walkIn.loadIn.where', { spots: spotsWords(where.puts) })}{' '}
+          {where.puts.length > 0 && t('walkIn.loadIn.where', { spots: spotsWords(f, where.puts) })}{' '}
           {where.without > 0 && (
             <b>{t('walkIn.loadIn.noRoom', { count: where.without, place: what.place.name })}</b>
           )}

@@ -1,7 +1,7 @@
 import type { ColdAlarm, ColdLot, Probe, Spot } from '@calm/contract';
 import type { ShownStack } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { lotWindow } from '../../../state/board/lotWindow';
 import { isMoved } from '../coldWords';
 import type { WalkInNow } from '../useWalkIn';

@@ -1,7 +1,7 @@
 import type { ShownStack } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Ball } from '../../../parts/lots/Ball';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { lotWindow } from '../../../state/board/lotWindow';
 import { keepingAt, SHAPES, windowWords } from '../coldWords';
 import type { WalkInNow } from '../useWalkIn';

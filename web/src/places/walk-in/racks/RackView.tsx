@@ -11,7 +11,7 @@ import type { ShownStack } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Ball } from '../../../parts/lots/Ball';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { keepingAt, keepingWords, SHAPES } from '../coldWords';
 import styles from './WalkIn.module.css';
 import type { WalkInNow } from '../useWalkIn';

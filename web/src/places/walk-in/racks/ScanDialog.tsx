@@ -3,7 +3,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import readSquare from 'jsqr';
+import type readSquare from 'jsqr';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import styles from './WalkIn.module.css';
@@ -30,6 +30,9 @@ export function ScanDialog({
     let stream: MediaStream | null = null;
     let isOver = false;
     const canvas = document.createElement('canvas');
+    let reader: typeof readSquare | null = null;
+    // What reads squares is large, and few open the camera.
+    void import('jsqr').then((module) => (reader = module.default));
     const begin = async () => {
       stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } });
       if (isOver || !video.current) return stop(stream);
@@ -39,8 +42,8 @@ export function ScanDialog({
     begin().catch(() => setDenied(true));
     const timer = setInterval(() => {
       const from = video.current;
-      if (!from || from.videoWidth === 0) return;
-      const text = squareIn(from, canvas);
+      if (!from || from.videoWidth === 0 || !reader) return;
+      const text = squareIn(reader, from, canvas);
       if (text) read.current(text);
     }, EVERY_MS);
     return () => {
@@ -70,12 +73,16 @@ function stop(stream: MediaStream): void {
   for (const track of stream.getTracks()) track.stop();
 }
 
-function squareIn(video: HTMLVideoElement, canvas: HTMLCanvasElement): string | null {
+function squareIn(
+  read: typeof readSquare,
+  video: HTMLVideoElement,
+  canvas: HTMLCanvasElement,
+): string | null {
   canvas.width = video.videoWidth;
   canvas.height = video.videoHeight;
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (!context) return null;
   context.drawImage(video, 0, 0);
   const { data, width, height } = context.getImageData(0, 0, canvas.width, canvas.height);
-  return readSquare(data, width, height)?.data || null;
+  return read(data, width, height)?.data || null;
 }

@@ -6,11 +6,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
-import { clockText } from '../../../parts/fields/TimeOfDay';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useCursor } from '../../../state/time/useCursor';
 import { usePermission } from '../../../state/api/usePermission';
@@ -189,11 +188,12 @@ function PlaceTabs({
 /** Says when somebody should read the thermometers. */
 function RoundPrompt({ now }: { readonly now: WalkInNow }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const due = useRoundDue(now);
   if (due.kind !== 'due') return null;
   return (
     <p className={styles['away']}>
-      {t('walkIn.air.roundDue', { at: clockText(due.atMin) })}{' '}
+      {t('walkIn.air.roundDue', { at: f.timeOfDay(due.atMin) })}{' '}
       <Link to={`/${now.board.house}/walk-in/air`}>{t('walkIn.nav.air')}</Link>
     </p>
   );
@@ -211,7 +211,7 @@ function Lead({ now, cooled }: { readonly now: WalkInNow; readonly cooled: reado
         return last ? [`${zone} ${f.temperature(last.airC)}`] : [];
       });
     return own.length > 0
-      ? `${place.name}: ${own.join(', ')}`
+      ? `${place.name}: ${f.list(own)}`
       : t('walkIn.noProbe', { place: place.name, set: f.temperature(place.room?.setC ?? 0) });
   });
   return words.join(' · ');

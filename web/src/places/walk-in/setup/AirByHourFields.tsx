@@ -1,8 +1,9 @@
 import { DAY_MIN, type AirFrom } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
-import { clockText, TimeOfDay } from '../../../parts/fields/TimeOfDay';
+import { TimeOfDay } from '../../../parts/fields/TimeOfDay';
 import styles from './PlaceDialog.module.css';
 
 const AIR = { min: -5, max: 45, decimals: 1 };
@@ -20,6 +21,7 @@ export function AirByHourFields({
   readonly onChange: (day: readonly AirFrom[]) => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const put = (at: number, to: Partial<AirFrom>) =>
     onChange(day.map((each, i) => (i === at ? { ...each, ...to } : each)));
   const next = (): AirFrom => {
@@ -43,7 +45,7 @@ export function AirByHourFields({
           />
           <LabelledCell
             name={t('walkIn.setup.airC')}
-            label={t('walkIn.setup.airAt', { at: clockText(each.fromMin) })}
+            label={t('walkIn.setup.airAt', { at: f.timeOfDay(each.fromMin) })}
             measure="temp"
             value={each.airC}
             rule={AIR}
@@ -51,7 +53,7 @@ export function AirByHourFields({
             onCommit={(airC) => put(i, { airC })}
           />
           <Button
-            aria-label={t('walkIn.setup.airRemoveAt', { at: clockText(each.fromMin) })}
+            aria-label={t('walkIn.setup.airRemoveAt', { at: f.timeOfDay(each.fromMin) })}
             onClick={() => onChange(day.filter((_, at) => at !== i))}
           >
             {t('walkIn.setup.airRemove')}

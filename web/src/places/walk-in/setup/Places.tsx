@@ -4,9 +4,8 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { clockText } from '../../../parts/fields/TimeOfDay';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { usePermission } from '../../../state/api/usePermission';
 import styles from '../air/Air.module.css';
@@ -70,9 +69,9 @@ function All({ now }: { readonly now: WalkInNow }) {
           limit: f.temperature(rules.limitC),
           over: f.duration(rules.overMin),
           silent: f.duration(rules.silentMin),
-          from: clockText(rules.quietFromMin),
-          until: clockText(rules.quietUntilMin),
-          rounds: rules.roundMins.map(clockText).join(', ') || '–',
+          from: f.timeOfDay(rules.quietFromMin),
+          until: f.timeOfDay(rules.quietUntilMin),
+          rounds: f.list(rules.roundMins.map(f.timeOfDay)) || '–',
         })}
       </p>
       {mayBook && (
@@ -121,15 +120,15 @@ function PlaceTable({
             <tr key={place.id}>
               <th scope="row">{place.name}</th>
               <td>
-                {place.zones
-                  .map(({ name, positions, warmerC }) =>
+                {f.list(
+                  place.zones.map(({ name, positions, warmerC }) =>
                     t(warmerC === 0 ? 'walkIn.setup.zone' : 'walkIn.setup.zoneWarmer', {
                       name,
                       count: positions,
                       by: f.warmer(warmerC),
                     }),
-                  )
-                  .join(', ')}
+                  ),
+                )}
               </td>
               <td>{t('walkIn.setup.holds', { trays: traysIn(place), tubs: place.tubs })}</td>
               <td>{place.room ? f.temperature(place.room.setC) : t('walkIn.setup.notCooled')}</td>

@@ -3,7 +3,7 @@ import type { Room } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { plainContent } from '../../../state/drafts/useRecordEditor';
 import { coldWorker } from '../../../workers/cold/cold';
@@ -88,7 +88,7 @@ export function RoomFitPart({
       <table className={styles['table']}>
         <thead>
           <tr>
-            <th scope="col">{t('walkIn.fit.number')}</th>
+            <td />
             <th scope="col">{t('walkIn.fit.is')}</th>
             {fitted && <th scope="col">{t('walkIn.fit.says')}</th>}
           </tr>
@@ -153,8 +153,8 @@ function numbersOf(
       t('walkIn.fit.thaw'),
       room.defrost
         ? t('walkIn.fit.thawEvery', {
-            every: f.plain(room.defrost.everyH, 1),
-            minutes: f.plain(room.defrost.minutes, 0),
+            every: f.hours(room.defrost.everyH, 0),
+            minutes: f.duration(room.defrost.minutes),
           })
         : t('walkIn.fit.noThaw'),
     ],

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { Failed } from '../../../parts/messages/Failed';
-import { useFormats } from '../../../parts/format/format';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
@@ -96,7 +96,11 @@ function Asking({
           width="100%"
           value={kind}
           values={KINDS}
-          say={(each) => t(`walkIn.whatIf.kinds.${each}`, { by: f.warmer(HEATWAVE_C, 0) })}
+          say={(each) =>
+            t(`walkIn.whatIf.kinds.${each}`, {
+              by: each === 'heatwave' ? f.warmer(HEATWAVE_C, 0) : f.apart(1, 0),
+            })
+          }
           onChange={setKind}
         />
         <Choice

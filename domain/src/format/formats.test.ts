@@ -1,9 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
-import { makeFormats } from './format';
+import { STANDARD_CURRENCY, STANDARD_DISPLAY } from '@calm/contract';
+import { makeFormats, type FormatPreferences } from './formats';
 
 const at = Date.parse('2026-11-25T14:40:00Z');
-const house = makeFormats({ locale: 'en-GB', timeZone: 'Europe/Copenhagen', units: 'metric' });
-const us = makeFormats({ locale: 'en-US', timeZone: 'Europe/Copenhagen', units: 'us' });
+const read = (more: Partial<FormatPreferences> = {}) =>
+  makeFormats({
+    ...STANDARD_DISPLAY,
+    currency: STANDARD_CURRENCY,
+    timeZone: 'Europe/Copenhagen',
+    ...more,
+  });
+const house = read();
+const us = read({ language: 'en-US', mass: 'us', temp: 'fahrenheit', clock: '12h' });
 const plain = (text: string) => text.replace(/[\u00a0\u202f]/g, ' ');
 
 describe('formats', () => {
@@ -22,12 +30,7 @@ describe('formats', () => {
   });
 
   it('put a comma between whole and part for who reads so', () => {
-    const comma = makeFormats({
-      locale: 'en-GB',
-      timeZone: 'UTC',
-      units: 'metric',
-      decimal: 'comma',
-    });
+    const comma = read({ decimal: 'comma' });
     expect(plain(comma.kilograms(1_234_567))).toBe('1 234,6 kg');
     expect(comma.plain(2.5, 3)).toBe('2,5');
     expect(house.plain(2.5, 3)).toBe('2.5');
@@ -68,5 +71,31 @@ describe('formats', () => {
     expect(plain(us.temperature(24))).toBe('75 °F');
     expect(plain(us.kilograms(4535.9237))).toBe('10.0 lb');
     expect(plain(us.warmer(10))).toBe('+18.0 °F');
+    expect(plain(us.apart(-10))).toBe('18.0 °F');
+  });
+
+  it('show half-day clocks and the order of dates of whoever reads', () => {
+    expect([us.time(at), us.timeOfDay(0), us.timeOfDay(1560)].map(plain)).toEqual([
+      '3:40 PM',
+      '12:00 AM',
+      '2:00 AM',
+    ]);
+    expect(us.day(at)).toBe('Wed Nov 25');
+    expect(house.timeOfDay(-60)).toBe('23:00');
+  });
+
+  it('follow the language: decimal marks, dates, lists, days', () => {
+    const [it, ar] = [read({ language: 'it' }), read({ language: 'ar' })];
+    expect([it.kilograms(12_345_678), it.plain(2.5, 3), it.date('2026-03-29')].map(plain)).toEqual([
+      '12 345,7 kg',
+      '2,5',
+      'dom 29 mar',
+    ]);
+    expect(plain(it.duration(4320))).toBe('3 giorni');
+    expect(plain(it.money(12.4))).toBe('12,40 €');
+    expect(house.list(['Maro', 'Ines', 'Tomi'])).toBe('Maro, Ines, Tomi');
+    // Scales and thermometers show the same digits everywhere.
+    expect(plain(ar.temperature(4.5))).toBe('4.5 °م');
+    expect(ar.list(['أ', 'ب'])).toContain('ب');
   });
 });

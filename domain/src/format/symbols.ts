@@ -1,0 +1,45 @@
+import type { Language } from '@calm/contract';
+
+/** How units are written after a number. */
+interface UnitSymbols {
+  readonly g: string;
+  readonly kg: string;
+  readonly oz: string;
+  readonly lb: string;
+  readonly c: string;
+  readonly f: string;
+  readonly h: string;
+  readonly min: string;
+  readonly l: string;
+  readonly kj: string;
+}
+
+/** SI symbols are the same in every language of the Latin script. */
+const LATIN: UnitSymbols = {
+  g: 'g',
+  kg: 'kg',
+  oz: 'oz',
+  lb: 'lb',
+  c: '°C',
+  f: '°F',
+  h: 'h',
+  min: 'min',
+  l: 'L',
+  kj: 'kJ',
+};
+
+const ARABIC: UnitSymbols = {
+  g: 'غ',
+  kg: 'كغ',
+  oz: 'أونصة',
+  lb: 'رطل',
+  c: '°م',
+  f: '°ف',
+  h: 'س',
+  min: 'د',
+  l: 'ل',
+  kj: 'ك.ج',
+};
+
+/** The units' symbols of a language. */
+export const symbolsOf = (language: Language): UnitSymbols => (language === 'ar' ? ARABIC : LATIN);

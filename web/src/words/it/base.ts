@@ -1,0 +1,6 @@
+import trade from '@calm/domain/words/it/trade.json' with { type: 'json' };
+import shell from './shell.json' with { type: 'json' };
+import work from './work.json' with { type: 'json' };
+
+/** What every page says. */
+export const words = { ...trade, ...shell, ...work };
