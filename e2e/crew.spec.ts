@@ -31,7 +31,7 @@ test('somebody taps their name, types their PIN, hands the tablet over', async (
       await page.getByRole('button', { name: digit, exact: true }).click();
     }
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByRole('alert')).toHaveText('That is not it. Try once more.');
+    await expect(page.getByRole('alert')).toHaveText('That is not it. Try again.');
     await expectAccessible(page);
     const pin = /signs in with (\d+)/.exec(
       await page.getByText('This house is made up').innerText(),

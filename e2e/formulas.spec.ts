@@ -40,8 +40,8 @@ test('a formula is written, counted two ways, saved as versions, compared and br
 
   await test.step('per litre agrees with percent, whichever is typed', async () => {
     await page.getByRole('button', { name: 'Per litre of water' }).click();
-    await expect(cell('medium white (g/l)')).toHaveValue('1230.8');
-    await type('Salt (g/l)', '40');
+    await expect(cell('medium white (g/L)')).toHaveValue('1230.8');
+    await type('Salt (g/L)', '40');
     await page.getByRole('button', { name: 'Total flour = 100' }).click();
     await expect(cell('Salt (%)')).toHaveValue('2.6');
     await type('Salt in the batch (g)', '180');

@@ -78,32 +78,67 @@ function weeks() {
 /** @typedef {() => Promise<Page>} Desk */
 /** @typedef {import('./bench/engineBench').EngineTiming} EngineTiming */
 
-/** JavaScript that the first load of Tonight fetches, gzipped. @param {Desk} desk @param {string} url */
+/** Pages that somebody opens first, one for each place. */
+const PLACES = [
+  'tonight',
+  'demand',
+  'demand/history',
+  'formulas',
+  'formulas/yard-dough',
+  'formulas/yard-round/what-if',
+  'plan',
+  'mix',
+  'mix/2026-11-27/yard-round',
+  'walk-in',
+  'walk-in/air',
+  'crew',
+  'log',
+];
+
+/**
+ * What each place loads, and when its title stands there: cold with nothing kept, warm on the second visit.
+ *
+ * @param {Desk} desk @param {string} url
+ */
 async function firstLoad(desk, url) {
-  const LIMIT_KB = 300;
-  const page = await desk();
-  /** @type {{ file: string, size: Promise<number> }[]} */
-  const scripts = [];
-  page.on('response', (response) => {
-    if (response.request().resourceType() !== 'script') return;
-    const file = new URL(response.url()).pathname;
-    scripts.push({ file, size: response.body().then((body) => gzipSync(body).length) });
-  });
-  await page.goto(`${url}/lantern-yard/tonight`);
-  await page.getByText('ready', { exact: true }).first().waitFor();
-  await page.waitForLoadState('networkidle');
-  /** @param {typeof scripts} some */
-  const kilobytes = async (some) =>
-    (await Promise.all(some.map(({ size }) => size))).reduce((sum, size) => sum + size, 0) / 1000;
-  // How many balls are ready is what somebody comes for: charts are asked for once they stand there.
-  const charts = scripts.findIndex(({ file }) => file.includes('NeedChart'));
-  const first = scripts.slice(0, charts < 0 ? scripts.length : charts);
-  const kb = await kilobytes(first);
-  const all = await kilobytes(scripts);
-  await page.close();
+  const [FIRST_KB, MORE_KB, COLD_MS, WARM_MS] = [200, 120, 1000, 400];
+  /** @param {boolean} isMet */
+  const verdict = (isMet) => (isMet ? 'met' : 'MISSED');
+  let tonight = new Set();
   say(
-    `First load of Tonight: ${kb.toFixed(1)} kB of JavaScript gzipped in ${first.length} files until its balls stand there (limit ${LIMIT_KB} kB: ${kb < LIMIT_KB ? 'met' : 'MISSED'}); ${all.toFixed(1)} kB in ${scripts.length} files in all`,
+    `Loads: Tonight ≤ ${FIRST_KB} kB of JavaScript gzipped, every other place ≤ ${MORE_KB} kB more; title after ≤ ${COLD_MS} ms cold, ≤ ${WARM_MS} ms warm:`,
   );
+  for (const path of PLACES) {
+    const page = await desk();
+    /** @type {Map<string, Promise<number>>} */
+    const scripts = new Map();
+    page.on('response', (response) => {
+      if (response.request().resourceType() !== 'script') return;
+      const file = new URL(response.url()).pathname;
+      scripts.set(
+        file,
+        response.body().then((body) => gzipSync(body).length),
+      );
+    });
+    const open = async () => {
+      await page.goto(`${url}/lantern-yard/${path}`, { waitUntil: 'commit' });
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      return page.evaluate(() => performance.now());
+    };
+    const coldMs = await open();
+    await page.waitForLoadState('networkidle');
+    const files = new Map(scripts);
+    const warmMs = await open();
+    await page.context().close();
+    if (path === 'tonight') tonight = new Set(files.keys());
+    const counted = [...files].filter(([file]) => path === 'tonight' || !tonight.has(file));
+    const sizes = await Promise.all(counted.map(([, size]) => size));
+    const kb = sizes.reduce((sum, size) => sum + size, 0) / 1000;
+    const most = path === 'tonight' ? FIRST_KB : MORE_KB;
+    say(
+      `  ${path}: ${kb.toFixed(1)} kB (${verdict(kb <= most)}); title after ${coldMs.toFixed(0)} ms cold (${verdict(coldMs <= COLD_MS)}), ${warmMs.toFixed(0)} ms warm (${verdict(warmMs <= WARM_MS)})`,
+    );
+  }
 }
 
 /**

@@ -1,11 +1,13 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { budget } from './budget';
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
     react(),
+    budget(),
     VitePWA({
       filename: 'offline.js',
       injectRegister: false,

@@ -1,6 +1,6 @@
 import type { DisplayPreferences } from '@calm/contract';
 import { cToF, deltaCToF, gToOz } from '@calm/core';
-import { symbolsOf } from './symbols';
+import { symbolsOf, type UnitSymbols } from './symbols';
 
 /** How one person reads, in one house. */
 export interface FormatPreferences extends DisplayPreferences {
@@ -13,6 +13,8 @@ export interface FormatPreferences extends DisplayPreferences {
 /** Every number, unit, date and list that is read is written by one of these. */
 export interface Formats {
   readonly preferences: FormatPreferences;
+  /** How units are written, for fields that stand before them. */
+  readonly symbols: UnitSymbols;
   /** A bare number, as it is shown in a field: no groups, no unit. */
   plain(value: number, mostDecimals: number): string;
   /** `14:40`, `2:40 pm` */
@@ -57,6 +59,8 @@ export interface Formats {
   energy(kJ: number, decimals?: number): string;
   /** `€12.40`, in the house's currency. */
   money(amount: number, decimals?: number): string;
+  /** `Dinner, Wed 25 Nov`: things that stand beside each other, not a list of one kind. */
+  joined(...parts: readonly string[]): string;
   /** `Maro, Ines, Tomi` */
   list(items: readonly string[]): string;
 }
@@ -65,6 +69,9 @@ export interface Formats {
 const THIN = '\u202f';
 const UNIT_GAP = '\u00a0';
 const MINUS = '\u2212';
+/** A sign stays before its number where words run from the right. */
+const LEFT_TO_RIGHT = '\u2066';
+const END_OF_ISOLATE = '\u2069';
 
 /** As many decimals as the number has, up to a most: 62 %, 2.6 %, 0.25 %. */
 function fewest(value: number, most: number): number {
@@ -78,7 +85,12 @@ const localeOf = ({ language }: DisplayPreferences): string =>
 
 /** Makes the formats of one way of reading. */
 export function makeFormats(preferences: FormatPreferences): Formats {
-  return { preferences, ...makeNumbers(preferences), ...makeDates(preferences) };
+  return {
+    preferences,
+    symbols: symbolsOf(preferences.language),
+    ...makeNumbers(preferences),
+    ...makeDates(preferences),
+  };
 }
 
 type DateKey =
@@ -118,7 +130,9 @@ function makeDates(preferences: FormatPreferences): Pick<Formats, DateKey> {
   };
 }
 
-function makeNumbers(preferences: FormatPreferences): Omit<Formats, DateKey | 'preferences'> {
+function makeNumbers(
+  preferences: FormatPreferences,
+): Omit<Formats, DateKey | 'preferences' | 'symbols'> {
   const { mass, temp, decimal, language, currency } = preferences;
   const locale = localeOf(preferences);
   const symbols = symbolsOf(language);
@@ -137,6 +151,8 @@ function makeNumbers(preferences: FormatPreferences): Omit<Formats, DateKey | 'p
       .formatToParts(Number(value.toFixed(decimals)) === 0 ? 0 : value)
       .map(written)
       .join('');
+  const isolated = (text: string) =>
+    symbols.isRightToLeft ? `${LEFT_TO_RIGHT}${text}${END_OF_ISOLATE}` : text;
   const withUnit = (value: number, decimals: number, unit: string) =>
     `${write(value, decimals)}${UNIT_GAP}${unit}`;
   const [isUs, isF] = [mass === 'us', temp === 'fahrenheit'];
@@ -157,7 +173,7 @@ function makeNumbers(preferences: FormatPreferences): Omit<Formats, DateKey | 'p
       isF ? withUnit(cToF(c), 0, degree) : withUnit(c, decimals, degree),
     warmer: (deltaC, decimals = 1) => {
       const value = isF ? deltaCToF(deltaC) : deltaC;
-      return `${value > 0 ? '+' : ''}${withUnit(value, decimals, degree)}`;
+      return isolated(`${value > 0 ? '+' : ''}${withUnit(value, decimals, degree)}`);
     },
     apart: (deltaC, decimals = 1) =>
       withUnit(Math.abs(isF ? deltaCToF(deltaC) : deltaC), decimals, degree),
@@ -172,10 +188,14 @@ function makeNumbers(preferences: FormatPreferences): Omit<Formats, DateKey | 'p
     times: (ratio, decimals = 2) => `${write(ratio, decimals)}×`,
     hours: (h, decimals = 1) => withUnit(h, decimals, symbols.h),
     count: (n) => write(n, 0),
-    percent: (p, decimals = 1) => withUnit(Number(p.toFixed(decimals)), fewest(p, decimals), '%'),
+    percent: (p, decimals = 1) => {
+      const shown = write(Number(p.toFixed(decimals)), fewest(p, decimals));
+      return `${shown}${symbols.percent}`;
+    },
     litres: (l, decimals = 2) => withUnit(l, decimals, symbols.l),
     energy: (kJ, decimals = 0) => withUnit(kJ, decimals, symbols.kj),
     money: (amount, decimals = 2) => write(amount, decimals, { style: 'currency', currency }),
+    joined: (...parts) => parts.join(symbols.comma),
     list: (items) => list.format(items),
   };
 }

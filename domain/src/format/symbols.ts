@@ -1,7 +1,7 @@
 import type { Language } from '@calm/contract';
 
 /** How units are written after a number. */
-interface UnitSymbols {
+export interface UnitSymbols {
   readonly g: string;
   readonly kg: string;
   readonly oz: string;
@@ -12,6 +12,10 @@ interface UnitSymbols {
   readonly min: string;
   readonly l: string;
   readonly kj: string;
+  /** With what stands between it and its number. */
+  readonly percent: string;
+  readonly comma: string;
+  readonly isRightToLeft: boolean;
 }
 
 /** SI symbols are the same in every language of the Latin script. */
@@ -26,6 +30,9 @@ const LATIN: UnitSymbols = {
   min: 'min',
   l: 'L',
   kj: 'kJ',
+  percent: '\u00a0%',
+  comma: ', ',
+  isRightToLeft: false,
 };
 
 const ARABIC: UnitSymbols = {
@@ -39,6 +46,9 @@ const ARABIC: UnitSymbols = {
   min: 'د',
   l: 'ل',
   kj: 'ك.ج',
+  percent: '%\u200e',
+  comma: '، ',
+  isRightToLeft: true,
 };
 
 /** The units' symbols of a language. */

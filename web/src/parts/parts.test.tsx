@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { renderInApp } from '../test-support/render';
 import { FromTo } from './fields/FromTo';
 import { NumberCell } from './fields/NumberCell';
-import { clockText, onOrAfter, TimeOfDay } from './fields/TimeOfDay';
+import { onOrAfter, readClockTime } from './fields/clockTime';
+import { TimeOfDay } from './fields/TimeOfDay';
 import { BlockList } from './layout/BlockList';
 import { RecordDialog } from './layout/RecordDialog';
 import { Failed } from './messages/Failed';
@@ -18,13 +19,12 @@ const user = () => userEvent.setup();
 
 describe('times of day', () => {
   it('are minutes from midnight; past it is the next morning', () => {
-    expect([0, 65, 1439, 1560, -60].map(clockText)).toEqual([
-      '00:00',
-      '01:05',
-      '23:59',
-      '02:00',
-      '23:00',
-    ]);
+    expect(
+      ['14:40', '1440', '9', '2:40 pm', '12:05 AM', '7.15', '2:40 م'].map(readClockTime),
+    ).toEqual([880, 880, 540, 880, 5, 435, 880]);
+    expect(['', '25:00', '9:75', '13 pm', 'noon'].map(readClockTime)).toEqual(
+      Array.from({ length: 5 }, () => null),
+    );
     expect(onOrAfter(120, 1080)).toBe(1560);
     expect(onOrAfter(1200, 1080)).toBe(1200);
   });
@@ -35,6 +35,7 @@ describe('times of day', () => {
     const field = screen.getByLabelText('From');
     expect(field).toHaveValue('10:00');
     fireEvent.change(field, { target: { value: '' } });
+    fireEvent.blur(field);
     expect(onChange).toHaveBeenLastCalledWith(null);
     fireEvent.change(field, { target: { value: '12:30' } });
     expect(onChange).toHaveBeenLastCalledWith(750);
@@ -48,6 +49,7 @@ describe('times of day', () => {
     const [from, to] = screen.getAllByLabelText(/./, { selector: 'input' });
     expect(to).toHaveValue('01:00');
     fireEvent.change(to as HTMLElement, { target: { value: '22:30' } });
+    fireEvent.blur(to as HTMLElement);
     expect(onChange).toHaveBeenLastCalledWith({ startMin: 1050, endMin: 1350 });
     fireEvent.change(from as HTMLElement, { target: { value: '02:00' } });
     expect(onChange).toHaveBeenLastCalledWith({ startMin: 120, endMin: 1500 });

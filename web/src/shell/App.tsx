@@ -1,8 +1,10 @@
-import { lazy, Suspense, type ComponentType } from 'react';
+import type { Permission } from '@calm/contract';
+import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Waiting } from '../parts/messages/Waiting';
 import { needWords } from '../words';
 import type { WordArea } from '../words/catalogue';
+import { EditingBy } from '../state/api/EditingBy';
 import { useHousesQuery } from '../state/api/api';
 import { NoHouse } from './sign-in/NoHouse';
 import { Gate } from './sign-in/Gate';
@@ -147,6 +149,11 @@ const LotPage = place(
 const Log = place(async () => (await import('../places/log/Log')).Log, 'log', 'mix', 'tonight');
 const House = place(async () => (await import('../places/house/House')).House, 'house');
 
+/** A page whose fields can be changed by whoever has a permission, and read by everybody. */
+const editing = (permission: Permission, page: ReactNode) => (
+  <EditingBy permission={permission}>{page}</EditingBy>
+);
+
 /** Every address of the application. */
 export function App() {
   return (
@@ -163,15 +170,15 @@ export function App() {
         >
           <Route index element={<Navigate to="tonight" replace />} />
           <Route path="tonight" element={<Tonight />} />
-          <Route path="demand" element={<Demand />} />
+          <Route path="demand" element={editing('plan', <Demand />)} />
           <Route path="demand/shopping" element={<Shopping />} />
-          <Route path="demand/services" element={<Services />} />
+          <Route path="demand/services" element={editing('plan', <Services />)} />
           <Route path="demand/history" element={<History />} />
-          <Route path="formulas" element={<Formulas />} />
-          <Route path="formulas/routes" element={<RoutesPage />} />
-          <Route path="formulas/routes/:route" element={<RoutePage />} />
-          <Route path="formulas/pantry" element={<Pantry />} />
-          <Route path="formulas/:formula/:part?" element={<FormulaPage />} />
+          <Route path="formulas" element={editing('book', <Formulas />)} />
+          <Route path="formulas/routes" element={editing('book', <RoutesPage />)} />
+          <Route path="formulas/routes/:route" element={editing('book', <RoutePage />)} />
+          <Route path="formulas/pantry" element={editing('book', <Pantry />)} />
+          <Route path="formulas/:formula/:part?" element={editing('book', <FormulaPage />)} />
           <Route path="formulas/:product/what-if" element={<WhatIf />} />
           <Route path="plan" element={<Plan />} />
           <Route path="plan/paper" element={<DayPaper />} />

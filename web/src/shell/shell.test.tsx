@@ -74,7 +74,10 @@ describe('the first account', () => {
     renderInApp(<OwnerForm house="yard" />);
     await user().type(screen.getByLabelText(new RegExp(t('signIn.name'))), 'Odile');
     await user().type(screen.getByLabelText(new RegExp(t('signIn.initials'))), 'od');
-    await user().type(screen.getByLabelText(new RegExp(t('signIn.password'))), 'short{Enter}');
+    await user().type(
+      screen.getByLabelText(new RegExp(t('signIn.password'))),
+      'a few words nobody says{Enter}',
+    );
   };
 
   it('is sent whole, initials in capitals', async () => {
@@ -84,14 +87,26 @@ describe('the first account', () => {
     expect(server.writes()[0]).toMatchObject({
       method: 'POST',
       path: '/api/v1/houses/yard/owner',
-      body: { name: 'Odile', initials: 'OD', password: 'short' },
+      body: { name: 'Odile', initials: 'OD', password: 'a few words nobody says' },
     });
   });
 
+  it('is not sent with a password that anybody could guess', async () => {
+    server = await houseServer(() => ({ status: 201 }));
+    renderInApp(<OwnerForm house="yard" />);
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.name'))), 'Odile');
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.initials'))), 'od');
+    const password = screen.getByLabelText(new RegExp(t('signIn.password')));
+    await user().type(password, 'short{Enter}');
+    expect(password).toHaveAttribute('aria-invalid', 'true');
+    expect(password).toHaveAccessibleDescription(t('signIn.passwordHow', { count: 10 }));
+    expect(server.writes()).toEqual([]);
+  });
+
   it('says why it was refused, and keeps what was typed', async () => {
-    server = await houseServer(() => problem('bad-input', 400, { detail: 'Ten characters.' }));
+    server = await houseServer(() => problem('bad-input', 400));
     await fill();
-    expect(await screen.findByRole('alert')).toHaveTextContent('Ten characters.');
+    expect(await screen.findByRole('alert')).toHaveTextContent(t('problems.bad-input'));
     expect(screen.getByLabelText(new RegExp(t('signIn.name')))).toHaveValue('Odile');
   });
 
@@ -293,7 +308,7 @@ describe('what was done here and is not in the house', () => {
   it('has nothing to compare where the house has nothing: it is dropped or sent again', async () => {
     const gone = problem('not-found', 404)?.body as NonNullable<OutboxItem['refusal']>;
     const store = await bar(item({ refusal: gone }));
-    expect(await screen.findByRole('alert')).toHaveTextContent('It is not-found.');
+    expect(await screen.findByRole('alert')).toHaveTextContent(t('problems.not-found'));
     expect(screen.getByRole('button', { name: t('outbox.again') })).toBeEnabled();
     await user().click(screen.getByRole('button', { name: t('outbox.drop') }));
     expect(store.getState().outbox.items).toEqual([]);

@@ -2,12 +2,15 @@ import type { Role } from '@calm/contract';
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { act, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import i18next from 'i18next';
 import { houseServer, problem } from '../test-support/houseServer';
 import { renderHookInApp, renderInApp } from '../test-support/render';
 import { usePermission } from './api/usePermission';
 import { useWrite } from './api/useWrite';
 import { plainContent, useRecordEditor } from './drafts/useRecordEditor';
 import { useBatches } from './useBatches';
+
+const { t } = i18next;
 
 let server: Awaited<ReturnType<typeof houseServer>> | null = null;
 afterEach(async () => {
@@ -66,7 +69,7 @@ describe('a write', () => {
   it.each([
     ['not reached', {}, /not saved/i],
     ['gone', asError(problem('not-found', 404)), /./],
-    ['refused', asError(problem('in-use', 409)), /It is in-use\./],
+    ['refused', asError(problem('in-use', 409)), t('problems.in-use')],
   ])('that was %s says so', async (_how, error, words) => {
     function Page() {
       const { write } = useWrite((_mine: number) => Promise.reject(error));
@@ -181,7 +184,7 @@ describe('the editor of a record', () => {
   it('stays open with the reason when it was refused', async () => {
     const { onClose, user } = editor(NOTE, writes(asError(problem('in-use', 409))));
     await user.click(screen.getByText('Delete'));
-    expect(await screen.findByRole('status')).toHaveTextContent('It is in-use.');
+    expect(await screen.findByRole('status')).toHaveTextContent(t('problems.in-use'));
     expect(onClose).not.toHaveBeenCalled();
   });
 });

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
 import { useNotices } from '../parts/messages/Notices';
-import { problemOf } from '../parts/messages/problemOf';
+import { problemWords } from '../parts/messages/problemWords';
 
 /** Which run of the work a step belongs to: steps of one that was left are not shown. */
 export type Run = number;
@@ -12,6 +13,7 @@ export type Run = number;
  * @param failedWords what is said where the house gave no reason
  */
 export function useBatches<Step>(first: Step, failedWords: string) {
+  const { t } = useTranslation();
   const { failed } = useNotices();
   const [state, setState] = useState<Step>(first);
   const run = useRef<Run>(0);
@@ -30,7 +32,7 @@ export function useBatches<Step>(first: Step, failedWords: string) {
     } catch (error) {
       if (isLeft(mine)) return;
       setState(safe.current);
-      failed(problemOf(error)?.detail ?? failedWords);
+      failed(problemWords(t, error, failedWords));
     }
   };
   const goTo = (to: Step) => {

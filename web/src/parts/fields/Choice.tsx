@@ -1,5 +1,6 @@
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { useMayEdit } from './editing';
 
 /** One of a few, in an office form. */
 export function Choice<Value extends string | number>({
@@ -18,9 +19,11 @@ export function Choice<Value extends string | number>({
   /** px */
   readonly width?: number | string;
 }) {
+  const mayEdit = useMayEdit();
   return (
     <TextField
       select
+      disabled={!mayEdit}
       size="small"
       label={label}
       value={value}

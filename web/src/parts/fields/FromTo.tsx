@@ -1,6 +1,7 @@
 import { useTranslation } from 'react-i18next';
 import styles from './FromTo.module.css';
-import { onOrAfter, TimeOfDay } from './TimeOfDay';
+import { onOrAfter } from './clockTime';
+import { TimeOfDay } from './TimeOfDay';
 
 /** Minutes from midnight of the day it begins on; past 1440 is the next morning. */
 interface Hours {

@@ -1,6 +1,7 @@
 import InputBase from '@mui/material/InputBase';
 import { useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useMayEdit } from './editing';
 import { useFormats } from '../format/useFormats';
 import { measureAsRead, type Measure } from './measure';
 import styles from './NumberCell.module.css';
@@ -52,11 +53,14 @@ export function NumberCell({
   readonly onCommit: (value: number) => void;
 }) {
   const { t } = useTranslation();
+  const mayEdit = useMayEdit();
   const [typed, setTyped] = useState<string | null>(null);
   const f = useFormats();
   const asRead = measure && measureAsRead(measure, f.preferences, ownRule, ownStep);
   const { unit = '', rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
-  const toStored = (value: number) => asRead?.toStored(value) ?? value;
+  // What is kept is as fine as the house keeps it, in whatever units it was typed.
+  const toStored = (value: number) =>
+    asRead ? Number(asRead.toStored(value).toFixed(ownRule.decimals)) : value;
   const value = asRead?.toShown(stored) ?? stored;
   const shown = typed ?? (isBlank ? '' : f.plain(value, rule.decimals));
   const read = isBlank && shown === '' ? NOTHING : readNumber(shown, rule);
@@ -70,12 +74,15 @@ export function NumberCell({
   };
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     const [columns, rows] = MOVES[event.key] ?? [0, 0];
+    if (!mayEdit && !onMove) return;
     // Left and right stay inside a number that is being typed.
     const isGoing = onMove && (rows !== 0 || (columns !== 0 && typed === null));
     if (isGoing && read.ok) {
       event.preventDefault();
       commit();
       onMove(event.currentTarget, columns, rows);
+    } else if (!mayEdit) {
+      // Only the way from cell to cell is open.
     } else if (event.key === 'Enter') {
       // Keeps the number, and nothing more: a form around it must not be sent with what was there before.
       event.preventDefault();
@@ -91,10 +98,11 @@ export function NumberCell({
   };
 
   return (
-    <div className={styles['cell']}>
+    <div className={styles['cell']} data-read-only={!mayEdit}>
       <InputBase
         fullWidth
         disabled={disabled}
+        readOnly={!mayEdit}
         error={error !== null}
         value={shown}
         endAdornment={<span className={styles['unit']}>{unit}</span>}

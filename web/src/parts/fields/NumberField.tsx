@@ -5,6 +5,7 @@ import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import { useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useMayEdit } from './editing';
 import { useFormats } from '../format/useFormats';
 import { measureAsRead, type Measure } from './measure';
 import { readNumber, type NumberRule } from './readNumber';
@@ -46,12 +47,15 @@ export function NumberField({
   readonly onCommit: (value: number | null) => void;
 }) {
   const { t } = useTranslation();
+  const mayEdit = useMayEdit();
   /** What is being typed; null shows the value. */
   const [typed, setTyped] = useState<string | null>(null);
   const f = useFormats();
   const asRead = measure && measureAsRead(measure, f.preferences, ownRule, ownStep);
   const { unit, rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
-  const toStored = (value: number) => asRead?.toStored(value) ?? value;
+  // What is kept is as fine as the house keeps it, in whatever units it was typed.
+  const toStored = (value: number) =>
+    asRead ? Number(asRead.toStored(value).toFixed(ownRule.decimals)) : value;
   const value = stored === null ? null : (asRead?.toShown(stored) ?? stored);
   const standing = value === null ? '' : f.plain(value, rule.decimals);
   const shown = typed ?? standing;
@@ -72,6 +76,7 @@ export function NumberField({
     if (rounded !== value) onCommit(toStored(rounded));
   };
   const onKeyDown = (event: KeyboardEvent) => {
+    if (!mayEdit) return;
     if (event.key === 'Enter') commit();
     else if (event.key === 'Escape') {
       setTyped(null);
@@ -84,7 +89,7 @@ export function NumberField({
   const stepButton = (steps: number) => (
     <IconButton
       tabIndex={-1}
-      disabled={disabled}
+      disabled={disabled || !mayEdit}
       aria-label={t(steps > 0 ? 'numbers.more' : 'numbers.less', { label })}
       onClick={() => stepBy(steps)}
       sx={size === 'office' ? { width: 40, height: 40 } : { width: 48, height: 48 }}
@@ -111,6 +116,7 @@ export function NumberField({
       onKeyDown={onKeyDown}
       slotProps={{
         htmlInput: {
+          readOnly: !mayEdit,
           inputMode: rule.decimals > 0 ? 'decimal' : 'numeric',
           'aria-label': unit ? `${label} (${unit})` : label,
           style: { fontSize: size === 'far' ? 28 : 20, fontWeight: 650, textAlign: 'center' },

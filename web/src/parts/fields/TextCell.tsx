@@ -1,5 +1,6 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { useMayEdit } from './editing';
 
 /** A short text that is kept on Enter or on leaving; Escape lets go of what was typed. */
 export function TextCell({
@@ -22,6 +23,7 @@ export function TextCell({
   readonly width?: number | string;
   readonly onCommit: (value: string) => void;
 }) {
+  const mayEdit = useMayEdit();
   const [typed, setTyped] = useState<string | null>(null);
   const commit = () => {
     if (typed === null) return;
@@ -41,7 +43,7 @@ export function TextCell({
         if (event.key === 'Enter' && !isLong) commit();
         if (event.key === 'Escape') setTyped(null);
       }}
-      slotProps={{ htmlInput: { maxLength: most } }}
+      slotProps={{ htmlInput: { maxLength: most, readOnly: !mayEdit } }}
       sx={{ width }}
     />
   );

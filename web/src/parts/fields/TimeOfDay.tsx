@@ -1,7 +1,18 @@
 import { DAY_MIN } from '@calm/core';
 import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../format/useFormats';
+import { readClockTime } from './clockTime';
+import { useMayEdit } from './editing';
 
-/** A time on the wall clock, as minutes from midnight; past 1440 shows the next morning's. */
+/** Arrow keys change a time by so much, minutes. */
+const STEP_MIN = 5;
+
+/**
+ * A time on the wall clock as whoever is here reads clocks, as minutes from midnight; past 1440 shows the next
+ * morning's. It is taken on Enter and on leaving; Escape lets go of what was typed.
+ */
 export function TimeOfDay({
   label,
   minute,
@@ -14,33 +25,49 @@ export function TimeOfDay({
   readonly isRequired?: boolean;
   readonly onChange: (minute: number | null) => void;
 }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const mayEdit = useMayEdit();
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? (minute === null ? '' : f.timeOfDay(minute));
+  const isEmpty = shown.trim() === '';
+  const read = readClockTime(shown);
+  const isWrong = isEmpty ? isRequired && typed !== null : read === null;
+  const commit = () => {
+    if (typed === null || isWrong) return;
+    setTyped(null);
+    onChange(isEmpty ? null : read);
+  };
   return (
     <TextField
-      type="time"
       size="small"
       required={isRequired}
       label={label}
-      value={minute === null ? '' : clockText(minute)}
-      onChange={(event) => onChange(clockMinute(event.target.value))}
-      slotProps={{ inputLabel: { shrink: true } }}
+      value={shown}
+      error={isWrong}
+      helperText={isWrong ? t('numbers.no-time', { example: f.timeOfDay(EXAMPLE_MIN) }) : undefined}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const now = readClockTime(event.target.value);
+        // What is typed whole counts at once: a form may be sent from here.
+        if (now !== null && /\d\d$|m\.?$/i.test(event.target.value.trim())) onChange(now);
+      }}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') commit();
+        else if (event.key === 'Escape' && typed !== null) setTyped(null);
+        else if (mayEdit && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
+          event.preventDefault();
+          setTyped(null);
+          const by = event.key === 'ArrowUp' ? STEP_MIN : -STEP_MIN;
+          onChange(((((read ?? minute ?? 0) + by) % DAY_MIN) + DAY_MIN) % DAY_MIN);
+        }
+      }}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { readOnly: !mayEdit } }}
       sx={{ width: 140 }}
     />
   );
 }
 
-/** `02:00` for 1560. */
-export function clockText(minute: number): string {
-  const ofDay = ((minute % DAY_MIN) + DAY_MIN) % DAY_MIN;
-  const two = (n: number) => String(n).padStart(2, '0');
-  return `${two(Math.floor(ofDay / 60))}:${two(ofDay % 60)}`;
-}
-
-/** Minutes from midnight; null when nothing is there. */
-function clockMinute(text: string): number | null {
-  const [hour, minute] = text.split(':').map(Number);
-  return text === '' || hour === undefined || minute === undefined ? null : hour * 60 + minute;
-}
-
-/** The minute on or after another at which the clock shows this: 02:00 after 18:00 is 26:00. */
-export const onOrAfter = (minute: number, start: number): number =>
-  minute > start ? minute : minute + DAY_MIN;
+/** When it is half past five in the afternoon, to show how times are written. */
+const EXAMPLE_MIN = 17 * 60 + 30;

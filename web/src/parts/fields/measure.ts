@@ -1,10 +1,10 @@
-import { cToF, fToC, G_PER_LB, G_PER_OZ } from '@calm/core';
+import { cToF, deltaCToF, fToC, G_PER_LB, G_PER_OZ } from '@calm/core';
 import type { DisplayPreferences } from '@calm/contract';
 import { symbolsOf } from '@calm/domain';
 import type { NumberRule } from './readNumber';
 
 /** What a field holds, when a person may read it in other units than it is kept in. */
-export type Measure = 'temp' | 'grams' | 'kilograms';
+export type Measure = 'temp' | 'tempDifference' | 'grams' | 'kilograms';
 
 /** A measure as one person reads and types it. What is kept stays in °C, g and kg. */
 export interface MeasureAsRead {
@@ -33,9 +33,27 @@ export function measureAsRead(
 ): MeasureAsRead {
   const symbols = symbolsOf(language);
   const same = (value: number) => value;
-  if (measure === 'temp' ? temp === 'celsius' : mass === 'metric') {
-    const unit = { temp: symbols.c, grams: symbols.g, kilograms: symbols.kg }[measure];
+  const isTemp = measure === 'temp' || measure === 'tempDifference';
+  if (isTemp ? temp === 'celsius' : mass === 'metric') {
+    const degree = symbols.c;
+    const unit = {
+      temp: degree,
+      tempDifference: degree,
+      grams: symbols.g,
+      kilograms: symbols.kg,
+    }[measure];
     return { unit, toShown: same, toStored: same, rule, step };
+  }
+  if (measure === 'tempDifference') {
+    const limits = { min: deltaCToF(rule.min), max: deltaCToF(rule.max) };
+    const toStored = (shown: number) => shown / deltaCToF(1);
+    return {
+      unit: symbols.f,
+      toShown: deltaCToF,
+      toStored,
+      rule: { ...rule, ...limits },
+      step: step * 2,
+    };
   }
   if (measure === 'temp') {
     const limits = { min: Math.ceil(cToF(rule.min)), max: Math.floor(cToF(rule.max)) };

@@ -4,6 +4,7 @@ import CloseIcon from '@mui/icons-material/Close';
 import IconButton from '@mui/material/IconButton';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../fields/editing';
 import styles from './BlockList.module.css';
 
 /** A list whose order matters: each block can go up, down or out. */
@@ -37,37 +38,39 @@ export function BlockList<Block>({
         return (
           <li key={String(i)}>
             <div className={styles['body']}>{children(block, i)}</div>
-            <div className={styles['moves']}>
-              <IconButton
-                size="small"
-                disabled={i === 0}
-                aria-label={t('blocks.up', { what })}
-                onClick={() => swap(i, i - 1)}
-              >
-                <ArrowUpwardIcon fontSize="small" />
-              </IconButton>
-              <IconButton
-                size="small"
-                disabled={i === blocks.length - 1}
-                aria-label={t('blocks.down', { what })}
-                onClick={() => swap(i, i + 1)}
-              >
-                <ArrowDownwardIcon fontSize="small" />
-              </IconButton>
-              <IconButton
-                size="small"
-                disabled={!isRemovable(block) || blocks.length === 1}
-                aria-label={t('blocks.remove', { what })}
-                onClick={() =>
-                  onChange(
-                    blocks.filter((_, at) => at !== i),
-                    t('blocks.removed', { what }),
-                  )
-                }
-              >
-                <CloseIcon fontSize="small" />
-              </IconButton>
-            </div>
+            <EditOnly>
+              <div className={styles['moves']}>
+                <IconButton
+                  size="small"
+                  disabled={i === 0}
+                  aria-label={t('blocks.up', { what })}
+                  onClick={() => swap(i, i - 1)}
+                >
+                  <ArrowUpwardIcon fontSize="small" />
+                </IconButton>
+                <IconButton
+                  size="small"
+                  disabled={i === blocks.length - 1}
+                  aria-label={t('blocks.down', { what })}
+                  onClick={() => swap(i, i + 1)}
+                >
+                  <ArrowDownwardIcon fontSize="small" />
+                </IconButton>
+                <IconButton
+                  size="small"
+                  disabled={!isRemovable(block) || blocks.length === 1}
+                  aria-label={t('blocks.remove', { what })}
+                  onClick={() =>
+                    onChange(
+                      blocks.filter((_, at) => at !== i),
+                      t('blocks.removed', { what }),
+                    )
+                  }
+                >
+                  <CloseIcon fontSize="small" />
+                </IconButton>
+              </div>
+            </EditOnly>
           </li>
         );
       })}

@@ -5,6 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useMayEdit } from '../fields/editing';
 import styles from './RecordDialog.module.css';
 
 /** One record to be written: kept whole, left as it was, or taken out. */
@@ -28,6 +29,7 @@ export function RecordDialog({
   readonly children: ReactNode;
 }) {
   const { t } = useTranslation();
+  const mayEdit = useMayEdit();
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth={width}>
       <form
@@ -42,15 +44,17 @@ export function RecordDialog({
           {wrong && <p role="alert">{wrong}</p>}
         </DialogContent>
         <DialogActions>
-          {onRemove && (
+          {onRemove && mayEdit && (
             <Button color="error" onClick={onRemove}>
               {t('record.remove')}
             </Button>
           )}
-          <Button onClick={onClose}>{t('record.cancel')}</Button>
-          <Button type="submit" variant="contained">
-            {t('record.keep')}
-          </Button>
+          <Button onClick={onClose}>{t(mayEdit ? 'record.cancel' : 'shell.close')}</Button>
+          {mayEdit && (
+            <Button type="submit" variant="contained">
+              {t('record.keep')}
+            </Button>
+          )}
         </DialogActions>
       </form>
     </Dialog>

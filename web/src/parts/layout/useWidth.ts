@@ -12,6 +12,8 @@ export function useWidth<E extends HTMLElement>(): {
     if (!element) return;
     // What is drawn inside must not hold it as wide as it was: a tablet is turned.
     element.style.contain = 'inline-size';
+    // Time runs to the right, whichever way words do.
+    element.dir = 'ltr';
     const observer = new ResizeObserver(([entry]) => setWidth(entry?.contentRect.width ?? 0));
     observer.observe(element);
     return () => observer.disconnect();

@@ -5,7 +5,7 @@ import { beadsOf, type Bead } from './beads';
 import styles from './LotBand.module.css';
 import { tintOf, WARM_C } from './tint';
 
-const BEAD_PX = 26;
+const BEAD_PX = 32;
 const SMALL_BEAD_RADIUS = 4;
 
 /** How a bead reads: initials of who can do it, or that nobody can. */
@@ -91,7 +91,7 @@ function BeadMark({
   const f = useFormats();
   const isOpen = !isDone && (labels?.some((label) => label.isOpen) ?? false);
   const text = labels ? wordsOf(labels) : '';
-  const half = labels ? Math.max(13, text.length * 4 + 5) : SMALL_BEAD_RADIUS;
+  const half = labels ? Math.max(13, text.length * 4.9 + 6) : SMALL_BEAD_RADIUS;
   const high = labels ? 13 : SMALL_BEAD_RADIUS;
   return (
     <g

@@ -4,7 +4,7 @@ import type { Lot } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
-import { problemOf } from '../../parts/messages/problemOf';
+import { problemWords } from '../../parts/messages/problemWords';
 import { useAddPhotoMutation } from './logApi';
 import { smallJpeg } from './smallJpeg';
 
@@ -23,7 +23,7 @@ export function TakePhoto({ house, lot }: { readonly house: string; readonly lot
       await add({ house, lotId: lot.id, photo }).unwrap();
       said(t('log.photo.kept'));
     } catch (error) {
-      failed(problemOf(error)?.detail ?? t('log.photo.later'));
+      failed(problemWords(t, error, t('log.photo.later')));
     } finally {
       setBusy(false);
     }

@@ -56,7 +56,7 @@ function ServiceSimulation({
   const { balls, decisions, windowsOf } = useTonight(board, service, forService, others);
   return (
     <Page
-      title={`${service.name}, ${f.date(service.date)}`}
+      title={f.joined(service.name, f.date(service.date))}
       lead={<Countdown service={service} atMs={atMs} />}
       aside={<Wanted board={board} service={service} />}
     >

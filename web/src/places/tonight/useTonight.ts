@@ -12,7 +12,7 @@ import { serviceBalls, type ServiceBalls } from './serviceBalls';
 
 /** An evening as its oven lead needs it. */
 export interface TonightNow {
-  /** Every product the service wants, lot by lot. */
+  /** Every product the service wants, whatever is to be done next first. */
   readonly balls: readonly { readonly lot: BoardLot; readonly balls: ServiceBalls }[];
   readonly decisions: readonly Decision[];
   /** When a lot's balls open well, by its lead product. */
@@ -20,6 +20,10 @@ export interface TonightNow {
 }
 
 const NONE: readonly never[] = [];
+
+/** When something is to be done for a product, minutes from doors: dough that nobody has mixed comes first. */
+const nextActMin = ({ unmade, waves }: ServiceBalls): number =>
+  unmade > 0 ? -Infinity : (waves[0]?.pullMin ?? Infinity);
 
 /** How the balls of a service stand, and what has to be decided. */
 export function useTonight(
@@ -62,7 +66,9 @@ export function useTonight(
       };
     });
     return {
-      balls: tonight.flatMap(({ lot, balls }) => balls.map((each) => ({ lot, balls: each }))),
+      balls: tonight
+        .flatMap(({ lot, balls }) => balls.map((each) => ({ lot, balls: each })))
+        .sort((a, b) => nextActMin(a.balls) - nextActMin(b.balls)),
       decisions: decisionsOf(board, tonight, atMs, nowMs),
       windowsOf: (lot) => tonight.find((each) => each.lot === lot)?.windows,
     };

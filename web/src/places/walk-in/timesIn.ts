@@ -1,11 +1,11 @@
-/** Times of day in a text, minutes from midnight; null when something in it is none. */
+import { readClockTime } from '../../parts/fields/clockTime';
+
+/** Times of day with commas between them, as minutes after midnight; null when one of them is none. */
 export function timesIn(text: string): number[] | null {
-  const parts = text.split(/[,;\s]+/).filter((part) => part !== '');
-  const times = parts.map((part) => {
-    const [, hour = '', minute = ''] = /^(\d{1,2})[:.](\d{2})$/.exec(part) ?? [];
-    return hour !== '' && Number(hour) < 24 && Number(minute) < 60
-      ? Number(hour) * 60 + Number(minute)
-      : null;
-  });
+  const parts = text
+    .split(/[,;،]/)
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+  const times = parts.map(readClockTime);
   return times.every((time) => time !== null) ? [...new Set(times)] : null;
 }

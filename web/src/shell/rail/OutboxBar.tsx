@@ -1,4 +1,4 @@
-import type { LoadRecord, Mark } from '@calm/contract';
+import { problemKind, type LoadRecord, type Mark } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
@@ -54,7 +54,9 @@ function Refused({ item }: { readonly item: OutboxItem }) {
     <div className={styles['refused']} role="alert">
       <p>
         <b>{t('outbox.refused', { what: item.words })}</b>{' '}
-        {theirs === null ? item.refusal?.detail : t('outbox.theirs', { theirs })}
+        {theirs === null
+          ? item.refusal && t(`problems.${problemKind(item.refusal)}`)
+          : t('outbox.theirs', { theirs })}
       </p>
       <Button variant="outlined" color="inherit" onClick={() => dispatch(delivered(item.id))}>
         {t(theirs === null ? 'outbox.drop' : 'outbox.keepTheirs')}

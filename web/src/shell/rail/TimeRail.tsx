@@ -58,6 +58,7 @@ export function TimeRail() {
       <div
         ref={track}
         className={styles['track']}
+        dir="ltr"
         role="slider"
         tabIndex={0}
         aria-label={t('shell.cursor')}

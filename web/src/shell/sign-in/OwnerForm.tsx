@@ -1,9 +1,9 @@
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { PASSWORD_LENGTH, type OwnerStart } from '@calm/contract';
+import { isGoodSecret, PASSWORD_LENGTH, type OwnerStart } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { problemOf } from '../../parts/messages/problemOf';
+import { problemWords } from '../../parts/messages/problemWords';
 import { useStartOwnerMutation } from '../../state/api/sessionApi';
 import styles from './SignIn.module.css';
 
@@ -12,6 +12,8 @@ export function OwnerForm({ house }: { readonly house: string }) {
   const { t } = useTranslation();
   const [start, { isLoading, error }] = useStartOwnerMutation();
   const [owner, setOwner] = useState<OwnerStart>({ name: '', initials: '', password: '' });
+  const [hasTried, setTried] = useState(false);
+  const isLongEnough = isGoodSecret('manager', owner.password);
   const put = (to: Partial<OwnerStart>) => setOwner((before) => ({ ...before, ...to }));
   return (
     <>
@@ -21,7 +23,8 @@ export function OwnerForm({ house }: { readonly house: string }) {
         className={styles['form']}
         onSubmit={(submit) => {
           submit.preventDefault();
-          void start({ house, owner });
+          setTried(true);
+          if (isLongEnough) void start({ house, owner });
         }}
       >
         <TextField
@@ -45,10 +48,12 @@ export function OwnerForm({ house }: { readonly house: string }) {
           autoComplete="new-password"
           label={t('signIn.password')}
           helperText={t('signIn.passwordHow', { count: PASSWORD_LENGTH.least })}
+          error={hasTried && !isLongEnough}
+          slotProps={hasTried && !isLongEnough ? { formHelperText: { role: 'alert' } } : {}}
           value={owner.password}
           onChange={(typed) => put({ password: typed.target.value })}
         />
-        {error && <p role="alert">{problemOf(error)?.detail ?? t('signIn.unreached')}</p>}
+        {error && <p role="alert">{problemWords(t, error, t('signIn.unreached'))}</p>}
         <Button type="submit" variant="contained" size="large" disabled={isLoading}>
           {t('signIn.makeAccount')}
         </Button>

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../parts/messages/Failed';
 import { Waiting } from '../../parts/messages/Waiting';
-import { problemOf } from '../../parts/messages/problemOf';
+import { problemWords } from '../../parts/messages/problemWords';
 import { useSignInOptionsQuery, useSignInMutation } from '../../state/api/sessionApi';
 import { displayed, hasDisplay } from '../../state/display';
 import { useAppDispatch } from '../../state/store';
@@ -73,7 +73,7 @@ function SubmitSecret({
   const { id, name, by } = candidate;
   const attempt = async (secret: string) => {
     const { error } = await signIn({ house, candidate: { personId: id, secret } });
-    if (error) setWrong(problemOf(error)?.detail ?? t('signIn.unreached'));
+    if (error) setWrong(problemWords(t, error, t('signIn.unreached')));
   };
   const Form = by === 'pin' ? PinPad : PasswordForm;
   const secret = door.demo?.[id];

@@ -12,6 +12,9 @@ const paletteOf = (p: Palette) => ({
   divider: p.line,
 });
 
+/** A field's name above it, of what it is inside: the library's own would be under 14 px. */
+const LABEL = '0.8em';
+
 /** Always seen, on every kind of button, tab and toggle. */
 const FOCUS = { outline: '3px solid var(--focus)', outlineOffset: 2 } as const;
 
@@ -56,11 +59,17 @@ export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
         styleOverrides: { root: { color: 'var(--ink)', borderColor: 'var(--quiet)' } },
       },
       MuiOutlinedInput: {
-        styleOverrides: { notchedOutline: { borderColor: 'var(--quiet)' } },
+        styleOverrides: {
+          notchedOutline: { borderColor: 'var(--quiet)', '& legend': { fontSize: LABEL } },
+        },
       },
       MuiTooltip: { styleOverrides: { tooltip: { fontSize: 14 } } },
       MuiFormHelperText: { styleOverrides: { root: { fontSize: 14 } } },
-      MuiInputLabel: { styleOverrides: { shrink: { fontSize: 18.7 } } },
+      MuiInputLabel: {
+        styleOverrides: {
+          shrink: { transform: `translate(14px, -9px) scale(${parseFloat(LABEL)})` },
+        },
+      },
     },
   });
 }

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { problemOf } from '../../parts/messages/problemOf';
+import { problemWords } from '../../parts/messages/problemWords';
 
 interface Unwrapped<Stored> {
   readonly unwrap: () => Promise<Stored>;
@@ -58,7 +59,7 @@ export function useRecordEditor<
       const problem = problemOf(error);
       if (problem?.type === '/problems/stale') setWrong(t('record.stale'));
       else if (problem?.type === '/problems/in-use' && say.inUse) setWrong(say.inUse);
-      else setWrong(problem?.detail ?? t('errors.notSaved'));
+      else setWrong(problemWords(t, error));
     }
   };
   const keep = (content: Content) =>

@@ -10,8 +10,8 @@ export function HandoverParts({ lines }: { readonly lines: readonly HandoverLine
       {HANDOVER_PARTS.map((part) => {
         const mine = lines.filter((line) => line.part === part);
         return (
-          <section key={part} aria-label={t(`crew.handover.${part}`)}>
-            <h3>{t(`crew.handover.${part}`)}</h3>
+          <div key={part}>
+            <h2>{t(`crew.handover.${part}`)}</h2>
             {mine.length === 0 ? (
               <p className="quiet">{t('crew.handover.none')}</p>
             ) : (
@@ -21,7 +21,7 @@ export function HandoverParts({ lines }: { readonly lines: readonly HandoverLine
                 ))}
               </ul>
             )}
-          </section>
+          </div>
         );
       })}
     </div>

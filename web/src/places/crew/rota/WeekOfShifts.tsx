@@ -49,7 +49,7 @@ export function WeekOfShifts({
                         <button
                           key={shift.id}
                           type="button"
-                          aria-label={`${person.name}, ${dayName(date)} ${hours}`}
+                          aria-label={f.joined(person.name, `${dayName(date)} ${hours}`)}
                           onClick={() =>
                             onOpen({ kind: 'shift', of: shift, personId: person.id, weekday })
                           }

@@ -87,7 +87,7 @@ function BigStep({
         </p>
         <h2>{title}</h2>
         <p className={styles['lot']}>
-          <b>{boardLot.code}</b> {boardLot.product.name}, {f.date(boardLot.date)}
+          <b>{boardLot.code}</b> {f.joined(boardLot.product.name, f.date(boardLot.date))}
           {others.length > 0 && ` ${t('crew.mine.with', { names: f.list(others) })}`}
         </p>
         <p>{t(`crew.look.${work.key}`)}</p>

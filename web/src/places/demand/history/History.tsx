@@ -4,6 +4,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { paths, type ForecastAnswer, type HouseBook, type HouseCalendar } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditingBy } from '../../../state/api/EditingBy';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
@@ -43,7 +44,9 @@ export function History() {
       }
     >
       <DemandNav />
-      <ImportSales book={book.data} calendar={calendar.data} />
+      <EditingBy permission="plan">
+        <ImportSales book={book.data} calendar={calendar.data} />
+      </EditingBy>
       <UsageCurves book={book.data} calendar={calendar.data} answer={answer.data} />
       <section>
         <h2>{t('demand.till.title')}</h2>

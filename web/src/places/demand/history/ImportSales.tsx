@@ -3,6 +3,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import type { HouseBook, HouseCalendar, SalesColumns } from '@calm/contract';
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Choice } from '../../../parts/fields/Choice';
 import styles from './History.module.css';
@@ -28,9 +29,11 @@ export function ImportSales({
       {state.kind === 'none' && (
         <>
           <p className="quiet">{t('demand.history.how')}</p>
-          <Button variant="contained" onClick={() => input.current?.click()}>
-            {t('demand.history.choose')}
-          </Button>
+          <EditOnly>
+            <Button variant="contained" onClick={() => input.current?.click()}>
+              {t('demand.history.choose')}
+            </Button>
+          </EditOnly>
         </>
       )}
       <input

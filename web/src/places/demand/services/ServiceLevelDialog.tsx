@@ -10,6 +10,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useNotices } from '../../../parts/messages/Notices';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import styles from '../week/Demand.module.css';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 
@@ -50,7 +51,7 @@ export function ServiceLevelDialog({
     } catch (error) {
       const problem = problemOf(error);
       const isStale = problem?.type === '/problems/stale';
-      setWrong(isStale ? t('record.stale') : (problem?.detail ?? t('errors.notSaved')));
+      setWrong(isStale ? t('record.stale') : problemWords(t, error));
     }
   };
   return (

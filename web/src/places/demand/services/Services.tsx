@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { HouseCalendar, ServiceException, ServicePattern } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
@@ -37,12 +38,14 @@ export function Services() {
       title={t('demand.services.title')}
       lead={t('demand.services.lead')}
       aside={
-        <Button
-          variant="contained"
-          onClick={() => setOpen({ kind: 'pattern', of: null, weekday: 1 })}
-        >
-          {t('demand.services.add')}
-        </Button>
+        <EditOnly>
+          <Button
+            variant="contained"
+            onClick={() => setOpen({ kind: 'pattern', of: null, weekday: 1 })}
+          >
+            {t('demand.services.add')}
+          </Button>
+        </EditOnly>
       }
     >
       <DemandNav />

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { costOf, type ShoppingLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { WideTable } from '../../../parts/layout/WideTable';
 import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -58,22 +59,24 @@ export function Shopping() {
         <p className="quiet">{t('demand.shopping.none')}</p>
       ) : (
         <>
-          <table className={styles['list']}>
-            <thead>
-              <tr>
-                {(['name', 'need', 'have', 'expires', 'buy'] as const).map((key) => (
-                  <th key={key} scope="col">
-                    {t(`demand.shopping.${key}`)}
-                  </th>
+          <WideTable label={t('demand.shopping.title')}>
+            <table className={styles['list']}>
+              <thead>
+                <tr>
+                  {(['name', 'need', 'have', 'expires', 'buy'] as const).map((key) => (
+                    <th key={key} scope="col">
+                      {t(`demand.shopping.${key}`)}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {lines.map((line) => (
+                  <Line key={line.name} line={line} />
                 ))}
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map((line) => (
-                <Line key={line.name} line={line} />
-              ))}
-            </tbody>
-          </table>
+              </tbody>
+            </table>
+          </WideTable>
           <p>
             {t('demand.shopping.cost', { cost: f.money(money.total) })}{' '}
             {money.unpriced.length > 0 &&

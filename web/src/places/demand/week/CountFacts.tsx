@@ -11,6 +11,7 @@ import type {
 import { runsOutAt } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { formatOdds } from '../../../parts/format/odds';
 import { useFormats } from '../../../parts/format/useFormats';
 import { WhyThis } from '../../../parts/messages/WhyThis';
@@ -66,17 +67,21 @@ export function CountFacts({
       </p>
       <p className={styles['choices']}>
         {forecast.ready !== state.shown && (
-          <Button variant="outlined" size="small" onClick={() => state.save(forecast.ready)}>
-            {t('demand.facts.have', {
-              ready: f.count(forecast.ready),
-              enough: f.percent(forecast.enoughPercent, 0),
-            })}
-          </Button>
+          <EditOnly>
+            <Button variant="outlined" size="small" onClick={() => state.save(forecast.ready)}>
+              {t('demand.facts.have', {
+                ready: f.count(forecast.ready),
+                enough: f.percent(forecast.enoughPercent, 0),
+              })}
+            </Button>
+          </EditOnly>
         )}
         {count.origin === 'chosen' && (
-          <Button variant="outlined" size="small" onClick={state.backToUsual}>
-            {t('demand.facts.usual', { count: f.count(count.usual) })}
-          </Button>
+          <EditOnly>
+            <Button variant="outlined" size="small" onClick={state.backToUsual}>
+              {t('demand.facts.usual', { count: f.count(count.usual) })}
+            </Button>
+          </EditOnly>
         )}
       </p>
       <ReadyCurve
@@ -106,9 +111,11 @@ export function CountFacts({
         </p>
       )}
       <p>
-        <button type="button" className={styles['link']} onClick={() => setWeighing(true)}>
-          {t('demand.serviceLevel.open', { enough: f.percent(answer.enoughPercent, 0) })}
-        </button>
+        <EditOnly>
+          <button type="button" className={styles['link']} onClick={() => setWeighing(true)}>
+            {t('demand.serviceLevel.open', { enough: f.percent(answer.enoughPercent, 0) })}
+          </button>
+        </EditOnly>
       </p>
       {isWeighing && <ServiceLevelDialog house={house} onClose={() => setWeighing(false)} />}
       <WhyThis about={t('demand.facts.about')}>

@@ -9,6 +9,7 @@ import type {
 import { weekdayIndex } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { BookingDialog } from './BookingDialog';
 import styles from './Demand.module.css';
@@ -48,13 +49,15 @@ export function DayMarks({
   const exceptions = (calendar?.exceptions ?? []).filter((each) => each.date === date);
   const close = () => setOpen(null);
   const mark = (kind: Open['kind'], words: string) => (
-    <button
-      type="button"
-      aria-label={t('demand.markOn', { what: words, date: f.date(date) })}
-      onClick={() => setOpen({ kind, of: null })}
-    >
-      {words}
-    </button>
+    <EditOnly>
+      <button
+        type="button"
+        aria-label={t('demand.markOn', { what: words, date: f.date(date) })}
+        onClick={() => setOpen({ kind, of: null })}
+      >
+        {words}
+      </button>
+    </EditOnly>
   );
   return (
     <span className={styles['events']}>
@@ -69,24 +72,28 @@ export function DayMarks({
         </button>
       ))}
       {bookings.map((booking) => (
-        <button
-          key={booking.id}
-          type="button"
-          data-event
-          onClick={() => setOpen({ kind: 'booking', of: booking })}
-        >
-          {booking.name}, {t('demand.booking.says', { count: booking.guests })}
-        </button>
+        <EditOnly>
+          <button
+            key={booking.id}
+            type="button"
+            data-event
+            onClick={() => setOpen({ kind: 'booking', of: booking })}
+          >
+            {booking.name}, {t('demand.booking.says', { count: booking.guests })}
+          </button>
+        </EditOnly>
       ))}
       {exceptions.map((exception) => (
-        <button
-          key={exception.id}
-          type="button"
-          data-event
-          onClick={() => setOpen({ kind: 'exception', of: exception })}
-        >
-          {formatExceptionMessage(exception)}
-        </button>
+        <EditOnly>
+          <button
+            key={exception.id}
+            type="button"
+            data-event
+            onClick={() => setOpen({ kind: 'exception', of: exception })}
+          >
+            {formatExceptionMessage(exception)}
+          </button>
+        </EditOnly>
       ))}
       {isPreferment && services.length > 0 && mark('event', t('demand.event.mark'))}
       {isPreferment && services.length > 0 && mark('booking', t('demand.booking.mark'))}

@@ -3,6 +3,8 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditingBy } from '../../../state/api/EditingBy';
+import { EditOnly } from '../../../parts/fields/editing';
 import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -100,16 +102,18 @@ export function Demand() {
         )}
         <aside className={styles['facts']} aria-label={t('demand.facts.title')}>
           {service && product && count && isOver ? (
-            <SoldFacts
-              {...{ service, product, count }}
-              sale={sales.find(isPicked)}
-              lot={board.lots.find(
-                (lot) =>
-                  lot.lot !== null &&
-                  lot.date === service.date &&
-                  lot.items.some(({ productId }) => productId === product.id),
-              )}
-            />
+            <EditingBy permission="sell">
+              <SoldFacts
+                {...{ service, product, count }}
+                sale={sales.find(isPicked)}
+                lot={board.lots.find(
+                  (lot) =>
+                    lot.lot !== null &&
+                    lot.date === service.date &&
+                    lot.items.some(({ productId }) => productId === product.id),
+                )}
+              />
+            </EditingBy>
           ) : service && product && count && forecast && answer ? (
             <CountFacts
               {...{ service, product, count, forecast, answer }}
@@ -120,13 +124,15 @@ export function Demand() {
           )}
           <div className={styles['choices']}>
             {answer && dateRange !== 'last-days' && (
-              <Button
-                variant="outlined"
-                disabled={take.isTaking}
-                onClick={() => void take.takeAll(services, answer.forecasts, atMs)}
-              >
-                {t('demand.take')}
-              </Button>
+              <EditOnly>
+                <Button
+                  variant="outlined"
+                  disabled={take.isTaking}
+                  onClick={() => void take.takeAll(services, answer.forecasts, atMs)}
+                >
+                  {t('demand.take')}
+                </Button>
+              </EditOnly>
             )}
             <Button
               component={Link}

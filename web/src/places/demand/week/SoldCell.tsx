@@ -1,5 +1,6 @@
 import type { Product, ProductCount, Sale, Service } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
+import { EditingBy } from '../../../state/api/EditingBy';
 import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import { BALLS } from '../../../parts/fields/readNumber';
@@ -32,20 +33,22 @@ export function SoldCell({
   ].filter((words) => words !== false);
   return (
     <div className={styles['cell']} data-known={state.isKnown}>
-      <NumberCell
-        label={t('demand.sold.field', {
-          product: product.name,
-          service: service.name,
-          date: f.date(service.date),
-        })}
-        value={sold}
-        isBlank={!state.isKnown}
-        rule={BALLS}
-        step={1}
-        onFocus={onFocus}
-        onMove={goTo}
-        onCommit={(to) => state.save({ sold: to })}
-      />
+      <EditingBy permission="sell">
+        <NumberCell
+          label={t('demand.sold.field', {
+            product: product.name,
+            service: service.name,
+            date: f.date(service.date),
+          })}
+          value={sold}
+          isBlank={!state.isKnown}
+          rule={BALLS}
+          step={1}
+          onFocus={onFocus}
+          onMove={goTo}
+          onCommit={(to) => state.save({ sold: to })}
+        />
+      </EditingBy>
       <p>
         {state.isKnown
           ? f.list([t('demand.sold.of', { count: count.count }), ...end])

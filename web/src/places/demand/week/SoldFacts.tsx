@@ -2,10 +2,12 @@ import Button from '@mui/material/Button';
 import type { Product, ProductCount, Sale, Service } from '@calm/contract';
 import type { BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { BALLS } from '../../../parts/fields/readNumber';
-import { onOrAfter, TimeOfDay } from '../../../parts/fields/TimeOfDay';
+import { onOrAfter } from '../../../parts/fields/clockTime';
+import { TimeOfDay } from '../../../parts/fields/TimeOfDay';
 import { useBookQuery } from '../../../state/api/api';
 import { minuteAt } from '../../../state/time/localDate';
 import { useHouse } from '../../../state/board/useBoard';
@@ -64,9 +66,11 @@ export function SoldFacts({
         {leftBalls === null ? t('demand.sold.notCounted') : t('demand.sold.kept')}
       </p>
       {leftBalls === null && (
-        <Button variant="outlined" size="small" onClick={() => state.save({ leftBalls: 0 })}>
-          {t('demand.sold.nothingLeft')}
-        </Button>
+        <EditOnly>
+          <Button variant="outlined" size="small" onClick={() => state.save({ leftBalls: 0 })}>
+            {t('demand.sold.nothingLeft')}
+          </Button>
+        </EditOnly>
       )}
     </>
   );

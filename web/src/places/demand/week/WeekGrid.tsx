@@ -48,7 +48,7 @@ export function WeekGrid({
       <table className={styles['week']}>
         <thead>
           <tr>
-            <th />
+            <td />
             {products.map((product) => (
               <th key={product.id} scope="col">
                 {product.name} <span className="quiet">{f.grams(product.ballWeightG)}</span>

@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useHouse } from '../../../state/board/useBoard';
+import { useDraft } from '../../../state/drafts/useDraft';
 import { useDraftedWrite } from '../../../state/api/useDraftedWrite';
 import { useWrite, type Disagreement } from '../../../state/api/useWrite';
 import { useChangeCountMutation } from '../demandApi';
@@ -34,11 +35,11 @@ export function useCount(service: Service, product: Product, count: ProductCount
   const [change] = useChangeCountMutation();
   const send = (next: CountChange) =>
     change({ house, date, patternId, productId: product.id, change: next }).unwrap();
-  const { write, stale, settle } = useWrite(send);
-  const typed = useDraftedWrite<number, ProductCount>(
-    `count/${house}/${date}/${patternId}/${product.id}`,
-    count,
-    (next, version) => write({ count: next, version }),
+  const key = `count/${house}/${date}/${patternId}/${product.id}`;
+  const { drop } = useDraft(key);
+  const { write, stale, settle } = useWrite(send, drop);
+  const typed = useDraftedWrite<number, ProductCount>(key, count, (next, version) =>
+    write({ count: next, version }),
   );
 
   const save = async (next: number, over?: number) => {

@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useHouse } from '../../../state/board/useBoard';
+import { useDraft } from '../../../state/drafts/useDraft';
 import { useDraftedWrite } from '../../../state/api/useDraftedWrite';
 import { useWrite, type Disagreement } from '../../../state/api/useWrite';
 import { useChangeSaleMutation } from '../demandApi';
@@ -39,11 +40,11 @@ export function useSale(service: Service, product: Product, sale: Sale | undefin
   const [change] = useChangeSaleMutation();
   const send = (next: SaleChange) =>
     change({ house, date, patternId, productId, change: next }).unwrap();
-  const { write, stale, settle } = useWrite(send);
-  const typed = useDraftedWrite<SoldBalls, Sale>(
-    `sale/${house}/${date}/${patternId}/${productId}`,
-    kept,
-    (next, version) => write({ sale: next, version }),
+  const key = `sale/${house}/${date}/${patternId}/${productId}`;
+  const { drop } = useDraft(key);
+  const { write, stale, settle } = useWrite(send, drop);
+  const typed = useDraftedWrite<SoldBalls, Sale>(key, kept, (next, version) =>
+    write({ sale: next, version }),
   );
   const shown = typed.draft ?? kept;
 

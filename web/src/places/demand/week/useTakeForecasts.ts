@@ -3,7 +3,7 @@ import { forecastAt } from '@calm/domain';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import { useChangeCountsMutation } from '../demandApi';
 
 /** Takes over what the forecasts say, for every count that nobody has chosen; with one way back. */
@@ -41,7 +41,7 @@ export function useTakeForecasts(house: string) {
         change({ house, counts: back }).unwrap(),
       );
     } catch (error) {
-      failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+      failed(problemWords(t, error));
     } finally {
       setTaking(false);
     }

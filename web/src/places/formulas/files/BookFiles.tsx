@@ -7,8 +7,9 @@ import type { BookImport, HouseBook } from '@calm/contract';
 import type { FileProblem } from '@calm/domain/files';
 import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import {
   bookChanges,
   imports,
@@ -81,9 +82,11 @@ export function BookFiles({ house, book }: { readonly house: string; readonly bo
       <Button size="small" variant="outlined" onClick={() => void takeOutCsv()}>
         {t('formulas.files.csv')}
       </Button>
-      <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
-        {t('formulas.files.bringIn')}
-      </Button>
+      <EditOnly>
+        <Button size="small" variant="outlined" onClick={() => input.current?.click()}>
+          {t('formulas.files.bringIn')}
+        </Button>
+      </EditOnly>
       <input
         ref={input}
         type="file"
@@ -187,7 +190,7 @@ function Preview({
       } else said(words);
       onClose();
     } catch (error) {
-      failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+      failed(problemWords(t, error));
       setBringing(false);
     }
   };

@@ -21,6 +21,7 @@ import {
 } from '@calm/core';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import styles from './FormulaLines.module.css';
@@ -90,7 +91,7 @@ export function FormulaLines({
               {base === 'flour' ? t('formulas.edit.percent') : t('formulas.edit.litre')}
             </th>
             <th scope="col">{t('formulas.edit.batch')}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>
@@ -116,22 +117,26 @@ export function FormulaLines({
         </tfoot>
       </table>
       <div className={styles['add']}>
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() => onChange(withFlour(formula, pantry), t('formulas.edit.flourAdded'))}
-        >
-          {t('formulas.edit.addFlour')}
-        </Button>
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() =>
-            onChange(withAddition(formula, t('formulas.edit.newThing')), t('formulas.edit.added'))
-          }
-        >
-          {t('formulas.edit.addOther')}
-        </Button>
+        <EditOnly>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => onChange(withFlour(formula, pantry), t('formulas.edit.flourAdded'))}
+          >
+            {t('formulas.edit.addFlour')}
+          </Button>
+        </EditOnly>
+        <EditOnly>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() =>
+              onChange(withAddition(formula, t('formulas.edit.newThing')), t('formulas.edit.added'))
+            }
+          >
+            {t('formulas.edit.addOther')}
+          </Button>
+        </EditOnly>
       </div>
     </div>
   );
@@ -188,7 +193,7 @@ function Line({
         ) : (
           <NumberCell
             label={name}
-            unit="g/l"
+            unit={`${f.symbols.g}/${f.symbols.l}`}
             value={perLitre(line.percent, formula)}
             rule={gramsRule(line)}
             step={line.kind === 'yeast' ? 0.1 : 1}
@@ -218,15 +223,17 @@ function Line({
       </td>
       <td>
         {canGo(line, formula) && (
-          <IconButton
-            size="small"
-            aria-label={t('formulas.edit.remove', { what: name })}
-            onClick={() =>
-              onChange(without(formula, line.key), t('formulas.edit.removed', { what: name }))
-            }
-          >
-            <CloseIcon fontSize="small" />
-          </IconButton>
+          <EditOnly>
+            <IconButton
+              size="small"
+              aria-label={t('formulas.edit.remove', { what: name })}
+              onClick={() =>
+                onChange(without(formula, line.key), t('formulas.edit.removed', { what: name }))
+              }
+            >
+              <CloseIcon fontSize="small" />
+            </IconButton>
+          </EditOnly>
         )}
       </td>
     </tr>

@@ -3,6 +3,7 @@ import type { FormulaContent, FormulaRecord, HouseBook } from '@calm/contract';
 import type { Formula } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditingContext } from '../../../parts/fields/editing';
 import { NavLink, useParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -88,7 +89,12 @@ function Editor({ house, book, record }: EditorProps) {
           onChange={(method, what) => draft.change({ method }, what)}
         />
       )}
-      {part === 'make' && <MakePart house={house} book={book} record={{ ...record, ...content }} />}
+      {part === 'make' && (
+        // Anybody may scale an amount here; nothing of it is kept.
+        <EditingContext value>
+          <MakePart house={house} book={book} record={{ ...record, ...content }} />
+        </EditingContext>
+      )}
       {part !== 'method' && part !== 'make' && (
         <Ingredients house={house} book={book} record={record} draft={draft} />
       )}

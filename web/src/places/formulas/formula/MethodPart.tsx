@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import { CAUTIONS, type Method, type MethodStep } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
+import { useFormats } from '../../../parts/format/useFormats';
 import { BlockList } from '../../../parts/layout/BlockList';
 import { Caution } from '../../../parts/messages/Caution';
 import { Choice } from '../../../parts/fields/Choice';
@@ -69,17 +71,19 @@ export function MethodPart({
           <StepFields step={step} number={i + 1} onChange={(to, what) => change(i, to, what)} />
         )}
       </BlockList>
-      <Button
-        variant="outlined"
-        onClick={() =>
-          put(
-            [...method.steps, newStep(method, t('formulas.method.newStep'))],
-            t('formulas.method.added'),
-          )
-        }
-      >
-        {t('formulas.method.add')}
-      </Button>
+      <EditOnly>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            put(
+              [...method.steps, newStep(method, t('formulas.method.newStep'))],
+              t('formulas.method.added'),
+            )
+          }
+        >
+          {t('formulas.method.add')}
+        </Button>
+      </EditOnly>
     </section>
   );
 }
@@ -95,6 +99,7 @@ export function StepFields({
   readonly onChange: (to: Partial<MethodStep>, what: string) => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const changed = (what: string, to: string) => t('formulas.edit.changed', { what, to });
   return (
     <div className={styles['step']}>
@@ -107,8 +112,8 @@ export function StepFields({
       />
       <LabelledCell
         name={t('formulas.method.minutes')}
-        label={`${step.title}, ${t('formulas.method.minutes')}`}
-        unit="min"
+        label={f.joined(step.title, t('formulas.method.minutes'))}
+        unit={f.symbols.min}
         value={step.minutes ?? 0}
         rule={MINUTES}
         step={1}

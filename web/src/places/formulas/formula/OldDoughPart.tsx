@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { Formula, OldDough, PlainFormula } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import styles from './PrefermentPart.module.css';
@@ -23,15 +24,17 @@ export function OldDoughPart({
   if (!oldDough) {
     return (
       <div className={styles['part']}>
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() =>
-            put(ownOldDough(formula, t('formulas.oldDough.name')), t('formulas.oldDough.added'))
-          }
-        >
-          {t('formulas.oldDough.add')}
-        </Button>
+        <EditOnly>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() =>
+              put(ownOldDough(formula, t('formulas.oldDough.name')), t('formulas.oldDough.added'))
+            }
+          >
+            {t('formulas.oldDough.add')}
+          </Button>
+        </EditOnly>
       </div>
     );
   }
@@ -52,16 +55,18 @@ export function OldDoughPart({
         }
       />
       <p className="quiet">{t('formulas.oldDough.how')}</p>
-      <Button
-        size="small"
-        variant="outlined"
-        onClick={() => {
-          const { oldDough: _gone, ...plain } = formula;
-          onChange(plain, t('formulas.oldDough.removed'));
-        }}
-      >
-        {t('formulas.oldDough.remove')}
-      </Button>
+      <EditOnly>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => {
+            const { oldDough: _gone, ...plain } = formula;
+            onChange(plain, t('formulas.oldDough.removed'));
+          }}
+        >
+          {t('formulas.oldDough.remove')}
+        </Button>
+      </EditOnly>
     </section>
   );
 }

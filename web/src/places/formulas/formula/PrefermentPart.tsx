@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { splitMix, type Formula, type Preferment } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import styles from './PrefermentPart.module.css';
@@ -23,18 +24,20 @@ export function PrefermentPart({
   if (!preferment) {
     return (
       <div className={styles['part']}>
-        <Button
-          size="small"
-          variant="outlined"
-          onClick={() =>
-            onChange(
-              { ...formula, preferment: poolish(formula, t('formulas.preferment.name')) },
-              t('formulas.preferment.added'),
-            )
-          }
-        >
-          {t('formulas.preferment.add')}
-        </Button>
+        <EditOnly>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() =>
+              onChange(
+                { ...formula, preferment: poolish(formula, t('formulas.preferment.name')) },
+                t('formulas.preferment.added'),
+              )
+            }
+          >
+            {t('formulas.preferment.add')}
+          </Button>
+        </EditOnly>
       </div>
     );
   }
@@ -88,16 +91,18 @@ export function PrefermentPart({
           {split.reasons.map((reason) => t(`reasons.${reason.kind}`, { ...reason })).join(' ')}
         </p>
       )}
-      <Button
-        size="small"
-        variant="outlined"
-        onClick={() => {
-          const { preferment: _gone, ...plain } = formula;
-          onChange(plain, t('formulas.preferment.removed'));
-        }}
-      >
-        {t('formulas.preferment.remove')}
-      </Button>
+      <EditOnly>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => {
+            const { preferment: _gone, ...plain } = formula;
+            onChange(plain, t('formulas.preferment.removed'));
+          }}
+        >
+          {t('formulas.preferment.remove')}
+        </Button>
+      </EditOnly>
     </section>
   );
 }

@@ -187,6 +187,7 @@ function TargetFields({
   readonly onChange: (target: Target) => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const aim = (to: Partial<Target>) => onChange({ ...target, ...to });
   return (
     <>
@@ -213,7 +214,7 @@ function TargetFields({
         />
         <LabelledCell
           name={t('formulas.product.maturityMinH')}
-          unit="h"
+          unit={f.symbols.h}
           value={target.maturityMinH}
           rule={RIPE_H}
           step={1}

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import type { FormulaRecord, HouseBook, Product } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { Link } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { ProductDialog } from './ProductDialog';
@@ -39,14 +40,16 @@ export function ProductsOf({
           </li>
         ))}
       </ul>
-      <Button
-        size="small"
-        variant="outlined"
-        disabled={book.routes.length === 0}
-        onClick={() => setOpen('new')}
-      >
-        {t('formulas.product.add')}
-      </Button>
+      <EditOnly>
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={book.routes.length === 0}
+          onClick={() => setOpen('new')}
+        >
+          {t('formulas.product.add')}
+        </Button>
+      </EditOnly>
       {book.routes.length === 0 && (
         <p className="quiet small">
           <Link to={`/${house}/formulas/routes`}>{t('formulas.product.routeFirst')}</Link>

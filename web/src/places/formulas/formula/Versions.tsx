@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import type { FormulaContent, FormulaVersion } from '@calm/contract';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { lineName } from './lineName';
 import { useSimulation } from '../../../workers/engine/useSimulation';
@@ -49,9 +50,11 @@ export function Versions({
       {other && (
         <>
           <Comparison older={other} newer={shown} dough={dough} />
-          <Button variant="outlined" onClick={() => onBringBack(other)}>
-            {t('formulas.versions.bringBack', { version: other.version })}
-          </Button>
+          <EditOnly>
+            <Button variant="outlined" onClick={() => onBringBack(other)}>
+              {t('formulas.versions.bringBack', { version: other.version })}
+            </Button>
+          </EditOnly>
         </>
       )}
     </section>
@@ -84,7 +87,7 @@ function Comparison({
       <caption>{t('formulas.versions.per', { batch: f.kilograms(BATCH_G, 0) })}</caption>
       <thead>
         <tr>
-          <th />
+          <td />
           <th scope="col" colSpan={2}>
             {t('formulas.versions.version', { version: older.version })}
           </th>

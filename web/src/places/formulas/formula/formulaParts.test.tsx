@@ -78,8 +78,8 @@ describe('the lines of a formula', () => {
   it('are counted per litre of water too; the water itself is the litre', async () => {
     const { last } = lines();
     await user.click(screen.getByRole('button', { name: 'Per litre of water' }));
-    expect(screen.getByRole('textbox', { name: 'Water (g/l)' })).toBeDisabled();
-    await typeOver(screen.getByRole('textbox', { name: 'Salt (g/l)' }), '50');
+    expect(screen.getByRole('textbox', { name: 'Water (g/L)' })).toBeDisabled();
+    await typeOver(screen.getByRole('textbox', { name: 'Salt (g/L)' }), '50');
     const { saltPercent, waterPercent } = last();
     expect((saltPercent / waterPercent) * 1000).toBeCloseTo(50, 1);
   });

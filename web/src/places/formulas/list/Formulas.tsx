@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -43,9 +44,11 @@ export function Formulas() {
             value={sought}
             onChange={(event) => setSought(event.target.value)}
           />
-          <Button variant="contained" onClick={() => setNewOpen(true)}>
-            {t('formulas.new.open')}
-          </Button>
+          <EditOnly>
+            <Button variant="contained" onClick={() => setNewOpen(true)}>
+              {t('formulas.new.open')}
+            </Button>
+          </EditOnly>
         </>
       }
     >

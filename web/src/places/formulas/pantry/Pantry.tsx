@@ -8,6 +8,8 @@ import type { PantryItem } from '@calm/contract';
 import type { HoldingLimit, Ingredient } from '@calm/core';
 import { useRef, type ComponentProps } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
+import { useFormats } from '../../../parts/format/useFormats';
 import { Failed } from '../../../parts/messages/Failed';
 import { useNotices } from '../../../parts/messages/Notices';
 import { NumberCell } from '../../../parts/fields/NumberCell';
@@ -16,6 +18,7 @@ import { TextCell } from '../../../parts/fields/TextCell';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery } from '../../../state/api/api';
 import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import { useHouse } from '../../../state/board/useBoard';
 import { useInOrder } from '../../../state/api/useInOrder';
 import { BookNav } from '../BookNav';
@@ -54,9 +57,11 @@ export function Pantry() {
       title={t('formulas.pantry.title')}
       lead={t('formulas.pantry.lead')}
       aside={
-        <Button variant="contained" onClick={() => void collection.add(book.pantry)}>
-          {t('formulas.pantry.add')}
-        </Button>
+        <EditOnly>
+          <Button variant="contained" onClick={() => void collection.add(book.pantry)}>
+            {t('formulas.pantry.add')}
+          </Button>
+        </EditOnly>
       }
     >
       <BookNav />
@@ -78,6 +83,7 @@ function Item({
   readonly collection: PantryWrites;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const content = contentOfItem(item);
   const put = (to: Changed) => void collection.change(item, to);
   const brings = content.composition ?? NOTHING;
@@ -91,7 +97,7 @@ function Item({
     <label className={styles['cell']}>
       <span>{t(`formulas.pantry.${key}`)}</span>
       <NumberCell
-        label={`${item.name}, ${t(`formulas.pantry.${key}`)}`}
+        label={f.joined(item.name, t(`formulas.pantry.${key}`))}
         value={content[key] ?? 0}
         {...(key === 'bagKg' || key === 'storeKg' ? { measure: 'kilograms' as const } : { unit })}
         rule={rule}
@@ -135,12 +141,14 @@ function Item({
         {isFlour && cell('strengthW', STRENGTH, 'W', 10)}
         {isFlour && cell('proteinPercent', PROTEIN, '%', 0.5)}
         {isFlour && cell('branPercent', BRAN, '%', 1)}
-        <IconButton
-          aria-label={t('blocks.remove', { what: item.name })}
-          onClick={() => void collection.remove(item)}
-        >
-          <CloseIcon fontSize="small" />
-        </IconButton>
+        <EditOnly>
+          <IconButton
+            aria-label={t('blocks.remove', { what: item.name })}
+            onClick={() => void collection.remove(item)}
+          >
+            <CloseIcon fontSize="small" />
+          </IconButton>
+        </EditOnly>
       </div>
       <div className={styles['second']}>
         <TextCell
@@ -166,7 +174,7 @@ function Item({
             <label key={key} className={styles['cell']}>
               <span>{t(`formulas.pantry.${key}`)}</span>
               <NumberCell
-                label={`${item.name}, ${t(`formulas.pantry.${key}`)}`}
+                label={f.joined(item.name, t(`formulas.pantry.${key}`))}
                 unit="%"
                 value={brings[key]}
                 rule={SHARE}
@@ -190,12 +198,13 @@ function HoldingCells({
   readonly onChange: (holding: HoldingLimit | null) => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const { name, holding } = item;
   const cell = (key: keyof HoldingLimit, given: Partial<ComponentProps<typeof NumberCell>>) => (
     <label className={styles['cell']}>
       <span>{t(`formulas.pantry.${key}`)}</span>
       <NumberCell
-        label={`${name}, ${t(`formulas.pantry.${key}`)}`}
+        label={f.joined(name, t(`formulas.pantry.${key}`))}
         value={holding?.[key] ?? 0}
         rule={HOLDING[key]}
         step={key === 'aboveC' ? 0.5 : 15}
@@ -276,9 +285,7 @@ function useCollection(house: string): PantryWrites {
     } catch (error) {
       const problem = problemOf(error);
       failed(
-        problem?.type === '/problems/stale'
-          ? t('formulas.pantry.stale')
-          : (problem?.detail ?? t('errors.notSaved')),
+        problem?.type === '/problems/stale' ? t('formulas.pantry.stale') : problemWords(t, error),
       );
     }
   };

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import type { FormulaRecord, HouseBook, Product, RouteContent, RouteRecord } from '@calm/contract';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNavigate, useParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
@@ -13,6 +14,7 @@ import { TextCell } from '../../../parts/fields/TextCell';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery } from '../../../state/api/api';
 import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import { useHouse } from '../../../state/board/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../../state/drafts/useRecordDraft';
 import { useWrite } from '../../../state/api/useWrite';
@@ -225,9 +227,7 @@ function Away({
     } catch (error) {
       const problem = problemOf(error);
       failed(
-        problem?.type === '/problems/in-use'
-          ? t('formulas.routes.inUse')
-          : (problem?.detail ?? t('errors.notSaved')),
+        problem?.type === '/problems/in-use' ? t('formulas.routes.inUse') : problemWords(t, error),
       );
     }
   };
@@ -249,13 +249,17 @@ function Away({
     });
   return (
     <>
-      <Button variant="outlined" onClick={() => void copy()}>
-        {t('formulas.routes.copy')}
-      </Button>
-      {!isUsed && (
-        <Button variant="outlined" color="error" onClick={() => void remove()}>
-          {t('formulas.routes.remove')}
+      <EditOnly>
+        <Button variant="outlined" onClick={() => void copy()}>
+          {t('formulas.routes.copy')}
         </Button>
+      </EditOnly>
+      {!isUsed && (
+        <EditOnly>
+          <Button variant="outlined" color="error" onClick={() => void remove()}>
+            {t('formulas.routes.remove')}
+          </Button>
+        </EditOnly>
       )}
     </>
   );

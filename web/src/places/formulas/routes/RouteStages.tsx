@@ -15,6 +15,7 @@ import {
   type WorkStage,
 } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { BlockList } from '../../../parts/layout/BlockList';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -79,23 +80,27 @@ export function RouteStages({
         }
       </BlockList>
       <div className={styles['row']}>
-        <Button
-          variant="outlined"
-          onClick={() =>
-            onChange(
-              [...stages, { ...NEW_REST, place: places[0] ?? t('formulas.routes.somewhere') }],
-              t('formulas.routes.restAdded'),
-            )
-          }
-        >
-          {t('formulas.routes.addRest')}
-        </Button>
-        <Button
-          variant="outlined"
-          onClick={() => onChange([...stages, NEW_WORK], t('formulas.routes.workAdded'))}
-        >
-          {t('formulas.routes.addWork')}
-        </Button>
+        <EditOnly>
+          <Button
+            variant="outlined"
+            onClick={() =>
+              onChange(
+                [...stages, { ...NEW_REST, place: places[0] ?? t('formulas.routes.somewhere') }],
+                t('formulas.routes.restAdded'),
+              )
+            }
+          >
+            {t('formulas.routes.addRest')}
+          </Button>
+        </EditOnly>
+        <EditOnly>
+          <Button
+            variant="outlined"
+            onClick={() => onChange([...stages, NEW_WORK], t('formulas.routes.workAdded'))}
+          >
+            {t('formulas.routes.addWork')}
+          </Button>
+        </EditOnly>
       </div>
     </section>
   );
@@ -142,7 +147,7 @@ function Rest({
       />
       <LabelledCell
         name={t('formulas.whatIf.air')}
-        label={`${name}, ${t('formulas.whatIf.air')}`}
+        label={f.joined(name, t('formulas.whatIf.air'))}
         measure="temp"
         value={stage.airTempC}
         rule={AIR}
@@ -153,8 +158,8 @@ function Rest({
         <LabelledCell
           key={key}
           name={t(`formulas.routes.${key}`)}
-          label={`${name}, ${t(`formulas.routes.${key}`)}`}
-          unit="h"
+          label={f.joined(name, t(`formulas.routes.${key}`))}
+          unit={f.symbols.h}
           value={hours[key]}
           rule={{ min: 0, max: MOST_STAGE_HOURS, decimals: 2 }}
           step={0.5}
@@ -185,7 +190,7 @@ function Rest({
       />
       <LabelledCell
         name={t('formulas.routes.until')}
-        label={`${name}, ${t('formulas.routes.until')}`}
+        label={f.joined(name, t('formulas.routes.until'))}
         unit="×"
         value={stage.untilRise ?? 0}
         rule={UNTIL}
@@ -257,8 +262,8 @@ function Work({
         <LabelledCell
           key={key}
           name={t(`formulas.routes.rate.${key}`)}
-          label={`${name}, ${t(`formulas.routes.rate.${key}`)}`}
-          unit="min"
+          label={f.joined(name, t(`formulas.routes.rate.${key}`))}
+          unit={f.symbols.min}
           value={stage.rate[key] ?? 0}
           rule={MINUTES}
           step={1}

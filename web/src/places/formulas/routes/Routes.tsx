@@ -4,6 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import type { HouseBook, RouteContent, RouteRecord } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Link, useNavigate } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
@@ -11,7 +12,7 @@ import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery } from '../../../state/api/api';
-import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import { useHouse } from '../../../state/board/useBoard';
 import { BookNav } from '../BookNav';
 import styles from '../list/Formulas.module.css';
@@ -90,14 +91,16 @@ function NewRoute({ house }: { readonly house: string }) {
       );
       void navigate(`/${house}/formulas/routes/${added.id}`);
     } catch (error) {
-      failed(problemOf(error)?.detail ?? t('errors.notSaved'));
+      failed(problemWords(t, error));
     }
   };
   return (
     <>
-      <Button variant="contained" onClick={(event) => setAnchor(event.currentTarget)}>
-        {t('formulas.routes.new')}
-      </Button>
+      <EditOnly>
+        <Button variant="contained" onClick={(event) => setAnchor(event.currentTarget)}>
+          {t('formulas.routes.new')}
+        </Button>
+      </EditOnly>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         {(library?.routes ?? []).map((route) => (
           <MenuItem key={route.name} onClick={() => void start(route)}>

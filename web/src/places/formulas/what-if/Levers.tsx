@@ -167,8 +167,9 @@ const Lever = memo(function Lever({
   onPull,
   onSettle,
 }: LeverProps) {
+  const f = useFormats();
   const id = useId();
-  const name = about ? `${about}, ${label}` : label;
+  const name = about ? f.joined(about, label) : label;
   return (
     <div className={styles['lever']}>
       <span id={id}>{label}</span>

@@ -4,6 +4,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { NumberField } from '../../../parts/fields/NumberField';
 import { useNotices } from '../../../parts/messages/Notices';
 import { TwoSides } from '../../../parts/messages/TwoSides';
+import { useDraft } from '../../../state/drafts/useDraft';
 import { useDraftedWrite } from '../../../state/api/useDraftedWrite';
 import { usePermission } from '../../../state/api/usePermission';
 import { useWrite } from '../../../state/api/useWrite';
@@ -26,10 +27,10 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
   const [change] = useChangeLossesMutation();
   const send = (to: { leftG: number | null; trimG: number | null; version: number }) =>
     change({ house, lotId: lot.id, change: to }).unwrap();
-  const { write, stale, settle } = useWrite(send);
-  const typed = useDraftedWrite<Weighed, Lot>(`losses/${house}/${lot.id}`, lot, (to, version) =>
-    write({ ...to, version }),
-  );
+  const key = `losses/${house}/${lot.id}`;
+  const { drop } = useDraft(key);
+  const { write, stale, settle } = useWrite(send, drop);
+  const typed = useDraftedWrite<Weighed, Lot>(key, lot, (to, version) => write({ ...to, version }));
   const { leftG, trimG } = typed.draft ?? lot;
   const say = (g: number | null) => (g === null ? t('mix.losses.none') : f.grams(g));
   const save = async (to: Weighed, over?: number) => {
@@ -69,8 +70,8 @@ export function Losses({ house, lot }: { readonly house: string; readonly lot: L
       {stale && (
         <TwoSides
           what={t('mix.losses.title')}
-          theirs={`${say(stale.theirs.leftG)}, ${say(stale.theirs.trimG)}`}
-          mine={`${say(stale.mine.leftG)}, ${say(stale.mine.trimG)}`}
+          theirs={f.joined(say(stale.theirs.leftG), say(stale.theirs.trimG))}
+          mine={f.joined(say(stale.mine.leftG), say(stale.mine.trimG))}
           onKeepTheirs={() => {
             settle();
             typed.drop();

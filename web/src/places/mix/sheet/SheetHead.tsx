@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { problemOf } from '../../../parts/messages/problemOf';
+import { problemWords } from '../../../parts/messages/problemWords';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import type { Board } from '../../../state/board/useBoard';
@@ -69,8 +69,7 @@ function NotStarted({ board, sheet }: { readonly board: Board; readonly sheet: S
         }).unwrap(),
       );
     } catch (error) {
-      const problem = problemOf(error);
-      failed(problem ? `${problem.title}. ${problem.detail}` : t('errors.notSaved'));
+      failed(problemWords(t, error));
     }
   };
   return (

@@ -83,7 +83,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
         <section
           key={id + day}
           className={paper['page']}
-          aria-label={`${words.person(id)}, ${words.f.date(day)}`}
+          aria-label={words.f.joined(words.person(id), words.f.date(day))}
         >
           <header>
             <h2>

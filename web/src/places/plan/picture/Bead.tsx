@@ -19,7 +19,7 @@ const workWords = ({ steps }: StepBead, words: PlanWords): string =>
   words.f.list(steps.map(({ key }) => words.t(`work.${key}`)));
 
 /** About as wide as a letter under a bead, px. */
-const LETTER_PX = 6.4;
+const LETTER_PX = 7.5;
 
 /** How far the words under a bead reach to each side, px. */
 export const halfWords = (bead: StepBead, words: PlanWords): number =>
@@ -62,12 +62,15 @@ export function Bead({
   const has = (names: StepNames) => bead.steps.some((step) => names.has(stepName(step)));
   const isPicked = bead.steps.some((step) => stepName(step) === marks.picked);
   const text = hasLetters ? lettersOf(bead.steps, words) : '';
-  const half = hasLetters ? Math.max(13, text.length * 4.2 + 5) : 5;
+  const half = hasLetters ? Math.max(13, text.length * 4.9 + 6) : 5;
   const high = hasLetters ? 12 : 5;
   const said = bead.steps
     .map((step) => {
       const who = words.f.list(step.personIds.map(words.person)) || words.t('plan.nobody');
-      return `${words.step(step, lot)} ${words.moment(step.startMin)}–${words.time(step.endMin)}, ${who}`;
+      return words.f.joined(
+        `${words.step(step, lot)} ${words.moment(step.startMin)}–${words.time(step.endMin)}`,
+        who,
+      );
     })
     .join('; ');
   const onKey = (event: KeyboardEvent) => {

@@ -5,8 +5,9 @@ import styles from '../Plan.module.css';
 
 /** Hours between two numbers, whichever first leaves them room. */
 const EVERY = [1, 3, 6, 12] as const;
-const LABEL_PX = 34;
-const DAY_LABEL_PX = 84;
+const LABEL_PX = 40;
+/** A letter of a day's name, px. */
+const DAY_LETTER_PX = 8;
 
 /** Hour lines with their numbers, days by name, nights shaded. */
 export function Hours({ scale, height }: { readonly scale: TimeScale; readonly height: number }) {
@@ -22,8 +23,9 @@ export function Hours({ scale, height }: { readonly scale: TimeScale; readonly h
   );
   const hourPx = scale.pxPerMin * 60;
   const every = EVERY.find((step) => step * hourPx >= LABEL_PX) ?? 24;
+  const dayLabelPx = f.day(fromMs).length * DAY_LETTER_PX + 8;
   const isTold = (hour: number) =>
-    hour === 0 || (hour % every === 0 && hour * hourPx >= DAY_LABEL_PX);
+    hour === 0 || (hour % every === 0 && hour * hourPx >= dayLabelPx);
   return hours.map(({ ms, hour }) => (
     <g key={ms}>
       {(hour >= 21 || hour < 6) && (

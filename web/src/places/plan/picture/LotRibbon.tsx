@@ -10,10 +10,10 @@ import { spanOfLot, stepBeads, type StepBead, type TimeScale } from './planLayou
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
 
-const BEAD_PX = 30;
+const BEAD_PX = 34;
 /** From here on work and rests are named under the ribbon. */
 const WORDS_FROM_PX_PER_MIN = 0.9;
-const REST_WORDS_PX = 150;
+const REST_WORDS_PX = 175;
 const WORDS_PX = 14;
 /** Below this, beads are dots without initials. */
 const LETTERS_FROM_PX_PER_MIN = 0.17;
@@ -193,7 +193,7 @@ function RestNames({
     const room = Math.min(scale.right, scale.toX(endMin * MINUTE_MS)) - x;
     return room > REST_WORDS_PX ? (
       <text key={stage} className={styles['under']} x={x} y={y}>
-        {words.t(`rest.${key}`)}, {place}
+        {words.f.joined(words.t(`rest.${key}`), place)}
       </text>
     ) : null;
   });

@@ -136,7 +136,7 @@ function Works({
           height={isMixer ? 16 : 20}
           startMin={step.startMin}
           endMin={step.endMin}
-          title={`${words.step(step, lot)}, ${words.lot(lot)}`}
+          title={words.f.joined(words.step(step, lot), words.lot(lot))}
           text={words.doughCode(lot.doughId)}
         />
       ))}

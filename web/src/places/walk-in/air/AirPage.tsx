@@ -94,7 +94,12 @@ function Day({ now, day }: { readonly now: WalkInNow; readonly day: ColdDay }) {
         limitC={limitC}
         words={t('walkIn.air.words', { date: f.date(day.date) })}
       />
-      <div className={styles['scroll']}>
+      <div
+        className={styles['scroll']}
+        role="region"
+        aria-label={t('walkIn.air.words', { date: f.date(day.date) })}
+        tabIndex={0}
+      >
         <table className={styles['table']}>
           <thead>
             <tr>

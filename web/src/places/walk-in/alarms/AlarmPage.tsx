@@ -183,7 +183,7 @@ function AffectedLotLine({
             <th scope="col">{t('walkIn.alarm.lot')}</th>
             <th scope="col">{t('walkIn.alarm.stands')}</th>
             <th scope="col">{t('walkIn.alarm.opens')}</th>
-            <th scope="col" />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -35,7 +35,7 @@ export function EffectTable({
             <th scope="col">{t('walkIn.loadIn.back')}</th>
             <th scope="col">{t('walkIn.loadIn.cold', { limit: f.temperature(limitC) })}</th>
             <th scope="col">{t('walkIn.loadIn.earlier')}</th>
-            <th scope="col" />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -227,7 +227,7 @@ function LoadInFields({
       />
       <LabelledCell
         name={t('walkIn.loadIn.warm')}
-        unit="°C"
+        measure="temp"
         value={load.doughC}
         rule={{ min: 5, max: 35, decimals: 0 }}
         step={1}
@@ -235,7 +235,7 @@ function LoadInFields({
       />
       <LabelledCell
         name={t('walkIn.loadIn.apart')}
-        unit="h"
+        unit={f.symbols.h}
         value={load.apartH}
         rule={{ min: 0.5, max: 8, decimals: 1 }}
         step={0.5}

@@ -111,7 +111,7 @@ function RackOf({
   return (
     <section className={styles['rack']} aria-label={t('walkIn.rack', { zone: zone.name })}>
       <header>
-        <h3>{zone.name}</h3>
+        <h2>{zone.name}</h2>
         <b>{last ? f.temperature(last.airC) : ''}</b>
         <span className="quiet">
           {t('walkIn.trays', { trays, of: zone.positions * place.traysAPosition })}
@@ -242,7 +242,7 @@ function Tray({
       <Ball shape={SHAPES[keeping]} tone={keeping === 'open' ? 'oat' : 'cold'} />
       <span className={styles['code']}>{lot.code}</span>
       <b>{f.count(stack.balls)}</b>
-      <span className={styles['hours']}>
+      <span className={styles['hours']} data-keeping={keeping}>
         {now.first.has(stack.lotId) ? t('walkIn.useFirst') : words}
       </span>
     </button>

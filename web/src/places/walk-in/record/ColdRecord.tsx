@@ -7,6 +7,7 @@ import {
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useTranslation } from 'react-i18next';
+import { WideTable } from '../../../parts/layout/WideTable';
 import { useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -121,25 +122,27 @@ function Sheet({
             {t('walkIn.air.roundOf', { place: placeOf(probe.placeId), zone: probe.zone })}{' '}
             <span className="quiet">{probe.name}</span>
           </h2>
-          <table className={styles['table']}>
-            <thead>
-              <tr>
-                <th scope="col">{t('walkIn.air.day')}</th>
-                {['least', 'mean', 'most', 'above', 'unknown'].map((key) => (
-                  <th key={key} scope="col">
-                    {t(`walkIn.air.${key}`, { limit: f.temperature(limitC) })}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {record.days
-                .filter(({ probeId }) => probeId === probe.id)
-                .map((day) => (
-                  <DayRow key={day.date} day={day} />
-                ))}
-            </tbody>
-          </table>
+          <WideTable label={probe.name}>
+            <table className={styles['table']}>
+              <thead>
+                <tr>
+                  <th scope="col">{t('walkIn.air.day')}</th>
+                  {['least', 'mean', 'most', 'above', 'unknown'].map((key) => (
+                    <th key={key} scope="col">
+                      {t(`walkIn.air.${key}`, { limit: f.temperature(limitC) })}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {record.days
+                  .filter(({ probeId }) => probeId === probe.id)
+                  .map((day) => (
+                    <DayRow key={day.date} day={day} />
+                  ))}
+              </tbody>
+            </table>
+          </WideTable>
         </section>
       ))}
       <h2>{t('walkIn.record.excursions')}</h2>

@@ -6,6 +6,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
@@ -156,7 +157,7 @@ function ZoneFields({
           />
           <LabelledCell
             name={t('walkIn.setup.warmer')}
-            unit="°C"
+            measure="tempDifference"
             value={zone.warmerC}
             rule={OFFSET}
             step={0.1}
@@ -180,12 +181,13 @@ function RoomFields({
   readonly onChange: (room: Room) => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const putRoom = (to: Partial<Room>) => onChange({ ...room, ...to });
   return (
     <>
       <LabelledCell
         name={t('walkIn.setup.set')}
-        unit="°C"
+        measure="temp"
         value={room.setC}
         rule={{ min: -5, max: 20, decimals: 1 }}
         step={0.5}
@@ -206,7 +208,7 @@ function RoomFields({
         <div className={styles['pair']}>
           <LabelledCell
             name={t('walkIn.setup.thawEvery')}
-            unit="h"
+            unit={f.symbols.h}
             value={room.defrost.everyH}
             rule={{ min: 1, max: 72, decimals: 1 }}
             step={1}
@@ -214,7 +216,7 @@ function RoomFields({
           />
           <LabelledCell
             name={t('walkIn.setup.thawTakes')}
-            unit="min"
+            unit={f.symbols.min}
             value={room.defrost.minutes}
             rule={{ min: 1, max: 120, decimals: 0 }}
             step={1}

@@ -112,7 +112,7 @@ function PlaceTable({
             <th scope="col">{t('walkIn.setup.zones')}</th>
             <th scope="col">{t('walkIn.setup.room')}</th>
             <th scope="col">{t('walkIn.setup.set')}</th>
-            <th scope="col" />
+            <td />
           </tr>
         </thead>
         <tbody>
@@ -160,7 +160,7 @@ function ProbeTable({
             <th scope="col">{t('walkIn.air.where')}</th>
             <th scope="col">{t('walkIn.setup.last')}</th>
             <th scope="col">{t('walkIn.setup.corrected')}</th>
-            <th scope="col" />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -111,7 +111,7 @@ export function ProbeDialog({
       </ul>
       <LabelledCell
         name={t('walkIn.setup.addCorrection')}
-        unit="°C"
+        measure="tempDifference"
         value={offsetC}
         rule={{ min: -10, max: 10, decimals: 1 }}
         step={0.1}

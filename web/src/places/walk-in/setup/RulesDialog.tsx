@@ -2,11 +2,12 @@ import { STANDARD_COLD_RULES, type ColdRules, type House } from '@calm/contract'
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useNotices } from '../../../parts/messages/Notices';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
-import { clockText, TimeOfDay } from '../../../parts/fields/TimeOfDay';
-import { problemOf } from '../../../parts/messages/problemOf';
+import { TimeOfDay } from '../../../parts/fields/TimeOfDay';
+import { problemWords } from '../../../parts/messages/problemWords';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 import styles from './PlaceDialog.module.css';
 import { timesIn } from '../timesIn';
@@ -20,11 +21,12 @@ export function RulesDialog({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const { changed } = useNotices();
   const [changeSettings] = useChangeSettingsMutation();
   const before = house.settings.cold ?? STANDARD_COLD_RULES;
   const [rules, setRules] = useState<ColdRules>(before);
-  const [rounds, setRounds] = useState(before.roundMins.map(clockText).join(', '));
+  const [rounds, setRounds] = useState(before.roundMins.map(f.timeOfDay).join(f.symbols.comma));
   const [wrong, setWrong] = useState<string | null>(null);
   const put = (to: Partial<ColdRules>) => setRules((was) => ({ ...was, ...to }));
   const keep = async () => {
@@ -43,7 +45,7 @@ export function RulesDialog({
       );
       onClose();
     } catch (error) {
-      setWrong(problemOf(error)?.detail ?? t('errors.notSaved'));
+      setWrong(problemWords(t, error));
     }
   };
   const minutes = { min: 0, max: 1440, decimals: 0 };
@@ -56,7 +58,7 @@ export function RulesDialog({
     >
       <LabelledCell
         name={t('walkIn.setup.limit')}
-        unit="°C"
+        measure="temp"
         value={rules.limitC}
         rule={{ min: -5, max: 20, decimals: 1 }}
         step={0.5}
@@ -66,7 +68,7 @@ export function RulesDialog({
       <div className={styles['pair']}>
         <LabelledCell
           name={t('walkIn.setup.over')}
-          unit="min"
+          unit={f.symbols.min}
           value={rules.overMin}
           rule={minutes}
           step={5}
@@ -74,7 +76,7 @@ export function RulesDialog({
         />
         <LabelledCell
           name={t('walkIn.setup.silent')}
-          unit="min"
+          unit={f.symbols.min}
           value={rules.silentMin}
           rule={{ ...minutes, min: 1 }}
           step={5}

@@ -114,7 +114,7 @@ function Asking({
         {WITH_HOURS.includes(kind) && (
           <LabelledCell
             name={t('walkIn.whatIf.hours')}
-            unit="h"
+            unit={f.symbols.h}
             value={hours}
             rule={{ min: 0.5, max: 48, decimals: 1 }}
             step={0.5}

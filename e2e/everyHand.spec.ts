@@ -1,0 +1,188 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { paths, type DisplayPreferences, type Role } from '@calm/contract';
+import { openDatabase, schema } from '@calm/server';
+import type { Page } from '@playwright/test';
+import { and, eq } from 'drizzle-orm';
+import { expect, sessionOf, test, watchConsole } from './house';
+
+/*
+ * Every page, for everybody: each in two of sixteen ways to come to it, so that each role meets each size of
+ * screen, in light and dark, in four languages of which one is written from the right.
+ */
+
+const PAGES = [
+  'tonight',
+  'demand',
+  'demand/shopping',
+  'demand/services',
+  'demand/history',
+  'formulas',
+  'formulas/yard-dough',
+  'formulas/yard-dough/method',
+  'formulas/yard-dough/make',
+  'formulas/routes',
+  'formulas/pantry',
+  'formulas/yard-round/what-if',
+  'plan',
+  'plan/paper',
+  'mix',
+  'mix/2026-11-27/yard-round',
+  'mix/2026-11-27/yard-round/weigh',
+  'mix/2026-11-25/yard-round/ball',
+  'mix/2026-11-27/yard-round/paper',
+  'walk-in',
+  'walk-in/air',
+  'walk-in/load-in',
+  'walk-in/what-if',
+  'walk-in/record',
+  'walk-in/places',
+  'crew',
+  'crew/shift',
+  'crew/handover',
+  'log',
+  'house',
+  'nowhere',
+] as const;
+
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 1024, height: 768 },
+  { width: 768, height: 1024 },
+  { width: 390, height: 844 },
+] as const;
+const LANGUAGES = ['en', 'ar', 'it', 'es'] as const;
+const WHO: Readonly<Record<Role, string>> = {
+  manager: 'Maro',
+  hand: 'Tilde',
+  oven: 'Bashir',
+  viewer: 'Wren',
+};
+const ROLES = Object.keys(WHO) as Role[];
+
+/** All WCAG rules up to 2.2 AA, and what practice has found beyond them. */
+const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+interface Way {
+  readonly role: Role;
+  readonly size: (typeof SIZES)[number];
+  readonly theme: 'light' | 'dark';
+  readonly language: (typeof LANGUAGES)[number];
+  readonly pages: readonly string[];
+}
+
+/** Each size for a role, with every eighth page: in two of a role's turns the same page is another's. */
+const waysOf = (role: Role, r: number): Way[] =>
+  SIZES.map((size, s) => ({
+    role,
+    size,
+    theme: (r + Math.floor(s / 2)) % 2 === 0 ? 'light' : 'dark',
+    language: LANGUAGES[(r + s) % LANGUAGES.length] ?? 'en',
+    pages: PAGES.filter((_page, i) => (i + 3 * r + s) % 8 === 0),
+  }));
+
+for (const [r, role] of ROLES.entries()) {
+  test(`a ${role} finds every page as it should be, whatever they come by`, async ({
+    page,
+    at,
+    house,
+    context,
+  }) => {
+    const said = watchConsole(page);
+    await become(house, role);
+    await context.clearCookies();
+    await context.addCookies([await sessionOf(house, WHO[role])]);
+    for (const { size, theme, language, pages } of waysOf(role, r)) {
+      await page.setViewportSize(size);
+      await page.emulateMedia({ colorScheme: theme });
+      const address = `${process.env['E2E_URL']}${paths.changePreferences(house)}`;
+      await context.request.put(address, { data: preferencesIn(language) });
+      for (const path of pages) {
+        await page.goto(at(path));
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        const what = `${path}, ${size.width} px, ${theme}, ${language}`;
+        await test.step(what, () => expectForEverybody(page, what));
+      }
+    }
+    // A page that is not there, and what a role may not read, are told so on purpose.
+    expect(said.filter((line) => !/40[34]/.test(line))).toEqual([]);
+  });
+}
+
+const preferencesIn = (language: DisplayPreferences['language']): DisplayPreferences => ({
+  language,
+  mass: 'metric',
+  temp: 'celsius',
+  clock: language === 'ar' ? '12h' : '24h',
+  decimal: 'language',
+});
+
+/** Gives somebody of the house a role. */
+async function become(house: string, role: Role): Promise<void> {
+  const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
+  const { people, houses } = schema;
+  const [own] = await db.select({ id: houses.id }).from(houses).where(eq(houses.slug, house));
+  await db
+    .update(people)
+    .set({ role })
+    .where(and(eq(people.houseId, own?.id ?? ''), eq(people.name, WHO[role])));
+  await pool.end();
+}
+
+async function expectForEverybody(page: Page, path: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+  const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
+  expect.soft(told, path).toEqual([]);
+  const { over, small, keys } = await page.evaluate(look);
+  expect.soft(over, `${path} goes sideways`).toBeLessThanOrEqual(0);
+  expect.soft(small, `${path} has letters under 14 px`).toEqual([]);
+  expect.soft(keys, `${path} shows keys of the catalogue`).toEqual([]);
+  for (let i = 0; i < 3; i += 1) {
+    await page.keyboard.press('Tab');
+    const unseen = await page.evaluate(unseenFocus);
+    expect.soft(unseen, `${path}: where the keyboard is can be seen`).toBe('');
+  }
+}
+
+/** What can be measured on the page itself. */
+function look() {
+  const main = document.querySelector('main');
+  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  const small = new Set<string>();
+  const keys = new Set<string>();
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    const text = node.textContent?.trim() ?? '';
+    const element = node.parentElement;
+    if (text === '' || !element || element.closest('style, script, noscript, .sr-only')) continue;
+    const { fontSize, visibility, display } = getComputedStyle(element);
+    const px = Number.parseFloat(fontSize);
+    // What is not written at all on a small screen has no size.
+    if (px > 0 && px < 14 && visibility !== 'hidden' && display !== 'none')
+      small.add(`${px}: ${text}`);
+    if (/^[a-z]+(\.[a-zA-Z-]+){1,4}$/.test(text)) keys.add(text);
+  }
+  return {
+    over: main ? main.scrollWidth - main.clientWidth : 0,
+    small: [...small].slice(0, 5),
+    keys: [...keys].slice(0, 5),
+  };
+}
+
+/** What the keyboard is on, when nothing shows that it is there. */
+function unseenFocus(): string {
+  const on = document.activeElement;
+  if (!on || on === document.body) return '';
+  const shows = (element: Element | null): boolean => {
+    if (!element) return false;
+    const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(element);
+    return (
+      (outlineStyle !== 'none' && Number.parseFloat(outlineWidth) >= 2) || boxShadow !== 'none'
+    );
+  };
+  const field = on.closest('.MuiOutlinedInput-root')?.querySelector('fieldset');
+  const hasThickEdge = field
+    ? Number.parseFloat(getComputedStyle(field).borderTopWidth) >= 2
+    : false;
+  const isSeen =
+    shows(on) || shows(on.parentElement) || hasThickEdge || shows(on.closest('label, span'));
+  return isSeen ? '' : on.outerHTML.slice(0, 160);
+}
