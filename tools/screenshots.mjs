@@ -70,7 +70,7 @@ async function inHand(page) {
     .getByRole('button', { name: /^YR-1124-A Yard Round/ })
     .first()
     .click();
-  await page.getByRole('region', { name: 'In progress' }).waitFor();
+  await page.getByRole('region', { name: 'Picked up' }).waitFor();
 }
 
 /** Ten hours without power. @param {Page} page */
@@ -90,7 +90,7 @@ async function firstRoute(page) {
   await page.getByTestId('reading').waitFor();
 }
 
-/** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark', act?: (page: Page) => Promise<void> }[]} */
+/** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark', language?: string, act?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
   { name: 'demand', path: 'demand?days=7', size: DESK, act: festival },
@@ -106,7 +106,6 @@ const VIEWS = [
     size: TABLET,
     act: published,
   },
-  { name: 'mix', path: 'mix', size: DESK },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
   {
     name: 'weigh-off-dark-tablet',
@@ -128,6 +127,8 @@ const VIEWS = [
   { name: 'crew', path: 'crew', size: DESK },
   { name: 'lot', path: 'log?text=YR-1112', size: DESK, act: firstLot },
   { name: 'tonight-phone', path: 'tonight', size: PHONE },
+  // Last: it stays so for whoever is signed in.
+  { name: 'tonight-right-to-left', path: 'tonight', size: DESK, language: 'ar' },
 ];
 
 /** Views that were named; all of them when none was. @param {{ name: string }} view */
@@ -138,12 +139,18 @@ await runTool(async () => {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
   try {
-    for (const { name, path, size, theme, act } of VIEWS.filter(isWanted)) {
+    for (const { name, path, size, theme, language, act } of VIEWS.filter(isWanted)) {
       const context = await browser.newContext({
         viewport: size,
         colorScheme: theme ?? 'light',
       });
       await context.addCookies([house.cookie]);
+      if (language) {
+        const rest = { mass: 'metric', temp: 'celsius', clock: '24h', decimal: 'language' };
+        await context.request.put(`${house.url}/api/v1/houses/lantern-yard/session/preferences`, {
+          data: { language, ...rest },
+        });
+      }
       const page = await context.newPage();
       await page.goto(`${house.url}/lantern-yard/${path}`);
       await page.waitForLoadState('networkidle');

@@ -157,7 +157,7 @@ function Services({ board, percent }: { readonly board: Board; readonly percent:
 }
 
 /** Steps closer together than this, in percent of the rail, share a tick. */
-const SHARED_PERCENT = 4.5;
+const SHARED_PERCENT = 6.5;
 
 /** The next attended steps, with the initials of someone who is on shift for the first of each. */
 function Steps({

@@ -182,7 +182,10 @@ function Pieces({
           {run
             ? t(`mix.balling.verdict.${run.verdict}`, {
                 count: run.pieces,
-                off: f.grams(Math.abs(run.offG), 1),
+                off:
+                  run.verdict === 'good'
+                    ? `${run.offG > 0 ? '+' : ''}${f.grams(run.offG, 1)}`
+                    : f.grams(Math.abs(run.offG), 1),
                 outside: run.outside,
                 scatter: f.grams(run.scatterG, 1),
               })
