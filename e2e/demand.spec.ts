@@ -192,7 +192,7 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
       .first()
       .click();
     await page.getByRole('button', { name: 'Delete' }).click();
-    await expect(page.getByRole('alert')).toContainText('nothing was taken away');
+    await expect(page.getByRole('alert')).toContainText('it was not deleted');
     await page.getByLabel('Last day').fill('2026-12-31');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await expect(page.getByRole('button', { name: /until Thu 31 Dec/ })).toBeVisible();

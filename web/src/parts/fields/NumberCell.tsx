@@ -1,5 +1,5 @@
 import InputBase from '@mui/material/InputBase';
-import { useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useMayEdit } from './editing';
 import { useFormats } from '../format/useFormats';
@@ -55,6 +55,7 @@ export function NumberCell({
   const { t } = useTranslation();
   const mayEdit = useMayEdit();
   const [typed, setTyped] = useState<string | null>(null);
+  const isTyping = useRef(false);
   const f = useFormats();
   const asRead = measure && measureAsRead(measure, f.preferences, ownRule, ownStep);
   const { unit = '', rule, step } = asRead ?? { unit: ownUnit, rule: ownRule, step: ownStep };
@@ -67,7 +68,9 @@ export function NumberCell({
   const error = read.ok ? null : t(`numbers.${read.reason}`, { limit: read.limit });
 
   const commit = () => {
-    if (typed === null || !read.ok || read.value === null) return;
+    // Enter goes on to another cell, and leaving this one would keep it once more before it is drawn again.
+    if (!isTyping.current || typed === null || !read.ok || read.value === null) return;
+    isTyping.current = false;
     setTyped(null);
     const isOther = isBlank || read.value !== Number(value.toFixed(rule.decimals));
     if (isOther) onCommit(toStored(read.value));
@@ -106,7 +109,10 @@ export function NumberCell({
         error={error !== null}
         value={shown}
         endAdornment={<span className={styles['unit']}>{unit}</span>}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={(event) => {
+          isTyping.current = true;
+          setTyped(event.target.value);
+        }}
         onBlur={commit}
         onFocus={(event) => {
           if (onMove) event.target.select();

@@ -69,7 +69,11 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
   const nextId = useRef(0);
 
   const show = useCallback((notice: Omit<Notice, 'id'>, id = (nextId.current += 1)) => {
-    setNotices((before) => [...before.slice(1 - MOST_SHOWN), { ...notice, id }]);
+    setNotices((before) => {
+      // What fails again is not told twice at once.
+      const others = before.filter((each) => !each.isFailure || each.text !== notice.text);
+      return [...others.slice(1 - MOST_SHOWN), { ...notice, id }];
+    });
   }, []);
   const close = useCallback((id: number) => {
     setNotices((before) => before.filter((notice) => notice.id !== id));
