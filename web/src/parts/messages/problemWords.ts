@@ -13,5 +13,8 @@ export function problemWords(
   unreached = t('errors.notSaved'),
 ): string {
   const problem = problemOf(error);
-  return problem ? t(`problems.${problemKind(problem)}`) : unreached;
+  if (!problem) return unreached;
+  const said = t(`problems.${problemKind(problem)}`);
+  const [first] = problem.errors ?? [];
+  return first ? t(`inputs.${first.code.replaceAll('.', '-')}`, { defaultValue: said }) : said;
 }
