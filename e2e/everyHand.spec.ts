@@ -70,7 +70,7 @@ interface Way {
   readonly pages: readonly string[];
 }
 
-/** Each size for a role, with every eighth page: in two of a role's turns the same page is another's. */
+/** A role at each size, with every eighth page; which eighth is different each time, so that all have their turns. */
 const waysOf = (role: Role, r: number): Way[] =>
   SIZES.map((size, s) => ({
     role,
@@ -81,12 +81,7 @@ const waysOf = (role: Role, r: number): Way[] =>
   }));
 
 for (const [r, role] of ROLES.entries()) {
-  test(`a ${role} finds every page as it should be, whatever they come by`, async ({
-    page,
-    at,
-    house,
-    context,
-  }) => {
+  test(`every page is as it should be for: ${role}`, async ({ page, at, house, context }) => {
     const said = watchConsole(page);
     await become(house, role);
     await context.clearCookies();

@@ -1,21 +1,21 @@
-/** What the application is read in. A region changes only how dates and numbers are written. */
-export const LANGUAGES = ['en', 'en-US', 'it', 'es', 'ar'] as const;
-export type Language = (typeof LANGUAGES)[number];
+/** Everything that somebody chooses about how they read, with what there is to choose from. */
+export const DISPLAY_CHOICES = {
+  /** A region changes only how dates and numbers are written. */
+  language: ['en', 'en-US', 'it', 'es', 'ar'],
+  mass: ['metric', 'us'],
+  temp: ['celsius', 'fahrenheit'],
+  clock: ['24h', '12h'],
+  /** `language` is what the language itself writes. */
+  decimal: ['language', 'point', 'comma'],
+} as const;
 
-export const MASS_UNITS = ['metric', 'us'] as const;
-export const TEMP_UNITS = ['celsius', 'fahrenheit'] as const;
-export const CLOCKS = ['24h', '12h'] as const;
-/** `language` is what the language itself writes. */
-export const DECIMAL_MARKS = ['language', 'point', 'comma'] as const;
+type Choices = typeof DISPLAY_CHOICES;
 
 /** How one person reads words, numbers and times. What is kept is always g, °C and UTC. */
-export interface DisplayPreferences {
-  readonly language: Language;
-  readonly mass: (typeof MASS_UNITS)[number];
-  readonly temp: (typeof TEMP_UNITS)[number];
-  readonly clock: (typeof CLOCKS)[number];
-  readonly decimal: (typeof DECIMAL_MARKS)[number];
-}
+export type DisplayPreferences = { readonly [Key in keyof Choices]: Choices[Key][number] };
+
+/** What the application is read in. */
+export type Language = DisplayPreferences['language'];
 
 /** How a house reads that has not said. */
 export const STANDARD_DISPLAY: DisplayPreferences = {

@@ -5,6 +5,9 @@ import { useState } from 'react';
 import { renderInApp } from '../test-support/render';
 import { FromTo } from './fields/FromTo';
 import { NumberCell } from './fields/NumberCell';
+import { DISPLAY_CHOICES } from '@calm/contract';
+import { makeFormats } from '@calm/domain';
+import { reading } from '../test-support/words';
 import { onOrAfter, readClockTime } from './fields/clockTime';
 import { TimeOfDay } from './fields/TimeOfDay';
 import { BlockList } from './layout/BlockList';
@@ -27,6 +30,18 @@ describe('times of day', () => {
     );
     expect(onOrAfter(120, 1080)).toBe(1560);
     expect(onOrAfter(1200, 1080)).toBe(1200);
+  });
+
+  it.each([...DISPLAY_CHOICES.language])('are read back as %s writes them', (language) => {
+    for (const clock of DISPLAY_CHOICES.clock) {
+      const f = makeFormats(reading({ language, clock }));
+      for (let minute = 0; minute < 1440; minute += 5) {
+        expect([f.timeOfDay(minute), readClockTime(f.timeOfDay(minute))]).toEqual([
+          f.timeOfDay(minute),
+          minute,
+        ]);
+      }
+    }
   });
 
   it('are typed as the clock shows them, or taken away', async () => {

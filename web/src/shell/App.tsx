@@ -11,143 +11,78 @@ import { Gate } from './sign-in/Gate';
 import { Shell } from './Shell';
 import { NoSuchPage } from './NoSuchPage';
 
-/** A page whose code and words come when somebody goes there. */
-function place(load: () => Promise<ComponentType>, ...words: readonly WordArea[]): ComponentType {
-  return lazy(async () => {
-    const [component] = await Promise.all([load(), needWords(...words)]);
-    return { default: component };
-  });
-}
+/** The pages of one place: their code and words come when somebody goes there. */
+const place =
+  (...words: readonly WordArea[]) =>
+  (load: () => Promise<ComponentType>): ComponentType =>
+    lazy(async () => {
+      const [component] = await Promise.all([load(), needWords(...words)]);
+      return { default: component };
+    });
 
-const Tonight = place(async () => (await import('../places/tonight/Tonight')).Tonight, 'tonight');
-const Demand = place(
-  async () => (await import('../places/demand/week/Demand')).Demand,
-  'demand',
-  'engine',
-);
-const Shopping = place(
+const inTonight = place('tonight');
+const inDemand = place('demand', 'engine');
+const inFormulas = place('formulas', 'mix', 'engine');
+const inPlan = place('plan', 'engine');
+const inMix = place('mix', 'engine', 'tonight');
+const inWalkIn = place('walkIn');
+const inCrew = place('crew', 'tonight');
+const inLog = place('log', 'mix', 'tonight');
+const inHouse = place('house');
+
+const Tonight = inTonight(async () => (await import('../places/tonight/Tonight')).Tonight);
+const Demand = inDemand(async () => (await import('../places/demand/week/Demand')).Demand);
+const Shopping = inDemand(
   async () => (await import('../places/demand/shopping/Shopping')).Shopping,
-  'demand',
-  'engine',
 );
-const Services = place(
+const Services = inDemand(
   async () => (await import('../places/demand/services/Services')).Services,
-  'demand',
-  'engine',
 );
-const History = place(
-  async () => (await import('../places/demand/history/History')).History,
-  'demand',
-  'engine',
-);
-const Formulas = place(
+const History = inDemand(async () => (await import('../places/demand/history/History')).History);
+const Formulas = inFormulas(
   async () => (await import('../places/formulas/list/Formulas')).Formulas,
-  'formulas',
-  'mix',
-  'engine',
 );
-const FormulaPage = place(
+const FormulaPage = inFormulas(
   async () => (await import('../places/formulas/formula/FormulaPage')).FormulaPage,
-  'formulas',
-  'mix',
-  'engine',
 );
-const RoutesPage = place(
+const RoutesPage = inFormulas(
   async () => (await import('../places/formulas/routes/Routes')).Routes,
-  'formulas',
-  'mix',
-  'engine',
 );
-const RoutePage = place(
+const RoutePage = inFormulas(
   async () => (await import('../places/formulas/routes/RoutePage')).RoutePage,
-  'formulas',
-  'mix',
-  'engine',
 );
-const Pantry = place(
-  async () => (await import('../places/formulas/pantry/Pantry')).Pantry,
-  'formulas',
-  'mix',
-  'engine',
-);
-const WhatIf = place(
-  async () => (await import('../places/formulas/what-if/WhatIf')).WhatIf,
-  'formulas',
-  'mix',
-  'engine',
-);
-const Plan = place(async () => (await import('../places/plan/Plan')).Plan, 'plan', 'engine');
-const DayPaper = place(
-  async () => (await import('../places/plan/paper/DayPaper')).DayPaper,
-  'plan',
-  'engine',
-);
-const Mix = place(async () => (await import('../places/mix/Mix')).Mix, 'mix', 'engine', 'tonight');
-const BatchSheet = place(
-  async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet,
-  'mix',
-  'engine',
-  'tonight',
-);
-const WeighOff = place(
-  async () => (await import('../places/mix/bench/WeighOff')).WeighOff,
-  'mix',
-  'engine',
-  'tonight',
-);
-const DivideAndBall = place(
+const Pantry = inFormulas(async () => (await import('../places/formulas/pantry/Pantry')).Pantry);
+const WhatIf = inFormulas(async () => (await import('../places/formulas/what-if/WhatIf')).WhatIf);
+const Plan = inPlan(async () => (await import('../places/plan/Plan')).Plan);
+const DayPaper = inPlan(async () => (await import('../places/plan/paper/DayPaper')).DayPaper);
+const Mix = inMix(async () => (await import('../places/mix/Mix')).Mix);
+const BatchSheet = inMix(async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet);
+const WeighOff = inMix(async () => (await import('../places/mix/bench/WeighOff')).WeighOff);
+const DivideAndBall = inMix(
   async () => (await import('../places/mix/bench/DivideAndBall')).DivideAndBall,
-  'mix',
-  'engine',
-  'tonight',
 );
-const Paper = place(
-  async () => (await import('../places/mix/paper/Paper')).Paper,
-  'mix',
-  'engine',
-  'tonight',
-);
-const WalkIn = place(async () => (await import('../places/walk-in/racks/WalkIn')).WalkIn, 'walkIn');
-const AlarmPage = place(
+const Paper = inMix(async () => (await import('../places/mix/paper/Paper')).Paper);
+const WalkIn = inWalkIn(async () => (await import('../places/walk-in/racks/WalkIn')).WalkIn);
+const AlarmPage = inWalkIn(
   async () => (await import('../places/walk-in/alarms/AlarmPage')).AlarmPage,
-  'walkIn',
 );
-const AirPage = place(
-  async () => (await import('../places/walk-in/air/AirPage')).AirPage,
-  'walkIn',
-);
-const LoadIn = place(
-  async () => (await import('../places/walk-in/load-in/LoadIn')).LoadIn,
-  'walkIn',
-);
-const ColdWhatIf = place(
+const AirPage = inWalkIn(async () => (await import('../places/walk-in/air/AirPage')).AirPage);
+const LoadIn = inWalkIn(async () => (await import('../places/walk-in/load-in/LoadIn')).LoadIn);
+const ColdWhatIf = inWalkIn(
   async () => (await import('../places/walk-in/what-if/ColdWhatIf')).ColdWhatIf,
-  'walkIn',
 );
-const ColdRecord = place(
+const ColdRecord = inWalkIn(
   async () => (await import('../places/walk-in/record/ColdRecord')).ColdRecord,
-  'walkIn',
 );
-const Places = place(async () => (await import('../places/walk-in/setup/Places')).Places, 'walkIn');
-const Crew = place(async () => (await import('../places/crew/rota/Crew')).Crew, 'crew', 'tonight');
-const MyShift = place(
-  async () => (await import('../places/crew/shift/MyShift')).MyShift,
-  'crew',
-  'tonight',
-);
-const HandoverPage = place(
+const Places = inWalkIn(async () => (await import('../places/walk-in/setup/Places')).Places);
+const Crew = inCrew(async () => (await import('../places/crew/rota/Crew')).Crew);
+const MyShift = inCrew(async () => (await import('../places/crew/shift/MyShift')).MyShift);
+const HandoverPage = inCrew(
   async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
-  'crew',
-  'tonight',
 );
-const LotPage = place(
-  async () => (await import('../places/log/LotPage')).LotPage,
-  'log',
-  'mix',
-  'tonight',
-);
-const Log = place(async () => (await import('../places/log/Log')).Log, 'log', 'mix', 'tonight');
-const House = place(async () => (await import('../places/house/House')).House, 'house');
+const LotPage = inLog(async () => (await import('../places/log/LotPage')).LotPage);
+const Log = inLog(async () => (await import('../places/log/Log')).Log);
+const House = inHouse(async () => (await import('../places/house/House')).House);
 
 /** A page whose fields can be changed by whoever has a permission, and read by everybody. */
 const editing = (permission: Permission, page: ReactNode) => (

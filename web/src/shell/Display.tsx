@@ -40,12 +40,11 @@ export function useDisplayOfPerson(): void {
   const [changePreferences] = useChangePreferencesMutation();
   const hasSaid = session?.preferences !== null;
   useEffect(() => {
+    // What an earlier version kept on the device goes to whoever signs in first.
     const earlier = earlierDisplay();
     if (!wanted || hasSaid || !earlier) return;
     void changePreferences({ house, preferences: { ...wanted, ...earlier } });
-    // Once: what an earlier version kept on the device goes to whoever signs in first.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted === null, hasSaid]);
+  }, [wanted, hasSaid, house, changePreferences]);
   useEffect(() => {
     if (wanted && JSON.stringify(wanted) !== JSON.stringify(now)) dispatch(displayed(wanted));
   }, [wanted, now, dispatch]);

@@ -12,12 +12,11 @@ import styles from './KeysDialog.module.css';
 import { canBeShortcut, shortcutKeys, withKey, type ShortcutId } from './shortcuts';
 
 /** Keys that cannot be changed: every program has them so. */
-const FIXED = ['field', 'enter', 'escape', 'search', 'undo'] as const;
+const FIXED = ['field', 'enter', 'escape', 'undo'] as const;
 const FIXED_KEYS: Readonly<Record<(typeof FIXED)[number], string>> = {
   field: '↑  ↓',
   enter: 'Enter',
   escape: 'Esc',
-  search: 'Ctrl K',
   undo: 'Ctrl Z',
 };
 

@@ -5,14 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import {
-  CLOCKS,
-  DECIMAL_MARKS,
-  LANGUAGES,
-  MASS_UNITS,
-  TEMP_UNITS,
-  type DisplayPreferences,
-} from '@calm/contract';
+import { DISPLAY_CHOICES, type DisplayPreferences } from '@calm/contract';
 import { makeFormats } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../parts/format/useFormats';
@@ -25,14 +18,6 @@ import { useHouse } from '../state/board/useBoard';
 import { displayed } from '../state/display';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import styles from './PreferencesDialog.module.css';
-
-const CHOICES = {
-  language: LANGUAGES,
-  mass: MASS_UNITS,
-  temp: TEMP_UNITS,
-  clock: CLOCKS,
-  decimal: DECIMAL_MARKS,
-} as const;
 
 /** How whoever is signed in reads words and numbers, wherever they sign in. The house's data stays as it is. */
 export function PreferencesDialog({ onClose }: { readonly onClose: () => void }) {
@@ -64,7 +49,7 @@ export function PreferencesDialog({ onClose }: { readonly onClose: () => void })
       <DialogTitle>{t('shell.reading')}</DialogTitle>
       <DialogContent>
         <div className={styles['choices']}>
-          {Object.keys(CHOICES).map((of) => (
+          {Object.keys(DISPLAY_CHOICES).map((of) => (
             <Choice
               key={of}
               of={of as keyof DisplayPreferences}
@@ -113,7 +98,7 @@ function Choice({
       value={display[of]}
       onChange={({ target }) => onChange({ [of]: target.value })}
     >
-      {CHOICES[of].map((value) => (
+      {DISPLAY_CHOICES[of].map((value) => (
         <MenuItem key={value} value={value} {...(of === 'language' && { lang: value })}>
           {t(`reading.value.${value}`, { example: example(value) })}
         </MenuItem>

@@ -1,4 +1,4 @@
-import type { Session } from '@calm/contract';
+import { TILDE as ME } from '../test-support/session';
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -120,14 +120,7 @@ describe('the first account', () => {
 describe('how somebody reads numbers', () => {
   it('is chosen once, kept with the person, and remembered by the device', async () => {
     const store = makeStore();
-    const session: Session = {
-      personId: 'maro',
-      name: 'Maro',
-      initials: 'MA',
-      role: 'hand',
-      preferences: null,
-    };
-    server = await houseServer(({ path }) => ({ body: path.includes('session') ? session : {} }));
+    server = await houseServer(({ path }) => ({ body: path.includes('session') ? ME : {} }));
     renderInApp(<PreferencesDialog onClose={jest.fn()} />, { store });
     const choose = async (of: string, value: string | RegExp) => {
       await user().click(screen.getByLabelText(t(`reading.title.${of}`)));
@@ -235,13 +228,6 @@ describe('keys', () => {
 });
 
 describe('what was done here and is not in the house', () => {
-  const ME: Session = {
-    personId: 'tilde',
-    name: 'Tilde',
-    initials: 'TI',
-    role: 'hand',
-    preferences: null,
-  };
   const item = (more: Partial<OutboxItem> = {}): OutboxItem => ({
     id: '00000000-0000-4000-8000-000000000001',
     house: 'yard',

@@ -1,22 +1,19 @@
 import {
-  CLOCKS,
-  DECIMAL_MARKS,
-  LANGUAGES,
-  MASS_UNITS,
+  DISPLAY_CHOICES,
   STANDARD_DISPLAY,
-  TEMP_UNITS,
   type DisplayPreferences,
   type Language,
 } from '@calm/contract';
+
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { deviceStorage, isObject, isOneOf } from './storage';
 
 /** How the device reads before anybody has said: by the first of its own languages that there are words for. */
 function displayOfDevice(languages: readonly string[]): DisplayPreferences {
   const known = languages.flatMap((tag): Language[] => {
-    if (isOneOf(LANGUAGES, tag)) return [tag];
+    if (isOneOf(DISPLAY_CHOICES.language, tag)) return [tag];
     const [language] = tag.split('-');
-    return isOneOf(LANGUAGES, language) ? [language] : [];
+    return isOneOf(DISPLAY_CHOICES.language, language) ? [language] : [];
   });
   return { ...STANDARD_DISPLAY, language: known[0] ?? STANDARD_DISPLAY.language };
 }
@@ -25,7 +22,7 @@ function displayOfDevice(languages: readonly string[]): DisplayPreferences {
 export function earlierDisplay(): Partial<DisplayPreferences> | null {
   const { units, decimal } = earlier.read();
   const isUs = units === 'us';
-  const mark = isOneOf(DECIMAL_MARKS, decimal) && decimal !== 'point' ? decimal : null;
+  const mark = isOneOf(DISPLAY_CHOICES.decimal, decimal) && decimal !== 'point' ? decimal : null;
   if (!isUs && mark === null) return null;
   return {
     ...(isUs && { mass: 'us', temp: 'fahrenheit' }),
@@ -45,13 +42,13 @@ const earlier = deviceStorage<Readonly<Record<string, unknown>>>(
  */
 const storage = deviceStorage<DisplayPreferences | null>('calm-tray.display', null, (stored) => {
   if (!isObject(stored)) return null;
-  const { language, mass, temp, clock, decimal } = stored;
+  // What is no longer offered goes back to the standard, and only that.
+  const kept = Object.entries(DISPLAY_CHOICES).filter(([key, values]) =>
+    isOneOf<string>(values, stored[key]),
+  );
   return {
-    language: isOneOf(LANGUAGES, language) ? language : STANDARD_DISPLAY.language,
-    mass: isOneOf(MASS_UNITS, mass) ? mass : STANDARD_DISPLAY.mass,
-    temp: isOneOf(TEMP_UNITS, temp) ? temp : STANDARD_DISPLAY.temp,
-    clock: isOneOf(CLOCKS, clock) ? clock : STANDARD_DISPLAY.clock,
-    decimal: isOneOf(DECIMAL_MARKS, decimal) ? decimal : STANDARD_DISPLAY.decimal,
+    ...STANDARD_DISPLAY,
+    ...Object.fromEntries(kept.map(([key]) => [key, stored[key]])),
   };
 });
 

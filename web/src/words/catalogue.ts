@@ -1,4 +1,4 @@
-import { LANGUAGES, type Language } from '@calm/contract';
+import { DISPLAY_CHOICES, type Language } from '@calm/contract';
 
 /** A language that has words of its own: regions of one language share them. */
 export type WordLanguage = 'en' | 'it' | 'es' | 'ar';
@@ -85,7 +85,9 @@ export const wordLanguageOf = (language: Language): WordLanguage =>
   language === 'en-US' ? 'en' : language;
 
 /** Every language that has words. */
-export const WORD_LANGUAGES: readonly WordLanguage[] = [...new Set(LANGUAGES.map(wordLanguageOf))];
+export const WORD_LANGUAGES: readonly WordLanguage[] = [
+  ...new Set(DISPLAY_CHOICES.language.map(wordLanguageOf)),
+];
 
 /** Every area that words are loaded by. */
 export const WORD_AREAS = Object.keys(LOADERS.en) as readonly WordArea[];

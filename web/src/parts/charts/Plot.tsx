@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { useWidth } from '../layout/useWidth';
+import { usePictureWidth } from '../layout/usePictureWidth';
 import styles from './Plot.module.css';
 
 /** A picture as wide as the room that it is given, with words for whoever cannot see it. Time runs to the right. */
@@ -12,9 +12,9 @@ export function Plot({
   readonly label: string;
   readonly children: (width: number) => ReactNode;
 }) {
-  const { ref, width } = useWidth<HTMLDivElement>();
+  const { ref, width } = usePictureWidth<HTMLDivElement>();
   return (
-    <div ref={ref} className={styles['plot']} style={{ height }} dir="ltr">
+    <div ref={ref} className={styles['plot']} style={{ height }}>
       <svg width={width} height={height} role="img" aria-label={label}>
         {width > 0 && children(width)}
       </svg>

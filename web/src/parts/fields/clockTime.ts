@@ -13,7 +13,7 @@ export function readClockTime(text: string): number | null {
     .toLowerCase()
     .replace(/[\s\u202f\u00a0]+/g, ' ');
   const [, hours = '', minutes = '0', half = ''] =
-    /^(\d{1,2})(?:[:.h]?(\d{2}))?\s?([apم-ي]?)\.?\s?(?:m\.?)?$/.exec(plain) ?? [];
+    /^(\d{1,2})(?:[:.h]?(\d{2}))?\s?([apصم]?)\.?\s?(?:m\.?)?$/.exec(plain) ?? [];
   if (hours === '') return null;
   const [hour, minute] = [Number(hours), Number(minutes)];
   if (minute > 59) return null;

@@ -25,8 +25,6 @@ interface Notices {
   readonly said: (text: string) => void;
   /** Says that something could not be done. */
   readonly failed: (text: string) => void;
-  /** Tells whoever cannot see the page what happened on it. */
-  readonly announced: (text: string) => void;
   /** Takes the latest change back that has not been taken back yet. */
   readonly undoLast: () => void;
 }
@@ -47,7 +45,6 @@ const NoticesContext = createContext<Notices>({
   changed: () => undefined,
   said: () => undefined,
   failed: () => undefined,
-  announced: () => undefined,
   undoLast: () => undefined,
 });
 
@@ -65,7 +62,6 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
   const { t } = useTranslation();
   const [notices, setNotices] = useState<readonly Notice[]>([]);
   const [changes, setChanges] = useState<readonly Change[]>([]);
-  const [announcement, setAnnouncement] = useState('');
   const nextId = useRef(0);
 
   const show = useCallback((notice: Omit<Notice, 'id'>, id = (nextId.current += 1)) => {
@@ -88,11 +84,6 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
   );
   const said = useCallback((text: string) => show({ text }), [show]);
   const failed = useCallback((text: string) => show({ text, isFailure: true }), [show]);
-  // The same words twice are only read twice when they differ.
-  const announced = useCallback(
-    (text: string) => setAnnouncement((before) => (before === text ? `${text}\u00a0` : text)),
-    [],
-  );
   const takeBack = useCallback(
     ({ id, text, undo }: Change) => {
       setChanges((before) => before.filter((change) => change.id !== id));
@@ -111,15 +102,12 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
   }, [changes, takeBack, said, t]);
 
   const value = useMemo(
-    () => ({ changed, said, failed, announced, undoLast }),
-    [changed, said, failed, announced, undoLast],
+    () => ({ changed, said, failed, undoLast }),
+    [changed, said, failed, undoLast],
   );
   return (
     <NoticesContext.Provider value={value}>
       {children}
-      <div aria-live="polite" className="sr-only">
-        {announcement}
-      </div>
       <div
         role="log"
         aria-live="polite"

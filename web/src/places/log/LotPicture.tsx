@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
 import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/lots/SwellingRibbon';
-import { useWidth } from '../../parts/layout/useWidth';
+import { usePictureWidth } from '../../parts/layout/usePictureWidth';
 import { markOf } from '../../state/outbox/outboxLots';
 import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
 import { useSimulation } from '../../workers/engine/useSimulation';
@@ -18,7 +18,7 @@ const PAD = 24;
 
 /** A lot's ribbon as its record has it, and behind it, in outline, as it was planned. */
 export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly lot: BoardLot }) {
-  const { ref, width } = useWidth<HTMLDivElement>();
+  const { ref, width } = usePictureWidth<HTMLDivElement>();
   const prefermentC = book.house.settings.usualTempsC.preferment;
   const planned = useMemo(() => doughAsPlanned(lot, lot.product, prefermentC), [lot, prefermentC]);
   const was = useMemo(

@@ -88,12 +88,15 @@ const WeekPlan = memo(function WeekPlan({
       title={t('plan.title')}
       lead={
         <>
-          <PlanState
-            week={week}
-            state={state}
-            conflicts={shown.length}
-            openCount={isBegun ? 0 : openCount}
-          />{' '}
+          {/* Read out once it stands still: that a schedule is there, that something clashes. */}
+          <span aria-live={isBusy ? 'off' : 'polite'}>
+            <PlanState
+              week={week}
+              state={state}
+              conflicts={shown.length}
+              openCount={isBegun ? 0 : openCount}
+            />
+          </span>{' '}
           {week.isDraft && !isBusy && (
             <Button size="small" onClick={editing.drop}>
               {t('plan.letGo')}

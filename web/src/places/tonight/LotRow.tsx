@@ -9,7 +9,7 @@ import { doneKeys } from '../../parts/format/doneKeys';
 import { useFormats } from '../../parts/format/useFormats';
 import { formatOdds } from '../../parts/format/odds';
 import { LotBand } from '../../parts/lots/LotBand';
-import { useWidth } from '../../parts/layout/useWidth';
+import { usePictureWidth } from '../../parts/layout/usePictureWidth';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
 import { coverWords, silhouetteOf, stateWord } from '../../state/board/lotWords';
 import type { Board } from '../../state/board/useBoard';
@@ -218,7 +218,7 @@ function Strip({
   readonly atMs: number;
   readonly nowMs: number;
 }) {
-  const { ref, width } = useWidth<HTMLDivElement>();
+  const { ref, width } = usePictureWidth<HTMLDivElement>();
   const startMs = lot.stages[0]?.startMs ?? lot.doorsMs;
   const toX = (ms: number) => 8 + ((ms - startMs) / (lot.closeMs - startMs)) * (width - 16);
   return (

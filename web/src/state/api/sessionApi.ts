@@ -40,14 +40,13 @@ const sessionApi = api.injectEndpoints({
       { readonly house: string; readonly preferences: DisplayPreferences }
     >({
       query: ({ house, preferences }) => routeRequest('changePreferences', [house], preferences),
-      async onQueryStarted({ house, preferences }, { dispatch, queryFulfilled }) {
-        const change = dispatch(
+      // Also where the house was not reached: the device reads so until somebody signs in again.
+      onQueryStarted({ house, preferences }, { dispatch }) {
+        dispatch(
           api.util.updateQueryData('session', house, (session) => {
             Object.assign(session, { preferences });
           }),
         );
-        // Without a network the device reads so until somebody signs in again.
-        await queryFulfilled.catch(() => change.undo);
       },
     }),
     startOwner: build.mutation<unknown, { readonly house: string; readonly owner: OwnerStart }>({

@@ -1,4 +1,4 @@
-import type { Session } from '@calm/contract';
+import { TILDE as ME } from '../../test-support/session';
 import { afterEach, describe, expect, it } from '@jest/globals';
 import { act, waitFor } from '@testing-library/react';
 import { houseServer, problem, type Answer, type Got } from '../../test-support/houseServer';
@@ -9,13 +9,6 @@ import { insistedOn, useOutboxItems, useWaiting } from './useOutboxItems';
 import { sendOutboxItem } from './sendOutboxItem';
 import type { OutboxItem } from './outbox';
 
-const ME: Session = {
-  personId: 'tilde',
-  name: 'Tilde',
-  initials: 'TI',
-  role: 'hand',
-  preferences: null,
-};
 const START = {
   id: '00000000-0000-4000-8000-000000000009',
   content: { kind: 'said', note: 'Smooth' },

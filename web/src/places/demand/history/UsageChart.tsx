@@ -3,7 +3,7 @@ import { QUARTER_MIN } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Bar, BarChart, CartesianGrid, XAxis, YAxis } from 'recharts';
 import { useFormats } from '../../../parts/format/useFormats';
-import { useWidth } from '../../../parts/layout/useWidth';
+import { usePictureWidth } from '../../../parts/layout/usePictureWidth';
 import styles from './History.module.css';
 
 const HEIGHT = 180;
@@ -22,7 +22,7 @@ export function UsageChart({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { ref, width } = useWidth<HTMLElement>();
+  const { ref, width } = usePictureWidth<HTMLElement>();
   const rows = usage.curve.map((share, quarter) => ({
     time: f.timeOfDay(startMin + quarter * QUARTER_MIN),
     percent: 100 * share,

@@ -3,7 +3,7 @@ import { useMemo, useState, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { SwellingRibbon } from '../../../parts/lots/SwellingRibbon';
-import { useWidth } from '../../../parts/layout/useWidth';
+import { usePictureWidth } from '../../../parts/layout/usePictureWidth';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import { stageHours, type PlannedDough, type WhatIf } from './whatIf';
 import { courseReader } from './courseReader';
@@ -46,7 +46,7 @@ export function SimulationPicture({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { ref, width } = useWidth<HTMLDivElement>();
+  const { ref, width } = usePictureWidth<HTMLDivElement>();
   const [pointed, setPointed] = useState<number | null>(null);
   const plot = Math.max(1, width - LEFT - RIGHT);
   const toX = (hour: number) => LEFT + ((hour - range.from) / (range.to - range.from)) * plot;

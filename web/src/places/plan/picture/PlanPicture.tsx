@@ -1,7 +1,7 @@
 import { MINUTE_MS, type Conflict, type PlannedLot, type StepRef } from '@calm/core';
 import type { Climate } from '@calm/domain';
 import { useMemo, useRef, type PointerEvent } from 'react';
-import { useWidth } from '../../../parts/layout/useWidth';
+import { usePictureWidth } from '../../../parts/layout/usePictureWidth';
 import { moved, released } from '../../../state/time/cursor';
 import { useAppDispatch } from '../../../state/store';
 import { useCursor } from '../../../state/time/useCursor';
@@ -54,7 +54,7 @@ export function PlanPicture({
 }) {
   const dispatch = useAppDispatch();
   const { atMs, nowMs } = useCursor();
-  const { ref, width } = useWidth<HTMLDivElement>();
+  const { ref, width } = usePictureWidth<HTMLDivElement>();
   const svg = useRef<SVGSVGElement>(null);
   const layout = usePlanLayout(week, climate, { fromMs, toMs, width });
   const { scale, labels, height } = layout;

@@ -73,7 +73,7 @@ export const StepFacts = memo(function StepFacts({
         </span>
       </div>
       <div className={styles['factsRow']}>
-        <span className={styles['factsWhen']}>
+        <span className={styles['factsWhen']} aria-live="polite">
           {words.moment(step.startMin)}–{words.time(step.endMin)}
         </span>
         {!isBegun && (

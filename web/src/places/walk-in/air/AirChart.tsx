@@ -2,7 +2,7 @@ import { HOUR_MS } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { useFormats } from '../../../parts/format/useFormats';
-import { useWidth } from '../../../parts/layout/useWidth';
+import { usePictureWidth } from '../../../parts/layout/usePictureWidth';
 import styles from './Air.module.css';
 
 /** One line of air over time. */
@@ -40,7 +40,7 @@ export function AirChart({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { ref, width } = useWidth<HTMLDivElement>();
+  const { ref, width } = usePictureWidth<HTMLDivElement>();
   const rows = rowsOf(lines);
   const [first, last] = [rows[0]?.['atMs'] ?? 0, rows.at(-1)?.['atMs'] ?? 0];
   if (rows.length === 0) return <p className="quiet">{t('walkIn.air.none')}</p>;

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 
-/** The width of an element in px, followed as it changes. */
-export function useWidth<E extends HTMLElement>(): {
+/** The width of what a picture of time is drawn in, px, followed as it changes: a screen that is turned, too. */
+export function usePictureWidth<E extends HTMLElement>(): {
   ref: React.RefObject<E | null>;
   width: number;
 } {

@@ -1,0 +1,10 @@
+import type { Session } from '@calm/contract';
+
+/** A dough hand who is signed in and reads as their house does. */
+export const TILDE: Session = {
+  personId: 'tilde',
+  name: 'Tilde',
+  initials: 'TI',
+  role: 'hand',
+  preferences: null,
+};
