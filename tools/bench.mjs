@@ -18,6 +18,23 @@ const RUNS = 60;
 const WORKER_CONFIG = `${ROOT}/tools/bench/vite.config.mjs`;
 
 const PARTS = ['weeks', 'live', 'cold', 'log', 'load', 'lever', 'bead', 'book', 'engine'];
+/** Pages that somebody opens first, one for each place. */
+const PLACES = [
+  'tonight',
+  'demand',
+  'demand/history',
+  'formulas',
+  'formulas/yard-dough',
+  'formulas/yard-round/what-if',
+  'plan',
+  'mix',
+  'mix/2026-11-27/yard-round',
+  'walk-in',
+  'walk-in/air',
+  'crew',
+  'log',
+];
+
 const named = process.argv.slice(2);
 /** Parts that were named; all of them when none was. @param {string} part */
 const isWanted = (part) => named.length === 0 || named.includes(part);
@@ -78,23 +95,6 @@ function weeks() {
 /** @typedef {() => Promise<Page>} Desk */
 /** @typedef {import('./bench/engineBench').EngineTiming} EngineTiming */
 
-/** Pages that somebody opens first, one for each place. */
-const PLACES = [
-  'tonight',
-  'demand',
-  'demand/history',
-  'formulas',
-  'formulas/yard-dough',
-  'formulas/yard-round/what-if',
-  'plan',
-  'mix',
-  'mix/2026-11-27/yard-round',
-  'walk-in',
-  'walk-in/air',
-  'crew',
-  'log',
-];
-
 /**
  * What each place loads, and when its title stands there: cold with nothing kept, warm on the second visit.
  *
@@ -112,28 +112,30 @@ async function firstLoad(desk, url) {
     const page = await desk();
     /** @type {Map<string, Promise<number>>} */
     const scripts = new Map();
-    page.on('response', (response) => {
+    /** @param {import('@playwright/test').Response} response */
+    const weigh = (response) => {
       if (response.request().resourceType() !== 'script') return;
       const file = new URL(response.url()).pathname;
       scripts.set(
         file,
         response.body().then((body) => gzipSync(body).length),
       );
-    });
+    };
     const open = async () => {
       await page.goto(`${url}/lantern-yard/${path}`, { waitUntil: 'commit' });
       await page.getByRole('heading', { level: 1 }).waitFor();
       return page.evaluate(() => performance.now());
     };
+    page.on('response', weigh);
     const coldMs = await open();
     await page.waitForLoadState('networkidle');
-    const files = new Map(scripts);
-    const warmMs = await open();
-    await page.context().close();
-    if (path === 'tonight') tonight = new Set(files.keys());
-    const counted = [...files].filter(([file]) => path === 'tonight' || !tonight.has(file));
+    page.off('response', weigh);
+    const counted = [...scripts].filter(([file]) => path === 'tonight' || !tonight.has(file));
     const sizes = await Promise.all(counted.map(([, size]) => size));
     const kb = sizes.reduce((sum, size) => sum + size, 0) / 1000;
+    if (path === 'tonight') tonight = new Set(scripts.keys());
+    const warmMs = await open();
+    await page.context().close();
     const most = path === 'tonight' ? FIRST_KB : MORE_KB;
     say(
       `  ${path}: ${kb.toFixed(1)} kB (${verdict(kb <= most)}); title after ${coldMs.toFixed(0)} ms cold (${verdict(coldMs <= COLD_MS)}), ${warmMs.toFixed(0)} ms warm (${verdict(warmMs <= WARM_MS)})`,
