@@ -153,7 +153,7 @@ test('a hand that bends the plan while it is being settled has the last word', a
   await expect(page.getByText('Improving…')).toBeVisible({ timeout: 20_000 });
   const balling = bead(page, 'Divide and ball', 'Yard dough for Sat 28 Nov');
   await balling.focus();
-  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByRole('button', { name: 'Use this one' })).toHaveCount(0);
   // Plans are made in quarter hours; a hand moved it by five minutes.
   await expect(balling).toHaveAttribute('aria-label', /Divide and ball \w{3} \d\d:(05|20|35|50)/);

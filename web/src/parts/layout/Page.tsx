@@ -1,18 +1,22 @@
 import { useEffect, useRef, type ReactNode } from 'react';
+import { useLocation } from 'react-router';
 import styles from './Page.module.css';
 
-/** The page that was opened first keeps the browser's own focus. */
-let hasOpened = false;
+/** The address of the title that came last; the page that was opened first keeps the browser's own focus. */
+let lastAddress: string | null = null;
 
 /** Brings the keyboard and screen readers to a page's title when somebody has gone there. */
 function useFocusOnTitle() {
   const title = useRef<HTMLHeadingElement>(null);
+  const { pathname } = useLocation();
   useEffect(() => {
-    const isInPage = document.activeElement?.closest('main, [role=dialog]') ?? null;
-    const isOnAnotherPage = isInPage === null || document.activeElement === isInPage;
-    if (hasOpened && isOnAnotherPage) title.current?.focus({ preventScroll: true });
-    hasOpened = true;
-  }, []);
+    const on = document.activeElement;
+    const hasArrived = lastAddress !== null && lastAddress !== pathname;
+    lastAddress = pathname;
+    // A field that a page opens with, and a dialog over it, keep what they have taken.
+    const isTaken = on?.closest('[role=dialog], input, textarea') ?? null;
+    if (hasArrived && isTaken === null) title.current?.focus({ preventScroll: true });
+  }, [pathname]);
   return title;
 }
 

@@ -18,6 +18,12 @@ const LABEL = '0.8em';
 /** Always seen, on every kind of button, tab and toggle. */
 const FOCUS = { outline: '3px solid var(--focus)', outlineOffset: 2 } as const;
 
+/** A dialog that has just come up has the focus itself, so that its name is read out, unless a field in it has. */
+function focusOn(around: HTMLElement): void {
+  if (document.activeElement !== around) return;
+  around.querySelector<HTMLElement>('[role=dialog]')?.focus({ preventScroll: true });
+}
+
 /** The component library, dressed in our tokens: hairlines, radius 6, no shadows, little motion. */
 export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
   return createTheme({
@@ -50,6 +56,12 @@ export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
           sizeLarge: { minHeight: 56, fontSize: 20 },
           outlined: { borderColor: 'var(--quiet)' },
         },
+      },
+      MuiDialog: {
+        defaultProps: {
+          slotProps: { paper: { tabIndex: -1 }, transition: { onEntered: focusOn } },
+        },
+        styleOverrides: { paper: { '&:focus': { outline: 'none' } } },
       },
       MuiPaper: {
         defaultProps: { elevation: 0 },

@@ -38,7 +38,7 @@ export function LoadOut(props: LoadOutProps) {
           value={load.temps.doughOutC}
           onCommit={(doughOutC) => load.write({ doughOutC })}
         />
-        <div className={styles['verdict']}>
+        <div className={styles['verdict']} role="status">
           <Verdict {...props} />
         </div>
       </div>

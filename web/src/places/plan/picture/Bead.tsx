@@ -32,8 +32,13 @@ export function isCrowded(beads: readonly StepBead[], bead: StepBead, words: Pla
   return before.x + halfWords(before, words) > bead.x - halfWords(bead, words);
 }
 
-const NUDGE_MIN = 5;
-const NUDGE_FAR_MIN = 60;
+/** What Shift with a key moves a bead by, min; without Shift, keys walk from bead to bead. */
+const NUDGES: Readonly<Record<string, number>> = {
+  ArrowLeft: -5,
+  ArrowRight: 5,
+  PageUp: -60,
+  PageDown: 60,
+};
 
 /** Work on a lot, as a bead on its ribbon: initials of who does it; several at once are one. */
 export function Bead({
@@ -74,9 +79,8 @@ export function Bead({
     })
     .join('; ');
   const onKey = (event: KeyboardEvent) => {
-    const far = event.shiftKey ? NUDGE_FAR_MIN : NUDGE_MIN;
-    if (event.key === 'ArrowLeft') hands.onNudge(ref, -far);
-    else if (event.key === 'ArrowRight') hands.onNudge(ref, far);
+    const byMin = event.shiftKey ? NUDGES[event.key] : undefined;
+    if (byMin !== undefined) hands.onNudge(ref, byMin);
     else if (event.key === 'Enter' || event.key === ' ') hands.onPick(ref);
     else if (event.key === 'p') hands.onPin(ref);
     else return;
@@ -90,7 +94,7 @@ export function Bead({
       data-clashing={has(marks.clashing)}
       data-picked={isPicked}
       role="button"
-      tabIndex={0}
+      aria-keyshortcuts="Shift+ArrowLeft Shift+ArrowRight Shift+PageUp Shift+PageDown P"
       aria-label={`${words.lot(lot)}: ${said}`}
       onKeyDown={onKey}
       onFocus={() => hands.onPick(ref)}

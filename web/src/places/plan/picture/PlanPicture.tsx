@@ -2,6 +2,7 @@ import { MINUTE_MS, type Conflict, type PlannedLot, type StepRef } from '@calm/c
 import type { Climate } from '@calm/domain';
 import { useMemo, useRef, type PointerEvent } from 'react';
 import { usePictureWidth } from '../../../parts/layout/usePictureWidth';
+import { useRovingStops } from '../../../parts/layout/useRovingStops';
 import { moved, released } from '../../../state/time/cursor';
 import { useAppDispatch } from '../../../state/store';
 import { useCursor } from '../../../state/time/useCursor';
@@ -56,6 +57,7 @@ export function PlanPicture({
   const { atMs, nowMs } = useCursor();
   const { ref, width } = usePictureWidth<HTMLDivElement>();
   const svg = useRef<SVGSVGElement>(null);
+  const walk = useRovingStops(svg, '[role=button]');
   const layout = usePlanLayout(week, climate, { fromMs, toMs, width });
   const { scale, labels, height } = layout;
   const { target, hands, onMove, onDrop } = useBeadDrag({
@@ -83,6 +85,7 @@ export function PlanPicture({
         height={height}
         role="group"
         aria-label={words.t('plan.picture')}
+        onKeyDown={walk}
         onPointerMove={onMove}
         onPointerUp={onDrop}
         onPointerCancel={onDrop}

@@ -8,11 +8,12 @@ import {
 } from '@dnd-kit/core';
 import type { Place, Spot, Zone } from '@calm/contract';
 import type { ShownStack } from '@calm/domain';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Ball } from '../../../parts/lots/Ball';
 import { useFormats } from '../../../parts/format/useFormats';
 import { keepingAt, keepingWords, SHAPES } from '../coldWords';
+import { useRovingStops } from '../../../parts/layout/useRovingStops';
 import styles from './WalkIn.module.css';
 import type { WalkInNow } from '../useWalkIn';
 import { spotWords } from '../spotWords';
@@ -53,6 +54,8 @@ export function RackView({
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM_PX } }),
   );
+  const room = useRef<HTMLDivElement>(null);
+  const walk = useRovingStops(room, 'button');
   const here = useMemo(
     () => now.racks.shown.filter(({ stack }) => stack.spot.placeId === place.id),
     [now, place],
@@ -67,7 +70,13 @@ export function RackView({
         if (shown && to) onPut(shown, to);
       }}
     >
-      <div className={styles['room']} role="group" aria-label={place.name}>
+      <div
+        ref={room}
+        className={styles['room']}
+        role="group"
+        aria-label={place.name}
+        onKeyDown={walk}
+      >
         {place.zones.map((zone) => (
           <RackOf
             key={zone.name}
@@ -209,7 +218,7 @@ function Tray({
   const { t } = useTranslation();
   const f = useFormats();
   const { lot, product, stack, isOnRecord } = shown;
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({
+  const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({
     id: stackKey(shown),
     disabled: !mayMove || !lot.lot,
   });
@@ -231,6 +240,7 @@ function Tray({
       className={styles['tray']}
       aria-label={label}
       aria-pressed={isInHand}
+      aria-describedby={attributes['aria-describedby']}
       data-planned={!isOnRecord}
       data-keeping={keeping}
       data-first={now.first.has(stack.lotId)}
