@@ -11,6 +11,7 @@ const PARAMS = {
   house: slug(),
   formula: slug(),
   lot: id(),
+  lotOrCode: Joi.string().pattern(/^[A-Za-z0-9-]{1,40}$/, 'lot'),
   id: id(),
   patternId: id(),
   productId: id(),

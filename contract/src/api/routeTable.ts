@@ -135,7 +135,11 @@ const LOT_ROUTES = {
     media: 'csv',
     query: LOG,
   }),
-  lotLog: get('/houses/:house/log/:lot', 'see', 'Everything on record of a lot.'),
+  lotLog: get(
+    '/houses/:house/log/:lotOrCode',
+    'see',
+    'Everything on record of a lot, or of the newest one of a code.',
+  ),
 } as const;
 
 const COLD_ROUTES = {

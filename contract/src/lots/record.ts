@@ -79,9 +79,21 @@ export type RecordContent =
   /** To be used before the others. */
   | { readonly kind: 'first'; readonly isFirst: boolean; readonly note: string }
   | { readonly kind: 'photo'; readonly photoId: string; readonly note: string }
-  | { readonly kind: 'said'; readonly note: string };
+  | { readonly kind: 'said'; readonly note: string }
+  /** What it corrects was a slip: nothing takes its place. */
+  | { readonly kind: 'taken-back' };
 
 export type RecordKind = RecordContent['kind'];
+
+/** Kinds that can be taken back; trays and weights are put right by another of their kind, so that sums hold. */
+export const CAN_BE_TAKEN_BACK: readonly RecordKind[] = [
+  'looked',
+  'opened',
+  'baked',
+  'used',
+  'photo',
+  'said',
+];
 
 /** A record to be written. */
 export interface RecordStart {

@@ -82,6 +82,7 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap
   },
   first: { isFirst: Joi.boolean().required(), note: note() },
   said: { note: said(500) },
+  'taken-back': {},
 };
 const content = Joi.alternatives<RecordContent>(
   ...Object.entries(FIELDS).map(([kind, fields]) =>

@@ -8,6 +8,7 @@ import {
   type Mark,
   type RecordContent,
 } from '@calm/contract';
+import { currentRecords } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { HOUSE, NOW, problemOf, roundStart, signedIn, startHouse } from '../test-support/testHouse';
@@ -106,6 +107,20 @@ describe('what is seen and measured', () => {
     });
     const records = await house.get<LotRecord[]>(paths.lotRecords(HOUSE, lot.id));
     expect(records.filter(({ content }) => content.kind === 'opened')).toHaveLength(2);
+  });
+
+  it('is taken back when it was a slip; what is weighed and pulled is not, as sums hang on it', async () => {
+    const takeBack = (correctsId?: string) =>
+      add({ kind: 'taken-back' }, { ...(correctsId !== undefined && { correctsId }) });
+    const slip = (await add({ kind: 'baked', found: 'gummy', note: '' })).body as LotRecord;
+    expect((await takeBack(slip.id)).status).toBe(201);
+    const records = await house.get<LotRecord[]>(paths.lotRecords(HOUSE, lot.id));
+    expect(currentRecords(records, 'baked').map(({ id }) => id)).not.toContain(slip.id);
+    expect(records.map(({ id }) => id)).toContain(slip.id);
+    expect(problemOf(await takeBack()).errors).toMatchObject([{ code: 'id.unknown' }]);
+    const productId = lot.items[0]?.productId ?? '';
+    const piece = (await add({ kind: 'piece', productId, grams: 276 })).body as LotRecord;
+    expect(problemOf(await takeBack(piece.id)).errors).toMatchObject([{ code: 'kind.other' }]);
   });
 
   it('has one name, and no second record takes it', async () => {
@@ -207,6 +222,8 @@ describe('the log', () => {
     expect(log.planned?.length).toBe(lot.recipe.route.length);
     expect(log.planned?.at(-1)?.endMs).toBe(Date.parse(lot.doorsAt));
     expect(log.records.length).toBeGreaterThan(3);
+    const byCode = paths.lotLog(HOUSE, lot.code.toLowerCase());
+    expect((await house.get<LotLog>(byCode)).lot.id).toBe(lot.id);
     const back = { isWithdrawn: true, version: log.lot.version };
     await house.http.put(paths.withdrawLot(HOUSE, lot.id)).send(back);
     expect(await house.get(paths.lotLog(HOUSE, lot.id))).toMatchObject({ isWithdrawn: true });

@@ -41,7 +41,7 @@ export const lotHandlers = {
   markHandoverRead: ({ scope, params, writing }) => readHandover(scope, params.id, writing),
   log: async ({ scope, query }) => ok(await logPage(scope, query)),
   logCsv: async ({ scope, query }) => ok(await logCsv(scope, query)),
-  lotLog: ({ scope, params }) => lotLog(scope, params.lot),
+  lotLog: ({ scope, params }) => lotLog(scope, params.lotOrCode),
 } satisfies Partial<RouteHandlers>;
 
 export const lotSenders = {

@@ -181,6 +181,20 @@ export async function findLotRow({ tx, houseId }: Scope, lotId: string): Promise
   return row ?? null;
 }
 
+/** The newest lot of a code: codes name a day, and come round every year. */
+export async function findNewestLotRow(
+  { tx, houseId }: Scope,
+  code: string,
+): Promise<LotRow | null> {
+  const [row] = await tx
+    .select()
+    .from(t.lots)
+    .where(and(eq(t.lots.houseId, houseId), eq(t.lots.code, code)))
+    .orderBy(desc(t.lots.serviceDate))
+    .limit(1);
+  return row ?? null;
+}
+
 /** The newest lots that were weighed after balling. */
 export async function readWeighedLots({ tx, houseId }: Scope, most: number) {
   return tx

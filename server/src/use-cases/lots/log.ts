@@ -2,7 +2,7 @@ import { ok, fail } from '@calm/core';
 import type { LogPage, LogQuery, LotLog } from '@calm/contract';
 import Papa from 'papaparse';
 import { readLog } from '../../store/lots/log';
-import { findLotRow, withParts } from '../../store/lots/lots';
+import { findLotRow, findNewestLotRow, withParts } from '../../store/lots/lots';
 import { readLotRecords } from '../../store/lots/records';
 import type { Scope } from '../../database/scope';
 import { type Result } from '../result';
@@ -19,13 +19,13 @@ export async function logPage(scope: Scope, query: LogQuery): Promise<LogPage> {
   return { lots: shown, after: lots.length > PAGE ? (shown.at(-1)?.id ?? null) : null };
 }
 
-/** Everything on record of a lot, taken back or not. */
-export async function lotLog(scope: Scope, lotId: string): Promise<Result<LotLog>> {
-  const row = await findLotRow(scope, lotId);
+/** Everything on record of a lot, taken back or not; a code, as on its label, names the newest lot that has it. */
+export async function lotLog(scope: Scope, lotOrCode: string): Promise<Result<LotLog>> {
+  const row = (await findLotRow(scope, lotOrCode)) ?? (await findNewestLotRow(scope, lotOrCode));
   if (!row) return fail({ kind: 'not-found', what: 'lot' });
   const [[lot], records] = await Promise.all([
     withParts(scope, [row]),
-    readLotRecords(scope, lotId),
+    readLotRecords(scope, row.id),
   ]);
   if (!lot) return fail({ kind: 'not-found', what: 'lot' });
   return ok({ lot, isWithdrawn: row.activeKey === null, planned: row.planned, records });

@@ -8,6 +8,7 @@ import {
 } from '../../store/lots/handovers';
 import { ok, fail } from '@calm/core';
 import {
+  CAN_BE_TAKEN_BACK,
   LARGEST_PHOTO,
   type Handover,
   type HandoverStart,
@@ -57,6 +58,8 @@ export async function addLotRecord(
   if (correctsId !== undefined) {
     const wrong = await cannotCorrect(scope, lotId, correctsId, content.kind);
     if (wrong) return wrong;
+  } else if (content.kind === 'taken-back') {
+    return badInput('correctsId', 'id.unknown', 'What is taken back is named.');
   }
   const record: LotRecord = {
     id,
@@ -109,7 +112,8 @@ async function cannotCorrect(
   const records = await readLotRecords(scope, lotId);
   const wrong = records.find(({ id }) => id === correctsId);
   if (!wrong) return badInput('correctsId', 'id.unknown', 'This lot has no such record.');
-  if (wrong.content.kind !== kind) {
+  const isTakenBack = kind === 'taken-back' && CAN_BE_TAKEN_BACK.includes(wrong.content.kind);
+  if (wrong.content.kind !== kind && !isTakenBack) {
     return badInput('content/kind', 'kind.other', 'A record is corrected by one of its own kind.');
   }
   const later = records.find((each) => each.correctsId === correctsId);

@@ -18,9 +18,9 @@ import { useFormats } from '../../parts/format/useFormats';
 import { NumberField } from '../../parts/fields/NumberField';
 import { BALLS, KITCHEN_TEMP } from '../../parts/fields/readNumber';
 import { TextCell } from '../../parts/fields/TextCell';
-import { useAddRecord } from '../../state/outbox/useRecords';
 import styles from './Log.module.css';
 import { TakePhoto } from './TakePhoto';
+import { useRecordOutcome } from './useRecordOutcome';
 
 /** How a lot turned out, one press each: at opening, in the oven, what was left; and a look at the dough. */
 export function Outcomes({
@@ -33,9 +33,7 @@ export function Outcomes({
   readonly records: readonly LotRecord[];
 }) {
   const { t } = useTranslation();
-  const add = useAddRecord(house);
-  const put = (content: RecordContent, words: string) =>
-    add(lot.id, content, `${lot.code}: ${words}`);
+  const record = useRecordOutcome(house, lot);
   const ask = <Found extends string>(
     kind: 'opened' | 'baked',
     names: readonly Found[],
@@ -54,7 +52,7 @@ export function Outcomes({
               onClick={() => {
                 if (now?.content.found === found) return;
                 // What stands is corrected by what is pressed; the first one stays to be read.
-                add(lot.id, contentOf(found), `${lot.code}: ${t(`found.${found}`)}`, now?.id);
+                record(contentOf(found), t(`found.${found}`), now);
               }}
             >
               {t(`found.${found}`)}
@@ -78,15 +76,13 @@ export function Outcomes({
               key={item.productId}
               item={item}
               records={records}
-              onPut={(content, id) => {
-                add(lot.id, content, `${lot.code}: ${t('log.ask.left')}`, id);
-              }}
+              onPut={(content, before) => record(content, t('log.ask.left'), before)}
             />
           ))}
         </section>
         <section aria-label={t('log.ask.look')}>
           <h2 className={styles['head']}>{t('log.ask.look')}</h2>
-          <Looked onPut={put} />
+          <Looked onPut={record} />
           <div className={styles['used']}>
             <TakePhoto house={house} lot={lot} />
           </div>
@@ -94,7 +90,7 @@ export function Outcomes({
             label={t('log.ask.say')}
             value=""
             most={500}
-            onCommit={(note) => put({ kind: 'said', note }, note)}
+            onCommit={(note) => record({ kind: 'said', note }, note)}
           />
         </section>
       </div>
@@ -110,7 +106,7 @@ function Used({
 }: {
   readonly item: LotItem;
   readonly records: readonly LotRecord[];
-  readonly onPut: (content: RecordContent, correctsId: string | undefined) => void;
+  readonly onPut: (content: RecordContent, before: LotRecord | undefined) => void;
 }) {
   const { t } = useTranslation();
   const now = currentRecords(records, 'used')
@@ -127,7 +123,7 @@ function Used({
         leftTo,
         note: now?.content.note ?? '',
       },
-      now?.id,
+      now,
     );
   return (
     <div className={styles['used']}>

@@ -166,5 +166,7 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
       return noted(t('log.photo.said'), content.note);
     case 'said':
       return `“${content.note}”`;
+    case 'taken-back':
+      return t('log.say.takenBack');
   }
 }

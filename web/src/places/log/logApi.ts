@@ -3,7 +3,6 @@ import {
   paths,
   type LogPage,
   type LogQuery,
-  type LotLog,
   type LotRecord,
   type PhotoStart,
 } from '@calm/contract';
@@ -22,11 +21,7 @@ const logApi = api.injectEndpoints({
       query: ({ house, lotId, photo }) => routeRequest('addPhoto', [house, lotId], photo),
       invalidatesTags: ['Records', 'Log'],
     }),
-    lotLog: build.query<LotLog, { readonly house: string; readonly lotId: string }>({
-      query: ({ house, lotId }) => paths.lotLog(house, lotId),
-      providesTags: ['Log', 'Lots', 'Records'],
-    }),
   }),
 });
 
-export const { useAddPhotoMutation, useLogQuery, useLotLogQuery } = logApi;
+export const { useAddPhotoMutation, useLogQuery } = logApi;

@@ -6,6 +6,7 @@ import {
   type HouseBook,
   type HouseSummary,
   type Lot,
+  type LotLog,
   type LotRecord,
   type MixerFriction,
   type PublishedPlan,
@@ -106,6 +107,10 @@ export const api = createApi({
       query: ({ house, lotId }) => paths.lotRecords(house, lotId),
       providesTags: ['Records'],
     }),
+    lotLog: build.query<LotLog, { readonly house: string; readonly lotOrCode: string }>({
+      query: ({ house, lotOrCode }) => paths.lotLog(house, lotOrCode),
+      providesTags: ['Log', 'Lots', 'Records'],
+    }),
     cold: build.query<ColdBoard, string>({
       query: (house) => paths.cold(house),
       providesTags: ['Cold'],
@@ -128,6 +133,7 @@ export const {
   useForecastQuery,
   useFrictionsQuery,
   useRecordsQuery,
+  useLotLogQuery,
   useLotRecordsQuery,
   useHandoversQuery,
   useColdQuery,

@@ -7,6 +7,7 @@ import { makeStore } from '../store';
 import { useDelivery } from './useDelivery';
 import { insistedOn, useOutboxItems, useWaiting } from './useOutboxItems';
 import { sendOutboxItem } from './sendOutboxItem';
+import { api } from '../api/api';
 import type { OutboxItem } from './outbox';
 
 const START = {
@@ -77,6 +78,25 @@ describe('the outbox', () => {
     say('Gone');
     await waitFor(() => expect(waiting()[0]?.refusal?.type).toBe('/problems/not-found'));
     expect(server.writes()).toHaveLength(1);
+  });
+
+  it('leaves what was done on the pages that show it, also between being sent and being asked for', async () => {
+    const { store, say, waiting } = await device(({ method, body, path }) => {
+      if (method === 'POST') return { status: 201, body: { ...(body as object), lotId: 'a-lot' } };
+      const isFirst = path.endsWith('/log/YR-1') && server.writes().length === 0;
+      return isFirst ? { body: { lot: { id: 'a-lot' }, records: [] } } : null;
+    });
+    const opened = { house: 'yard', lotOrCode: 'YR-1' };
+    await act(async () => store.dispatch(api.endpoints.lotLog.initiate(opened)));
+    const seen: number[] = [];
+    const stop = store.subscribe(() => {
+      const { data } = api.endpoints.lotLog.select(opened)(store.getState());
+      seen.push((data?.records.length ?? 0) + store.getState().outbox.items.length);
+    });
+    say('Smooth');
+    await waitFor(() => expect(waiting()).toHaveLength(0));
+    stop();
+    expect(Math.min(...seen.slice(seen.indexOf(1)))).toBeGreaterThan(0);
   });
 
   it('waits while the house cannot be reached, tries again, and sends it once', async () => {

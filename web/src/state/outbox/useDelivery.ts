@@ -65,6 +65,10 @@ export function useDelivery(house: string): void {
  */
 function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
   return (dispatch: Store['dispatch'], getState: () => RootState) => {
+    const withRecord = (records: readonly LotRecord[], kept: LotRecord) => [
+      ...records.filter((each) => each.id !== kept.id),
+      kept,
+    ];
     const rangesOf = <Name extends 'lots' | 'records'>(name: Name) =>
       api.util
         .selectCachedArgsForQuery(getState(), name)
@@ -88,19 +92,18 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
       const kept = answer as LotRecord;
       for (const dateRange of rangesOf('records')) {
         dispatch(
-          api.util.updateQueryData('records', dateRange, (records) => [
-            ...records.filter((each) => each.id !== kept.id),
-            kept,
-          ]),
+          api.util.updateQueryData('records', dateRange, (records) => withRecord(records, kept)),
         );
       }
       const one = { house, lotId: command.lotId };
-      dispatch(
-        api.util.updateQueryData('lotRecords', one, (records) => [
-          ...records.filter((each) => each.id !== kept.id),
-          kept,
-        ]),
-      );
+      dispatch(api.util.updateQueryData('lotRecords', one, (records) => withRecord(records, kept)));
+      for (const opened of api.util.selectCachedArgsForQuery(getState(), 'lotLog')) {
+        dispatch(
+          api.util.updateQueryData('lotLog', opened, (log) =>
+            log.lot.id === kept.lotId ? { ...log, records: withRecord(log.records, kept) } : log,
+          ),
+        );
+      }
       const isWeighed = kept.content.kind === 'weighed';
       if (isWeighed) {
         for (const dateRange of rangesOf('lots')) {

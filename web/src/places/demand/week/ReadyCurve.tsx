@@ -1,7 +1,7 @@
 import Slider from '@mui/material/Slider';
 import type { Forecast } from '@calm/contract';
 import { demandQuantile, readyPoint } from '@calm/core';
-import { useId, useMemo, useState } from 'react';
+import { useId, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import styles from './Demand.module.css';
@@ -10,6 +10,8 @@ const WIDTH = 280;
 const HEIGHT = 120;
 const FOOT = 20;
 const POINTS = 60;
+/** Keys pressed within this time choose one number together, ms. */
+const SETTLE_MS = 300;
 
 /** How often some number of balls is enough; the number can be dragged along it. */
 export function ReadyCurve({
@@ -28,6 +30,7 @@ export function ReadyCurve({
   const f = useFormats();
   const id = useId();
   const wanted = enoughPercent / 100;
+  const settling = useRef(0);
   const [dragged, setDragged] = useState<number | null>(null);
   const { cv, booked } = forecast;
   // What is booked comes for certain: only the rest of it scatters.
@@ -79,8 +82,12 @@ export function ReadyCurve({
         getAriaValueText={(value) => f.count(value)}
         onChange={(_event, to) => setDragged(to as number)}
         onChangeCommitted={(_event, to) => {
-          setDragged(null);
-          if (to !== balls) onChoose(to as number);
+          // Keys come one by one: what they come to is chosen once.
+          clearTimeout(settling.current);
+          settling.current = window.setTimeout(() => {
+            setDragged(null);
+            if (to !== balls) onChoose(to as number);
+          }, SETTLE_MS);
         }}
       />
       <p aria-live="polite">
