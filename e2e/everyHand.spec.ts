@@ -3,7 +3,7 @@ import { paths, type DisplayPreferences, type Role } from '@calm/contract';
 import { openDatabase, schema } from '@calm/server';
 import type { Page } from '@playwright/test';
 import { and, eq } from 'drizzle-orm';
-import { expect, sessionOf, test, watchConsole } from './house';
+import { arrived, expect, sessionOf, test, watchConsole } from './house';
 
 /*
  * Every page, for everybody: each in two of sixteen ways to come to it, so that each role meets each size of
@@ -93,7 +93,7 @@ for (const [r, role] of ROLES.entries()) {
       await context.request.put(address, { data: preferencesIn(language) });
       for (const path of pages) {
         await page.goto(at(path));
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        await arrived(page);
         const what = `${path}, ${size.width} px, ${theme}, ${language}`;
         await test.step(what, () => expectForEverybody(page, what));
       }

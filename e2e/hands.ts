@@ -1,4 +1,5 @@
-import { expect, type CDPSession, type Page } from '@playwright/test';
+import { type CDPSession, type Page } from '@playwright/test';
+import { arrived, expect } from './house';
 
 /** Presses of one key before somebody would give up. */
 const PATIENCE = 80;
@@ -33,7 +34,7 @@ export class Hands {
     const tree = await page.context().newCDPSession(page);
     await page.goto(address);
     const hands = new Hands(page, tree);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await arrived(page);
     return hands;
   }
 
@@ -92,8 +93,10 @@ export class Hands {
   /** A page has come: its title has the focus, so it is read out. */
   async arrive(title: RegExp): Promise<void> {
     const spoken = async () => Object.values(await this.focus()).join(' ');
-    await expect.poll(spoken, { timeout: 30_000 }).toMatch(/^heading /);
-    expect(await spoken()).toMatch(title);
+    await expect
+      .poll(spoken, { timeout: 30_000 })
+      .toMatch(new RegExp(`^heading .*(${title.source})`));
+    await arrived(this.page);
   }
 
   /** Walks along with the arrow keys, right and then down a row, until something is reached. */

@@ -61,6 +61,12 @@ export const test = base.extend<HouseFixture>({
 
 export { expect };
 
+/** A page has come, with all it shows: nothing stands in for it any more. */
+export async function arrived(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+}
+
 /** Fails on anything that axe calls serious or critical on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();

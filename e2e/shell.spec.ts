@@ -1,4 +1,4 @@
-import { countField, expect, expectAccessible, test, watchConsole } from './house';
+import { arrived, countField, expect, expectAccessible, test, watchConsole } from './house';
 
 test('the time cursor moves every page, says so, and snaps back', async ({ page, at }) => {
   await page.goto(at('tonight'));
@@ -34,7 +34,7 @@ test('dragging the cursor is dragging time', async ({ page, at }) => {
 test('everything goes by keyboard', async ({ page, at }) => {
   const said = watchConsole(page);
   await page.goto(at('tonight'));
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await arrived(page);
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
   await expectAccessible(page);
@@ -74,7 +74,7 @@ test('works on a tablet both ways up, without sideways scrolling', async ({ page
     await page.setViewportSize(size);
     for (const path of ['tonight', 'demand', 'mix', 'mix/2026-11-27/yard-round', 'crew']) {
       await page.goto(at(path));
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await arrived(page);
       const main = page.getByRole('main');
       const over = await main.evaluate((el) => el.scrollWidth - el.clientWidth);
       expect(over, `${path} at ${size.width}`).toBeLessThanOrEqual(0);

@@ -59,7 +59,7 @@ async function clashing(page) {
   await published(page);
   const bead = page.getByRole('button', { name: /^Yard dough for Sat 28 Nov: Divide and ball/ });
   await bead.focus();
-  for (let i = 0; i < 7; i += 1) await page.keyboard.press('Shift+ArrowRight');
+  for (let i = 0; i < 7; i += 1) await page.keyboard.press('Shift+PageDown');
   await page.getByRole('region', { name: 'What does not fit' }).waitFor();
   await page.waitForTimeout(2500);
 }

@@ -1,13 +1,16 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { compression } from 'vite-plugin-compression2';
 import { budget } from './budget';
+import { askEarly } from './early';
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
     react(),
     budget(),
+    askEarly(),
     VitePWA({
       filename: 'offline.js',
       injectRegister: false,
@@ -55,6 +58,12 @@ export default defineConfig({
         ],
       },
     }),
+    // What is sent a thousand times is made small once, as small as can be.
+    compression({
+      include: /^assets\/.*\.(js|css)$/,
+      threshold: 1000,
+      algorithms: ['brotliCompress', 'gzip'],
+    }),
   ],
   html: { cspNonce: '__CSP_NONCE__' },
   build: {
@@ -62,6 +71,14 @@ export default defineConfig({
     emptyOutDir: true,
     assetsInlineLimit: 0,
     target: 'es2023',
+    rolldownOptions: {
+      output: {
+        // Many small files cost more than they weigh: what most places share comes as one.
+        codeSplitting: {
+          groups: [{ name: 'common', test: /^(?!.*node_modules)/, minShareCount: 16 }],
+        },
+      },
+    },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4180' } },
 });

@@ -9,6 +9,7 @@ import { BrowserRouter } from 'react-router';
 import { App } from './shell/App';
 import { Themed } from './shell/theme/Themed';
 import './shell/theme/base.css';
+import { askOnce } from './state/api/earlyAnswers';
 import { setClock, setClockFromLastTime } from './state/time/clock';
 import { makeStore } from './state/store';
 import { setLanguage } from './words';
@@ -23,7 +24,7 @@ if (import.meta.env.PROD && 'serviceWorker' in navigator) {
 
 async function readClock(): Promise<void> {
   try {
-    const answer = await fetch(paths.clock());
+    const answer = await askOnce(paths.clock());
     setClock((await answer.json()) as ClockReading);
   } catch {
     // Every page will say what is missing.

@@ -45,17 +45,16 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
     res.locals['cspNonce'] = randomBytes(16).toString('base64');
     next();
   });
+  const ownNonce = (_req: unknown, res: unknown) =>
+    `'nonce-${(res as express.Response).locals['cspNonce']}'`;
   app.use(
     helmet({
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          styleSrc: [
-            "'self'",
-            (_req, res) => `'nonce-${(res as express.Response).locals['cspNonce']}'`,
-          ],
+          scriptSrc: ["'self'", ownNonce],
+          styleSrc: ["'self'", ownNonce],
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],

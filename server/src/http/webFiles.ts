@@ -1,4 +1,5 @@
 import express, { Router, type RequestHandler } from 'express';
+import staticSmall from 'express-static-gzip';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -6,7 +7,7 @@ import { join } from 'node:path';
 const NONCE_MARK = '__CSP_NONCE__';
 
 /**
- * The built web application. Hashed files are kept for a year; the page is made again with a nonce,
+ * The built web application. Hashed files are sent as small as the build made them and kept for a year; the page is made again with a nonce,
  * so that the Content-Security-Policy needs no 'unsafe-inline'.
  */
 export function webFiles(webDir: string): Router {
@@ -20,7 +21,12 @@ export function webFiles(webDir: string): Router {
   const web = Router();
   web.use(
     '/assets',
-    express.static(join(webDir, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    staticSmall(join(webDir, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
   );
   web.get('/', sendPage);
   web.use(express.static(webDir, { index: false, maxAge: '1h' }));

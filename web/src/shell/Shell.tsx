@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { Failed } from '../parts/messages/Failed';
 import { NoticesProvider } from '../parts/messages/Notices';
-import { Waiting } from '../parts/messages/Waiting';
+import { WaitingPage } from '../parts/layout/WaitingPage';
 import { useBookQuery } from '../state/api/api';
 import { clockSpeed, nowMs as readNow } from '../state/time/clock';
 import { moved, released, ticked } from '../state/time/cursor';
@@ -61,7 +61,7 @@ export function Shell() {
             {error && !book ? (
               <Failed error={error} onRetry={() => void refetch()} />
             ) : (
-              <Suspense fallback={<Waiting />}>
+              <Suspense fallback={<WaitingPage />}>
                 <Outlet />
               </Suspense>
             )}

@@ -1,22 +1,29 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
 import styles from './Page.module.css';
 
-/** The address of the title that came last; the page that was opened first keeps the browser's own focus. */
-let lastAddress: string | null = null;
+/** The title that came last; the page that was opened first keeps the browser's own focus. */
+let last: {
+  readonly address: string;
+  readonly isWaiting: boolean;
+  readonly hadFocus: boolean;
+} | null = null;
 
 /** Brings the keyboard and screen readers to a page's title when somebody has gone there. */
-function useFocusOnTitle() {
+function useFocusOnTitle(isWaiting: boolean) {
   const title = useRef<HTMLHeadingElement>(null);
   const { pathname } = useLocation();
-  useEffect(() => {
+  useLayoutEffect(() => {
     const on = document.activeElement;
-    const hasArrived = lastAddress !== null && lastAddress !== pathname;
-    lastAddress = pathname;
+    const hasArrived = last !== null && last.address !== pathname;
+    // What stood in for the page had the focus, and is gone with it.
+    const takesOver = last?.isWaiting === true && last.hadFocus && (!on || on === document.body);
     // A field that a page opens with, and a dialog over it, keep what they have taken.
     const isTaken = on?.closest('[role=dialog], input, textarea') ?? null;
-    if (hasArrived && isTaken === null) title.current?.focus({ preventScroll: true });
-  }, [pathname]);
+    const isTaking = (hasArrived || takesOver) && isTaken === null;
+    if (isTaking) title.current?.focus({ preventScroll: true });
+    last = { address: pathname, isWaiting, hadFocus: isTaking };
+  }, [pathname, isWaiting]);
   return title;
 }
 
@@ -25,19 +32,22 @@ export function Page({
   title,
   lead,
   aside,
+  isWaiting = false,
   children,
 }: {
   readonly title: string;
   readonly lead?: ReactNode;
   readonly aside?: ReactNode;
+  /** Whether this only stands in for a page that is on its way. */
+  readonly isWaiting?: boolean;
   readonly children: ReactNode;
 }) {
-  const heading = useFocusOnTitle();
+  const heading = useFocusOnTitle(isWaiting);
   useEffect(() => {
     document.title = `${title} · Calm Tray`;
   }, [title]);
   return (
-    <div className={styles['page']}>
+    <div className={styles['page']} aria-busy={isWaiting}>
       <div className={styles['head']}>
         <div>
           <h1 ref={heading} tabIndex={-1}>

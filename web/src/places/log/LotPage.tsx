@@ -8,7 +8,7 @@ import { Link, useParams } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
 import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
-import { Waiting } from '../../parts/messages/Waiting';
+import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { useBookQuery, useLotLogQuery } from '../../state/api/api';
 import { markOf, recordsWithOutboxItems } from '../../state/outbox/outboxLots';
 import { useHouse } from '../../state/board/useBoard';
@@ -26,7 +26,7 @@ export function LotPage() {
   const { data: log, error, refetch } = useLotLogQuery({ house, lotOrCode: lot });
   const { data: book } = useBookQuery(house);
   if (error && !log) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!log || !book) return <Waiting />;
+  if (!log || !book) return <WaitingPage />;
   return <OneLot key={lot} house={house} log={log} book={book} />;
 }
 

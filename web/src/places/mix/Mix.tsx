@@ -5,7 +5,7 @@ import { Ball } from '../../parts/lots/Ball';
 import { Failed } from '../../parts/messages/Failed';
 import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
-import { Waiting } from '../../parts/messages/Waiting';
+import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { silhouetteOf, stateWord } from '../../state/board/lotWords';
 import { useBoard, type Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
@@ -18,7 +18,7 @@ export function Mix() {
   const { atMs, nowMs } = useCursor();
   const { board, error, retry } = useBoard();
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
+  if (!board) return <WaitingPage />;
 
   const open = board.lots
     .filter((lot) => lot.closeMs > atMs)

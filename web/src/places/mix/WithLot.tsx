@@ -5,7 +5,7 @@ import { useParams } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
 import { useFormats } from '../../parts/format/useFormats';
 import { Message } from '../../parts/messages/Message';
-import { Waiting } from '../../parts/messages/Waiting';
+import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { useBoard, type Board } from '../../state/board/useBoard';
 import { findBoardLot } from './sheet/useSheet';
 
@@ -21,7 +21,7 @@ export function WithLot({
   const isDate = /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date));
   const { board, error, retry } = useBoard(isDate ? date : '2000-01-01');
   if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
+  if (!board) return <WaitingPage />;
   const lot = isDate ? findBoardLot(board, date, product) : null;
   if (lot) return children(board, lot);
   const known = board.book.products.find((p) => p.slug === product);

@@ -7,7 +7,7 @@ import { useSearchParams } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
 import { Message } from '../../parts/messages/Message';
 import { Page } from '../../parts/layout/Page';
-import { Waiting } from '../../parts/messages/Waiting';
+import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { useCursor } from '../../state/time/useCursor';
 import { Assumptions } from './conflicts/Assumptions';
 import { AtCursor } from './steps/AtCursor';
@@ -41,7 +41,7 @@ export function Plan() {
   // A plan that was changed is drawn between frames; hands are never kept waiting for it.
   const shown = useDeferredValue(week);
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!week || !shown) return <Waiting />;
+  if (!week || !shown) return <WaitingPage />;
   if (demandsOf(week.problem).length === 0) {
     return (
       <Message

@@ -7,7 +7,7 @@ import { Failed } from '../../parts/messages/Failed';
 import { useFormats } from '../../parts/format/useFormats';
 import { Message } from '../../parts/messages/Message';
 import { Page } from '../../parts/layout/Page';
-import { Waiting } from '../../parts/messages/Waiting';
+import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { useBoard, type Board } from '../../state/board/useBoard';
 import { useCold } from '../../state/board/useCold';
 import { useCursor } from '../../state/time/useCursor';
@@ -24,7 +24,7 @@ export function Tonight() {
   const { atMs } = useCursor();
   const { board, error, retry } = useBoard();
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
+  if (!board) return <WaitingPage />;
   const service = board.services.find((s) => Date.parse(s.endsAt) > atMs);
   if (!service) {
     return (

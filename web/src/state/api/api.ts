@@ -15,6 +15,7 @@ import {
   type Shift,
 } from '@calm/contract';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { askOnce } from './earlyAnswers';
 
 /** A house and a stretch of local dates. */
 export interface DateRange {
@@ -23,7 +24,7 @@ export interface DateRange {
   readonly days: number;
 }
 
-const plain = fetchBaseQuery({ baseUrl: '' });
+const plain = fetchBaseQuery({ baseUrl: '', fetchFn: askOnce });
 
 /** Requests whose own business it is whether somebody is signed in. */
 const AT_THE_DOOR: readonly string[] = ['session', 'signIn', 'startOwner'];

@@ -6,7 +6,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useHandoversQuery } from '../../../state/api/api';
 import { useBoard, type Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
@@ -24,7 +24,7 @@ import styles from './Handover.module.css';
 export function HandoverPage() {
   const { board, error, retry } = useBoard();
   if (error && !board) return <Failed error={error} onRetry={retry} />;
-  return board ? <Handing board={board} /> : <Waiting />;
+  return board ? <Handing board={board} /> : <WaitingPage />;
 }
 
 const NOTE_LENGTH = 1000;

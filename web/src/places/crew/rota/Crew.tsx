@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useHouse } from '../../../state/board/useBoard';
 import { usePermission } from '../../../state/api/usePermission';
 import { useCrewQuery } from '../crewApi';
@@ -25,7 +25,7 @@ export function Crew() {
   const { data: crew, error, refetch } = useCrewQuery(house);
   const [open, setOpen] = useState<Open | null>(null);
   if (error && !crew) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!crew) return <Waiting />;
+  if (!crew) return <WaitingPage />;
   const onOpen = mayChange ? setOpen : null;
   const close = () => setOpen(null);
   return (

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useSessionQuery } from '../../../state/api/api';
 import { useBoard, useHouse, type Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
@@ -24,7 +24,7 @@ export function MyShift() {
   const { data: me } = useSessionQuery(house);
   const { board, error, retry } = useBoard();
   if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board || !me) return <Waiting />;
+  if (!board || !me) return <WaitingPage />;
   const { now, next, later, done } = shiftBoard(board, me.personId, atMs);
   const isEmpty = now.length === 0 && !next;
   return (

@@ -8,7 +8,7 @@ import { EditingBy } from '../../../state/api/EditingBy';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useForecastQuery, useBookQuery } from '../../../state/api/api';
 import { dateAt } from '../../../state/time/localDate';
 import { useHouse } from '../../../state/board/useBoard';
@@ -32,7 +32,7 @@ export function History() {
   const answer = useForecastQuery({ house, from, days: 1 }, { skip: !book.data });
   const failed = [book, calendar, answer].find((query) => query.isError && !query.data);
   if (failed) return <Failed error={failed.error} onRetry={() => void failed.refetch()} />;
-  if (!book.data || !calendar.data || !answer.data) return <Waiting />;
+  if (!book.data || !calendar.data || !answer.data) return <WaitingPage />;
   return (
     <Page
       title={t('demand.history.title')}

@@ -6,7 +6,7 @@ import { EditOnly } from '../../../parts/fields/editing';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { dateAt } from '../../../state/time/localDate';
 import { useHouse } from '../../../state/board/useBoard';
@@ -31,7 +31,7 @@ export function Services() {
   const { data: calendar, error, refetch } = useCalendarQuery(house);
   const [open, setOpen] = useState<Open | null>(null);
   if (error && !calendar) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!calendar) return <Waiting />;
+  if (!calendar) return <WaitingPage />;
   const today = dateAt(nowMs, timeZone);
   return (
     <Page

@@ -6,7 +6,7 @@ import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useBoard, useHouse } from '../../../state/board/useBoard';
@@ -29,7 +29,7 @@ export function Shopping() {
   const to = addDays(from, DAYS[dateRange] - 1);
   const { board, error, retry } = useBoard(boardAround(dateRange, from));
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board?.isCurrent) return <Waiting />;
+  if (!board?.isCurrent) return <WaitingPage />;
 
   const lots = board.lots.filter(({ date }) => date >= from && date <= to);
   const { lines, cannot } = shoppingOf(lots, board.book, to);

@@ -10,6 +10,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useBoard, useHouse } from '../../../state/board/useBoard';
 import { useForecastQuery, useBookQuery } from '../../../state/api/api';
@@ -51,7 +52,7 @@ export function Demand() {
   const { data: calendar } = useCalendarQuery(house);
   const take = useTakeForecasts(house);
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <Waiting />;
+  if (!board) return <WaitingPage />;
 
   const dates = Array.from({ length: days }, (_, i) => addDays(from, i));
   const services = board.services.filter(({ date }) => dates.includes(date));

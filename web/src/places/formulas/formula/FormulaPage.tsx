@@ -10,7 +10,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../../state/drafts/useRecordDraft';
@@ -40,7 +40,7 @@ export function FormulaPage() {
   const slug = useParams()['formula'] ?? '';
   const { data: book, error, refetch } = useBookQuery(house);
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!book) return <Waiting />;
+  if (!book) return <WaitingPage />;
   const record = book.formulas.find((formula) => formula.slug === slug);
   if (!record) {
     return (

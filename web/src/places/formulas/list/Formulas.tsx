@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { BookNav } from '../BookNav';
@@ -31,7 +31,7 @@ export function Formulas() {
     [collection, seeking],
   );
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!book) return <Waiting />;
+  if (!book) return <WaitingPage />;
   return (
     <Page
       title={t('stops.formulas')}

@@ -15,7 +15,7 @@ import { useNotices } from '../../../parts/messages/Notices';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import { Page } from '../../../parts/layout/Page';
 import { TextCell } from '../../../parts/fields/TextCell';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { problemOf } from '../../../parts/messages/problemOf';
 import { problemWords } from '../../../parts/messages/problemWords';
@@ -51,7 +51,7 @@ export function Pantry() {
   const { data: book, error, refetch } = useBookQuery(house);
   const collection = useCollection(house);
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!book) return <Waiting />;
+  if (!book) return <WaitingPage />;
   return (
     <Page
       title={t('formulas.pantry.title')}

@@ -11,7 +11,7 @@ import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { TextCell } from '../../../parts/fields/TextCell';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { problemOf } from '../../../parts/messages/problemOf';
 import { problemWords } from '../../../parts/messages/problemWords';
@@ -37,7 +37,7 @@ export function RoutePage() {
   const id = useParams()['route'] ?? '';
   const { data: book, error, refetch } = useBookQuery(house);
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!book) return <Waiting />;
+  if (!book) return <WaitingPage />;
   const record = book.routes.find((route) => route.id === id);
   if (!record) {
     return (

@@ -10,7 +10,7 @@ import { Link, useNavigate } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
 import { problemWords } from '../../../parts/messages/problemWords';
 import { useHouse } from '../../../state/board/useBoard';
@@ -26,7 +26,7 @@ export function Routes() {
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!book) return <Waiting />;
+  if (!book) return <WaitingPage />;
   const routes = [...book.routes].sort((a, b) => a.name.localeCompare(b.name));
   return (
     <Page

@@ -10,7 +10,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useHouse } from '../../../state/board/useBoard';
 import type { Way } from '../../../workers/engine/engineAnswers';
 import { Levers } from './Levers';
@@ -34,7 +34,7 @@ export function WhatIf() {
   const slug = useParams()['product'] ?? '';
   const { dough, error, retry } = usePlannedDough(slug);
   if (error) return <Failed error={error} onRetry={retry} />;
-  if (dough === null) return <Waiting />;
+  if (dough === null) return <WaitingPage />;
   if (dough === undefined) {
     return (
       <Message

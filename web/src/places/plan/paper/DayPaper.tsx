@@ -5,7 +5,7 @@ import { Link, useSearchParams } from 'react-router';
 import { Choice } from '../../../parts/fields/Choice';
 import { Failed } from '../../../parts/messages/Failed';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { midnightOf } from '../../../state/time/localDate';
 import paper from './DayPaper.module.css';
 import { planSteps } from '../steps/planSteps';
@@ -18,7 +18,7 @@ import { usePlanWeek, type PlanWeek } from '../editing/usePlanWeek';
 export function DayPaper() {
   const { week, error, retry } = usePlanWeek();
   if (error) return <Failed error={error} onRetry={retry} />;
-  return week ? <Days week={week} /> : <Waiting />;
+  return week ? <Days week={week} /> : <WaitingPage />;
 }
 
 /** Everybody, in the address. */

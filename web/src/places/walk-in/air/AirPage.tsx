@@ -7,6 +7,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useCursor } from '../../../state/time/useCursor';
 import { usePermission } from '../../../state/api/usePermission';
@@ -23,7 +24,7 @@ import { WalkInNav } from '../WalkInNav';
 export function AirPage() {
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  return now ? <Air now={now} /> : <Waiting />;
+  return now ? <Air now={now} /> : <WaitingPage />;
 }
 
 function Air({ now }: { readonly now: WalkInNow }) {

@@ -11,7 +11,7 @@ import type { Formats } from '@calm/domain';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useAlarmMessage } from '../../../state/board/alarmMessages';
 import { usePermission } from '../../../state/api/usePermission';
 import air from '../air/Air.module.css';
@@ -30,7 +30,7 @@ export function AlarmPage() {
   const { alarm: id } = useParams();
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  if (!now) return <Waiting />;
+  if (!now) return <WaitingPage />;
   const alarm = now.cold.alarms.find((each) => each.id === id);
   const probe = now.cold.probes.find((each) => each.id === alarm?.probeId);
   if (!alarm || !probe) {

@@ -10,6 +10,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useCursor } from '../../../state/time/useCursor';
 import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
@@ -29,7 +30,7 @@ export function LoadIn() {
   const { t } = useTranslation();
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  if (!now) return <Waiting />;
+  if (!now) return <WaitingPage />;
   const coming = comingIn(now);
   return (
     <Page title={t('walkIn.loadIn.title')} lead={t('walkIn.loadIn.lead')}>

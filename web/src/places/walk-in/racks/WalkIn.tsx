@@ -10,7 +10,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useCursor } from '../../../state/time/useCursor';
 import { usePermission } from '../../../state/api/usePermission';
 import { AlarmList } from '../alarms/AlarmList';
@@ -30,7 +30,7 @@ export function WalkIn() {
   const { t } = useTranslation();
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  if (!now) return <Waiting />;
+  if (!now) return <WaitingPage />;
   const cooled = now.board.book.places.filter(({ room }) => room !== null);
   if (cooled.length === 0) {
     return (

@@ -13,6 +13,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useAlarmMessage } from '../../../state/board/alarmMessages';
 import { useCursor } from '../../../state/time/useCursor';
@@ -28,7 +29,7 @@ const DAYS = 7;
 export function ColdRecord() {
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  return now ? <Week now={now} /> : <Waiting />;
+  return now ? <Week now={now} /> : <WaitingPage />;
 }
 
 function Week({ now }: { readonly now: WalkInNow }) {

@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { usePermission } from '../../../state/api/usePermission';
 import styles from '../air/Air.module.css';
 import { PlaceDialog } from './PlaceDialog';
@@ -20,7 +20,7 @@ import { WalkInNav } from '../WalkInNav';
 export function Places() {
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  return now ? <All now={now} /> : <Waiting />;
+  return now ? <All now={now} /> : <WaitingPage />;
 }
 
 type Open =

@@ -8,6 +8,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { coldWorker } from '../../../workers/cold/cold';
 import type { AssumedCold, AssumedPortion, WhatIfAnswer } from '../../../workers/cold/coldAnswers';
 import { useLatest } from '../../../workers/useLatest';
@@ -22,7 +23,7 @@ export function ColdWhatIf() {
   const { t } = useTranslation();
   const { now, error, retry } = useWalkIn();
   if (error && !now) return <Failed error={error} onRetry={retry} />;
-  if (!now) return <Waiting />;
+  if (!now) return <WaitingPage />;
   const cooled = now.board.book.places.filter(({ room }) => room !== null);
   const [first] = cooled;
   return (

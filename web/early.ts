@@ -1,0 +1,150 @@
+import { paths } from '../contract/src/api/routes';
+import type { Plugin, Rollup } from 'vite';
+
+/** The chunk and the words that an address surely needs, longest address first. */
+const PLACES: readonly (readonly [address: string, chunk: string, words: readonly string[]])[] = [
+  ['demand/shopping', 'Shopping', ['demand', 'engine']],
+  ['demand/services', 'Services', ['demand', 'engine']],
+  ['demand/history', 'History', ['demand', 'engine']],
+  ['demand', 'Demand', ['demand', 'engine']],
+  ['formulas/', 'FormulaPage', ['formulas', 'mix', 'engine']],
+  ['formulas', 'Formulas', ['formulas', 'mix', 'engine']],
+  ['plan/paper', 'DayPaper', ['plan', 'engine']],
+  ['plan', 'Plan', ['plan', 'engine']],
+  ['mix/', 'BatchSheet', ['mix', 'engine', 'tonight']],
+  ['mix', 'Mix', ['mix', 'engine', 'tonight']],
+  ['walk-in/air', 'AirPage', ['walkIn']],
+  ['walk-in', 'WalkIn', ['walkIn']],
+  ['crew/shift', 'MyShift', ['crew', 'tonight']],
+  ['crew/handover', 'HandoverPage', ['crew', 'tonight']],
+  ['crew', 'Crew', ['crew', 'tonight']],
+  ['log', 'Log', ['log', 'mix', 'tonight']],
+  ['house', 'House', ['house']],
+  // The bare address of a house leads here.
+  ['', 'Tonight', ['tonight']],
+];
+
+const LANGUAGES = ['en', 'it', 'es', 'ar'] as const;
+const HOUSE = 'the-house';
+
+/** What `early` is told, as short as can be: files stand in `files` once. */
+interface Told {
+  readonly files: readonly string[];
+  readonly places: readonly (readonly [
+    address: string,
+    files: number[],
+    words: readonly string[],
+  ])[];
+  readonly words: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  readonly clock: string;
+  readonly session: string;
+  readonly thenAll: readonly string[];
+}
+
+/**
+ * Runs in the page before anything else, on its own: asks for the code and the words of the place that the
+ * address names, and for what every page is made of, while the first code is still on its way.
+ */
+function early({ files, places, words, clock, session, thenAll }: Told): void {
+  const [, house = '', ...rest] = location.pathname.split('/');
+  const address = rest.join('/');
+  let language = navigator.language;
+  try {
+    language = JSON.parse(localStorage.getItem('calm-tray.display') ?? '{}').language ?? language;
+  } catch {
+    // Nothing is kept, or not by us.
+  }
+  const [, needed = [], areas = []] = places.find(([from]) => address.startsWith(from)) ?? [];
+  const spoken = words[language.slice(0, 2)] ?? words['en'] ?? {};
+  for (const at of [...needed, ...['base', ...areas].map((area) => spoken[area] ?? -1)]) {
+    const href = files[at];
+    if (!href) continue;
+    const link = document.createElement('link');
+    link.rel = 'modulepreload';
+    link.href = href;
+    document.head.append(link);
+  }
+  // What cannot be had now is asked for again by whoever needs it.
+  const ask = (path: string) => fetch(path).catch(() => null);
+  const answers = new Map([[clock, ask(clock)]]);
+  if (house) {
+    const of = (path: string) => path.replace('the-house', house);
+    const door = ask(of(session));
+    answers.set(of(session), door);
+    // Nothing more is asked in the name of somebody who is not let in.
+    for (const path of thenAll)
+      answers.set(
+        of(path),
+        door.then((answer) => (answer?.ok ? ask(of(path)) : null)),
+      );
+  }
+  Object.assign(globalThis, { calmEarly: { answers, atMs: Date.now() } });
+}
+
+const isChunk = (file: Rollup.OutputAsset | Rollup.OutputChunk): file is Rollup.OutputChunk =>
+  file.type === 'chunk';
+
+/** Everything that a chunk needs before it runs. */
+function closureOf(
+  chunk: Rollup.OutputChunk,
+  chunks: ReadonlyMap<string, Rollup.OutputChunk>,
+  into = new Set<string>(),
+): Set<string> {
+  if (into.has(chunk.fileName)) return into;
+  into.add(chunk.fileName);
+  for (const name of chunk.imports) {
+    const next = chunks.get(name);
+    if (next) closureOf(next, chunks, into);
+  }
+  return into;
+}
+
+/** Writes `early` for what was built, and puts it first into the page. */
+export function askEarly(): Plugin {
+  return {
+    name: 'ask-early',
+    apply: 'build',
+    transformIndexHtml: {
+      order: 'post',
+      handler(_html, { bundle }) {
+        const all = Object.values(bundle ?? {}).filter(isChunk);
+        const chunks = new Map(all.map((chunk) => [chunk.fileName, chunk]));
+        const entry = all.find(({ isEntry }) => isEntry);
+        const first = entry ? closureOf(entry, chunks) : new Set<string>();
+        const files: string[] = [];
+        const indexOf = (name: string) => {
+          const href = `/${name}`;
+          if (!files.includes(href)) files.push(href);
+          return files.indexOf(href);
+        };
+        const wordsIn = (language: string, area: string): number => {
+          const end = new RegExp(`/words/${language}/${area}\\.(json|ts)$`);
+          const chunk = all.find(({ facadeModuleId }) => end.test(facadeModuleId ?? ''));
+          if (!chunk) throw new Error(`No words ${language}/${area} were built.`);
+          return indexOf(chunk.fileName);
+        };
+        const areas = [...new Set(['base', ...PLACES.flatMap(([, , own]) => own)])];
+        const told: Told = {
+          places: PLACES.map(([address, name, words]) => {
+            const chunk = all.find((each) => each.isDynamicEntry && each.name === name);
+            if (!chunk) throw new Error(`No chunk ${name} was built for ${address}.`);
+            const needed = [...closureOf(chunk, chunks)].filter((file) => !first.has(file));
+            return [address, needed.map(indexOf), words];
+          }),
+          words: Object.fromEntries(
+            LANGUAGES.map((language) => [
+              language,
+              Object.fromEntries(areas.map((area) => [area, wordsIn(language, area)])),
+            ]),
+          ),
+          files,
+          clock: paths.clock(),
+          session: paths.session(HOUSE),
+          thenAll: [paths.book(HOUSE), paths.plan(HOUSE), paths.cold(HOUSE)],
+        };
+        const script = `(${early.toString()})(${JSON.stringify(told)})`;
+        return [{ tag: 'script', children: script, injectTo: 'head-prepend' }];
+      },
+    },
+  };
+}
