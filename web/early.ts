@@ -54,16 +54,6 @@ function early({ files, places, words, clock, session, thenAll }: Told): void {
   } catch {
     // Nothing is kept, or not by us.
   }
-  const [, needed = [], areas = []] = places.find(([from]) => address.startsWith(from)) ?? [];
-  const spoken = words[language.slice(0, 2)] ?? words['en'] ?? {};
-  for (const at of [...needed, ...['base', ...areas].map((area) => spoken[area] ?? -1)]) {
-    const href = files[at];
-    if (!href) continue;
-    const link = document.createElement('link');
-    link.rel = 'modulepreload';
-    link.href = href;
-    document.head.append(link);
-  }
   // What cannot be had now is asked for again by whoever needs it.
   const ask = (path: string) => fetch(path).catch(() => null);
   const answers = new Map([[clock, ask(clock)]]);
@@ -79,6 +69,21 @@ function early({ files, places, words, clock, session, thenAll }: Told): void {
       );
   }
   Object.assign(globalThis, { calmEarly: { answers, atMs: Date.now() } });
+
+  const [, needed = [], areas = []] = places.find(([from]) => address.startsWith(from)) ?? [];
+  const spoken = words[language.slice(0, 2)] ?? words['en'] ?? {};
+  const links = document.createDocumentFragment();
+  for (const at of [...needed, ...['base', ...areas].map((area) => spoken[area] ?? -1)]) {
+    const href = files[at];
+    if (!href) continue;
+    const link = document.createElement('link');
+    link.rel = 'modulepreload';
+    link.href = href;
+    // What the page begins with goes first.
+    link.fetchPriority = 'low';
+    links.append(link);
+  }
+  document.head.append(links);
 }
 
 const isChunk = (file: Rollup.OutputAsset | Rollup.OutputChunk): file is Rollup.OutputChunk =>

@@ -22,6 +22,8 @@ export function makeStore() {
       preferences: preferencesSlice.reducer,
     },
     middleware: (standard) => standard().concat(api.middleware),
+    // Answers are shown in the same turn: waiting for the next frame adds up over those that follow each other.
+    enhancers: (standard) => standard({ autoBatch: { type: 'tick' } }),
   });
   setupListeners(store.dispatch);
   let { display, drafts, outbox, planDrafts, preferences } = store.getState();
