@@ -62,6 +62,9 @@ const ROLES = Object.keys(WHO) as Role[];
 /** All WCAG rules up to 2.2 AA, and what practice has found beyond them. */
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
+/** Dialogs of one page that are looked at each time. */
+const MOST_DIALOGS = 6;
+
 interface Way {
   readonly role: Role;
   readonly size: (typeof SIZES)[number];
@@ -77,11 +80,25 @@ const waysOf = (role: Role, r: number): Way[] =>
     size,
     theme: (r + Math.floor(s / 2)) % 2 === 0 ? 'light' : 'dark',
     language: LANGUAGES[(r + s) % LANGUAGES.length] ?? 'en',
-    pages: PAGES.filter((_page, i) => (i + 3 * r + s) % 8 === 0),
+    pages: PAGES.filter((_page, i) => isTurn(i, r, s)),
   }));
 
+/** Whether a page has its turn for a role at a size. */
+const isTurn = (page: number, role: number, size: number): boolean =>
+  (page + 3 * role + size) % 8 === 0;
+
+/** Whether this is the first of the ways in which somebody comes to a page: some things are looked at once. */
+function isFirstWay(path: string, role: number, size: (typeof SIZES)[number]): boolean {
+  const page = (PAGES as readonly string[]).indexOf(path);
+  const ways = ROLES.flatMap((_role, r) => SIZES.map((_size, s) => ({ r, s })));
+  const first = ways.find(({ r, s }) => isTurn(page, r, s));
+  return first?.r === role && SIZES[first.s] === size;
+}
+
+test.describe.configure({ mode: 'parallel' });
 for (const [r, role] of ROLES.entries()) {
   test(`every page is as it should be for: ${role}`, async ({ page, at, house, context }) => {
+    test.setTimeout(360_000);
     const said = watchConsole(page);
     await become(house, role);
     await context.clearCookies();
@@ -95,7 +112,11 @@ for (const [r, role] of ROLES.entries()) {
         await page.goto(at(path));
         await arrived(page);
         const what = `${path}, ${size.width} px, ${theme}, ${language}`;
-        await test.step(what, () => expectForEverybody(page, what));
+        await test.step(what, async () => {
+          await expectForEverybody(page, what, leastTarget(path, size.width));
+          await expectDialogs(page, what, leastTarget(path, size.width));
+          if (isFirstWay(path, r, size)) await expectAnyScreen(page, what, size);
+        });
       }
     }
     // A page that is not there, and what a role may not read, are told so on purpose.
@@ -123,14 +144,27 @@ async function become(house: string, role: Role): Promise<void> {
   await pool.end();
 }
 
-async function expectForEverybody(page: Page, path: string): Promise<void> {
+/** Where hands with flour on them work. */
+const AT_WORK = /^(tonight|mix|walk-in|crew\/(shift|handover))/;
+
+/** The least that a hand has to hit there, px. */
+const leastTarget = (path: string, width: number): number =>
+  AT_WORK.test(path) && width <= 1100 ? 48 : 32;
+
+/** What axe and a ruler find on the page as it stands, or in the dialog over it. */
+async function expectInOrder(page: Page, what: string, least: number): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
   const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
-  expect.soft(told, path).toEqual([]);
-  const { over, small, keys } = await page.evaluate(look);
-  expect.soft(over, `${path} goes sideways`).toBeLessThanOrEqual(0);
-  expect.soft(small, `${path} has letters under 14 px`).toEqual([]);
-  expect.soft(keys, `${path} shows keys of the catalogue`).toEqual([]);
+  expect.soft(told, what).toEqual([]);
+  const { over, small, keys, narrow } = await page.evaluate(look, least);
+  expect.soft(over, `${what} goes sideways`).toBeLessThanOrEqual(0);
+  expect.soft(small, `${what} has letters under 14 px`).toEqual([]);
+  expect.soft(keys, `${what} shows keys of the catalogue`).toEqual([]);
+  expect.soft(narrow, `${what} has something under ${least} px to hit`).toEqual([]);
+}
+
+async function expectForEverybody(page: Page, path: string, least: number): Promise<void> {
+  await expectInOrder(page, path, least);
   for (let i = 0; i < 3; i += 1) {
     await page.keyboard.press('Tab');
     const unseen = await page.evaluate(unseenFocus);
@@ -138,10 +172,62 @@ async function expectForEverybody(page: Page, path: string): Promise<void> {
   }
 }
 
-/** What can be measured on the page itself. */
-function look() {
+/** Every kind of dialog that the page opens. */
+async function expectDialogs(page: Page, what: string, least: number): Promise<void> {
+  const openers = page.locator(':is(main, nav) [aria-haspopup=dialog]:enabled:visible');
+  const words = await openers.evaluateAll((all) => all.map((each) => each.textContent));
+  const kinds = words
+    .map((each, i) => ({ each, i }))
+    .filter(({ each, i }) => words.indexOf(each) === i);
+  const some = what.startsWith('tonight') ? kinds : kinds.filter(({ each }) => each !== '');
+  for (const { each, i } of some.slice(0, MOST_DIALOGS)) {
+    await openers.nth(i).click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog, `${what}: ${each}`).toBeVisible();
+    // It is looked at when it has come up whole.
+    await expect(dialog.locator('xpath=..')).toHaveCSS('opacity', '1');
+    await expectInOrder(page, `${what}: ${each}`, least);
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveCount(0);
+    await expect.soft(openers.nth(i), `${what}: ${each} has the keyboard again`).toBeFocused();
+  }
+}
+
+/** The page when its tablet is turned and turned back, magnified four times, and in the system's own colours. */
+async function expectAnyScreen(
+  page: Page,
+  what: string,
+  size: { readonly width: number; readonly height: number },
+): Promise<void> {
+  const turned = { width: size.height, height: size.width };
+  const magnified = { width: 320, height: 256 };
+  for (const each of [turned, size, magnified, size]) {
+    await page.setViewportSize(each);
+    await expect.soft
+      .poll(() => page.evaluate(sideways), {
+        message: `${what}, then ${each.width} px, goes sideways`,
+        timeout: 3000,
+      })
+      .toBeLessThanOrEqual(0);
+  }
+  await page.emulateMedia({ forcedColors: 'active' });
+  await page.keyboard.press('Tab');
+  const unseen = await page.evaluate(unseenFocus);
+  expect.soft(unseen, `${what}: where the keyboard is, in forced colours`).toBe('');
+  await page.emulateMedia({ forcedColors: 'none' });
+}
+
+/** How far the page goes sideways, px. */
+function sideways(): number {
   const main = document.querySelector('main');
-  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  return main ? main.scrollWidth - main.clientWidth : 0;
+}
+
+/** What can be measured on the page itself, or in the dialog over it. */
+function look(least: number) {
+  const over = document.querySelector('[role=dialog]');
+  const main = over ?? document.querySelector('main');
+  const walker = document.createTreeWalker(over ?? document.body, NodeFilter.SHOW_TEXT);
   const small = new Set<string>();
   const keys = new Set<string>();
   for (let node = walker.nextNode(); node; node = walker.nextNode()) {
@@ -155,7 +241,22 @@ function look() {
       small.add(`${px}: ${text}`);
     if (/^[a-z]+(\.[a-zA-Z-]+){1,4}$/.test(text)) keys.add(text);
   }
+  const TARGETS = 'a[href], button, input, select, textarea, [role=tab], [role=combobox], summary';
+  const narrow = new Set<string>();
+  for (const element of (over ?? document).querySelectorAll(TARGETS)) {
+    // Links in a sentence are as high as its line, sliders as long as they are; what is hidden is not hit.
+    const isInText = element.matches('a') && getComputedStyle(element).display === 'inline';
+    const isOther = element.matches('[type=range], [type=file], [aria-hidden=true], [class*=skip]');
+    if (isInText || isOther || !element.checkVisibility({ visibilityProperty: true })) continue;
+    const around = element.matches('input, textarea, [role=combobox]')
+      ? (element.closest('label') ?? element.closest('.MuiInputBase-root, .MuiSwitch-root'))
+      : null;
+    const { width, height } = (around ?? element).getBoundingClientRect();
+    const side = Math.round(Math.min(width, height));
+    if (side > 0 && side < least) narrow.add(`${side}: ${element.outerHTML.slice(0, 120)}`);
+  }
   return {
+    narrow: [...narrow].slice(0, 5),
     over: main ? main.scrollWidth - main.clientWidth : 0,
     small: [...small].slice(0, 5),
     keys: [...keys].slice(0, 5),

@@ -65,7 +65,9 @@ export function Toolbar({
         <Button disabled={!editing.redo} onClick={() => editing.redo?.()}>
           {t('plan.redo')}
         </Button>
-        <Button onClick={() => onOpen('what-if')}>{t('plan.whatIf')}</Button>
+        <Button aria-haspopup="dialog" onClick={() => onOpen('what-if')}>
+          {t('plan.whatIf')}
+        </Button>
         <Out week={week} />
         {isBusy ? (
           <Button variant="outlined" onClick={onStop}>
@@ -84,6 +86,7 @@ export function Toolbar({
           variant="contained"
           disabled={!week.isDraft || isBusy || !mayPublish}
           title={mayPublish ? undefined : t('plan.onlyManagers')}
+          aria-haspopup="dialog"
           onClick={() => onOpen('publish')}
         >
           {t('plan.publishDots')}

@@ -23,6 +23,7 @@ export function SignedInUser() {
         className={styles['whoever']}
         title={t('signIn.signOut')}
         aria-label={t('signIn.signedIn', { name: data.name })}
+        aria-haspopup="dialog"
         onClick={() => setLeaving(true)}
       >
         <b>{data.initials}</b>

@@ -56,13 +56,19 @@ export function Spine({
         >
           {isDark ? <LightModeOutlined /> : <DarkModeOutlined />}
         </IconButton>
-        <IconButton title={t('shell.reading')} aria-label={t('shell.reading')} onClick={onReading}>
+        <IconButton
+          title={t('shell.reading')}
+          aria-label={t('shell.reading')}
+          aria-haspopup="dialog"
+          onClick={onReading}
+        >
           <ScaleOutlined />
         </IconButton>
         <IconButton
           title={t('shell.keys')}
           className={styles['wideOnly']}
           aria-label={t('shell.keys')}
+          aria-haspopup="dialog"
           onClick={onKeys}
         >
           <KeyboardOutlined />

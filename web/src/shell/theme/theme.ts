@@ -15,6 +15,9 @@ const paletteOf = (p: Palette) => ({
 /** A field's name above it, of what it is inside: the library's own would be under 14 px. */
 const LABEL = '0.8em';
 
+/** The least that a hand has to hit; see `base.css`. */
+const TARGET = 'var(--target)';
+
 /** Always seen, on every kind of button, tab and toggle. */
 const FOCUS = { outline: '3px solid var(--focus)', outlineOffset: 2 } as const;
 
@@ -52,11 +55,13 @@ export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
       MuiButton: {
         defaultProps: { disableElevation: true },
         styleOverrides: {
-          root: { fontSize: 16, fontWeight: 600, minHeight: 40, paddingInline: 16 },
+          root: { fontSize: 16, fontWeight: 600, minHeight: TARGET, paddingInline: 16 },
           sizeLarge: { minHeight: 56, fontSize: 20 },
           outlined: { borderColor: 'var(--quiet)' },
         },
       },
+      MuiIconButton: { styleOverrides: { root: { minWidth: TARGET, minHeight: TARGET } } },
+      MuiInputBase: { styleOverrides: { root: { minHeight: TARGET } } },
       MuiDialog: {
         defaultProps: {
           slotProps: { paper: { tabIndex: -1 }, transition: { onEntered: focusOn } },
@@ -68,7 +73,9 @@ export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
         styleOverrides: { root: { backgroundImage: 'none', border: '1px solid var(--line)' } },
       },
       MuiToggleButton: {
-        styleOverrides: { root: { color: 'var(--ink)', borderColor: 'var(--quiet)' } },
+        styleOverrides: {
+          root: { minHeight: TARGET, color: 'var(--ink)', borderColor: 'var(--quiet)' },
+        },
       },
       MuiOutlinedInput: {
         styleOverrides: {

@@ -35,10 +35,18 @@ export function Crew() {
       aside={
         onOpen && (
           <>
-            <Button variant="outlined" onClick={() => onOpen({ kind: 'day', of: null })}>
+            <Button
+              variant="outlined"
+              aria-haspopup="dialog"
+              onClick={() => onOpen({ kind: 'day', of: null })}
+            >
               {t('crew.day.add')}
             </Button>{' '}
-            <Button variant="contained" onClick={() => onOpen({ kind: 'person', of: null })}>
+            <Button
+              variant="contained"
+              aria-haspopup="dialog"
+              onClick={() => onOpen({ kind: 'person', of: null })}
+            >
               {t('crew.person.add')}
             </Button>
           </>

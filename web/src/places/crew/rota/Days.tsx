@@ -41,7 +41,11 @@ export function Days({
           return (
             <li key={day.id}>
               {onOpen ? (
-                <button type="button" onClick={() => onOpen({ kind: 'day', of: day })}>
+                <button
+                  type="button"
+                  aria-haspopup="dialog"
+                  onClick={() => onOpen({ kind: 'day', of: day })}
+                >
                   {said}
                 </button>
               ) : (

@@ -23,7 +23,11 @@ export function People({
             <tr key={person.id}>
               <th scope="row">
                 {onOpen ? (
-                  <button type="button" onClick={() => onOpen({ kind: 'person', of: person })}>
+                  <button
+                    type="button"
+                    aria-haspopup="dialog"
+                    onClick={() => onOpen({ kind: 'person', of: person })}
+                  >
                     {person.name}
                   </button>
                 ) : (

@@ -50,6 +50,7 @@ export function WeekOfShifts({
                           key={shift.id}
                           type="button"
                           aria-label={f.joined(person.name, `${dayName(date)} ${hours}`)}
+                          aria-haspopup="dialog"
                           onClick={() =>
                             onOpen({ kind: 'shift', of: shift, personId: person.id, weekday })
                           }
@@ -68,6 +69,7 @@ export function WeekOfShifts({
                           name: person.name,
                           day: dayName(date),
                         })}
+                        aria-haspopup="dialog"
                         onClick={() =>
                           onOpen({ kind: 'shift', of: null, personId: person.id, weekday })
                         }

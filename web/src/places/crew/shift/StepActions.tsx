@@ -51,8 +51,12 @@ export function StepActions({
         </Button>
       )}
       <div className={styles['else']}>
-        <Button onClick={() => setOpen('hand')}>{t('mark.hand')}</Button>
-        <Button onClick={() => setOpen('skip')}>{t('mark.skip')}</Button>
+        <Button aria-haspopup="dialog" onClick={() => setOpen('hand')}>
+          {t('mark.hand')}
+        </Button>
+        <Button aria-haspopup="dialog" onClick={() => setOpen('skip')}>
+          {t('mark.skip')}
+        </Button>
       </div>
       {open === 'skip' && (
         <SkipDialog title={title} onClose={() => setOpen(null)} onSkip={tick.skip} />

@@ -41,6 +41,7 @@ export function Services() {
         <EditOnly>
           <Button
             variant="contained"
+            aria-haspopup="dialog"
             onClick={() => setOpen({ kind: 'pattern', of: null, weekday: 1 })}
           >
             {t('demand.services.add')}
@@ -98,6 +99,7 @@ function Week({ calendar, today, onOpen }: Shown) {
                   <button
                     key={pattern.id}
                     type="button"
+                    aria-haspopup="dialog"
                     onClick={() => onOpen({ kind: 'pattern', of: pattern, weekday })}
                   >
                     <b>{pattern.name}</b> {f.timeOfDay(pattern.startMin)}–
@@ -136,7 +138,11 @@ function Differing({ calendar, today, onOpen }: Shown) {
       <ul className={styles['days']}>
         {preferments.map((exception) => (
           <li key={exception.id}>
-            <button type="button" onClick={() => onOpen({ kind: 'exception', of: exception })}>
+            <button
+              type="button"
+              aria-haspopup="dialog"
+              onClick={() => onOpen({ kind: 'exception', of: exception })}
+            >
               <b>{f.date(exception.date)}</b> {nameOf(exception.patternId)}:{' '}
               {exception.hours
                 ? `${f.timeOfDay(exception.hours.startMin)}–${f.timeOfDay(exception.hours.endMin)}`

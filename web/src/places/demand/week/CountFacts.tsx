@@ -112,7 +112,12 @@ export function CountFacts({
       )}
       <p>
         <EditOnly>
-          <button type="button" className={styles['link']} onClick={() => setWeighing(true)}>
+          <button
+            type="button"
+            className={styles['link']}
+            aria-haspopup="dialog"
+            onClick={() => setWeighing(true)}
+          >
             {t('demand.serviceLevel.open', { enough: f.percent(answer.enoughPercent, 0) })}
           </button>
         </EditOnly>

@@ -53,6 +53,7 @@ export function DayMarks({
       <button
         type="button"
         aria-label={t('demand.markOn', { what: words, date: f.date(date) })}
+        aria-haspopup="dialog"
         onClick={() => setOpen({ kind, of: null })}
       >
         {words}
@@ -66,6 +67,7 @@ export function DayMarks({
           key={event.id}
           type="button"
           data-event
+          aria-haspopup="dialog"
           onClick={() => setOpen({ kind: 'event', of: event })}
         >
           {event.name} {f.percent(event.expectedPercent, 0)}
@@ -77,6 +79,7 @@ export function DayMarks({
             key={booking.id}
             type="button"
             data-event
+            aria-haspopup="dialog"
             onClick={() => setOpen({ kind: 'booking', of: booking })}
           >
             {booking.name}, {t('demand.booking.says', { count: booking.guests })}
@@ -89,6 +92,7 @@ export function DayMarks({
             key={exception.id}
             type="button"
             data-event
+            aria-haspopup="dialog"
             onClick={() => setOpen({ kind: 'exception', of: exception })}
           >
             {formatExceptionMessage(exception)}

@@ -1,3 +1,4 @@
+import { WideTable } from '../../../parts/layout/WideTable';
 import CloseIcon from '@mui/icons-material/Close';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
@@ -83,39 +84,41 @@ export function FormulaLines({
           <ToggleButton value="litre">{t('formulas.edit.perLitre')}</ToggleButton>
         </ToggleButtonGroup>
       </div>
-      <table className={styles['lines']}>
-        <thead>
-          <tr>
-            <th scope="col">{t('formulas.edit.ingredient')}</th>
-            <th scope="col">
-              {base === 'flour' ? t('formulas.edit.percent') : t('formulas.edit.litre')}
-            </th>
-            <th scope="col">{t('formulas.edit.batch')}</th>
-            <td />
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((line) => (
-            <Line
-              key={JSON.stringify(line.key)}
-              {...{ line, formula, pantry, base, onChange }}
-              flour={{ grams: flourG, onChange: setFlourG }}
-            />
-          ))}
-        </tbody>
-        <tfoot>
-          <tr>
-            <th scope="row">{t('formulas.edit.total')}</th>
-            <td>
-              {base === 'flour'
-                ? f.percent(totalPercent(formula), 2)
-                : f.grams(perLitre(totalPercent(formula), formula))}
-            </td>
-            <td>{f.grams((totalPercent(formula) * flourG) / 100)}</td>
-            <td />
-          </tr>
-        </tfoot>
-      </table>
+      <WideTable label={t('formulas.page.part.lines')}>
+        <table className={styles['lines']}>
+          <thead>
+            <tr>
+              <th scope="col">{t('formulas.edit.ingredient')}</th>
+              <th scope="col">
+                {base === 'flour' ? t('formulas.edit.percent') : t('formulas.edit.litre')}
+              </th>
+              <th scope="col">{t('formulas.edit.batch')}</th>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((line) => (
+              <Line
+                key={JSON.stringify(line.key)}
+                {...{ line, formula, pantry, base, onChange }}
+                flour={{ grams: flourG, onChange: setFlourG }}
+              />
+            ))}
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row">{t('formulas.edit.total')}</th>
+              <td>
+                {base === 'flour'
+                  ? f.percent(totalPercent(formula), 2)
+                  : f.grams(perLitre(totalPercent(formula), formula))}
+              </td>
+              <td>{f.grams((totalPercent(formula) * flourG) / 100)}</td>
+              <td />
+            </tr>
+          </tfoot>
+        </table>
+      </WideTable>
       <div className={styles['add']}>
         <EditOnly>
           <Button

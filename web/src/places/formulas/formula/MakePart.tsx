@@ -1,3 +1,4 @@
+import { WideTable } from '../../../parts/layout/WideTable';
 import { scaleRecipe, recipeFor, lotItem } from '@calm/domain';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
 import {
@@ -264,46 +265,48 @@ function Weighing({ scaled, pantry }: { readonly scaled: ScaledLot; readonly pan
   };
   const nameOf = (name: string) => t(`ingredient.${name}`, { defaultValue: name });
   return (
-    <table className={styles['weighing']}>
-      <thead>
-        <tr>
-          <th scope="col">{t('formulas.edit.ingredient')}</th>
-          <th scope="col">{t('formulas.make.all')}</th>
-          <th scope="col">{t('formulas.make.perLoad')}</th>
-          <th scope="col">{t('formulas.make.off')}</th>
-          <th scope="col">{t('formulas.make.fromBags')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {scaled.preferment?.ingredients.map((line) => (
-          <tr key={`ahead-${line.key}`}>
-            <th scope="row">{t('formulas.make.ahead', { what: nameOf(line.name) })}</th>
-            <td>{f.grams(line.grams, line.kind === 'yeast' ? 1 : 0)}</td>
-            <td>–</td>
-            <td>{f.grams(line.grams - line.exactG, 1)}</td>
-            <td>{bags(line.name, line.grams)}</td>
+    <WideTable label={t('formulas.page.part.lines')}>
+      <table className={styles['weighing']}>
+        <thead>
+          <tr>
+            <th scope="col">{t('formulas.edit.ingredient')}</th>
+            <th scope="col">{t('formulas.make.all')}</th>
+            <th scope="col">{t('formulas.make.perLoad')}</th>
+            <th scope="col">{t('formulas.make.off')}</th>
+            <th scope="col">{t('formulas.make.fromBags')}</th>
           </tr>
-        ))}
-        {scaled.totals.ingredients.map((line, i) => (
-          <tr key={line.key}>
-            <th scope="row">{nameOf(line.name)}</th>
-            <td>{f.grams(line.grams, line.kind === 'yeast' ? 1 : 0)}</td>
-            <td>{f.grams(load?.ingredients[i]?.grams ?? 0, line.kind === 'yeast' ? 1 : 0)}</td>
-            <td>{f.grams(line.errorG, 1)}</td>
-            <td>{bags(line.name, line.grams)}</td>
-          </tr>
-        ))}
-      </tbody>
-      {scaled.dilution && (
-        <caption>
-          {t('formulas.make.dilution', {
-            yeast: f.grams(scaled.dilution.yeastG, 1),
-            water: f.grams(scaled.dilution.waterG),
-            pour: f.grams(scaled.dilution.portionG),
-          })}
-        </caption>
-      )}
-    </table>
+        </thead>
+        <tbody>
+          {scaled.preferment?.ingredients.map((line) => (
+            <tr key={`ahead-${line.key}`}>
+              <th scope="row">{t('formulas.make.ahead', { what: nameOf(line.name) })}</th>
+              <td>{f.grams(line.grams, line.kind === 'yeast' ? 1 : 0)}</td>
+              <td>–</td>
+              <td>{f.grams(line.grams - line.exactG, 1)}</td>
+              <td>{bags(line.name, line.grams)}</td>
+            </tr>
+          ))}
+          {scaled.totals.ingredients.map((line, i) => (
+            <tr key={line.key}>
+              <th scope="row">{nameOf(line.name)}</th>
+              <td>{f.grams(line.grams, line.kind === 'yeast' ? 1 : 0)}</td>
+              <td>{f.grams(load?.ingredients[i]?.grams ?? 0, line.kind === 'yeast' ? 1 : 0)}</td>
+              <td>{f.grams(line.errorG, 1)}</td>
+              <td>{bags(line.name, line.grams)}</td>
+            </tr>
+          ))}
+        </tbody>
+        {scaled.dilution && (
+          <caption>
+            {t('formulas.make.dilution', {
+              yeast: f.grams(scaled.dilution.yeastG, 1),
+              water: f.grams(scaled.dilution.waterG),
+              pour: f.grams(scaled.dilution.portionG),
+            })}
+          </caption>
+        )}
+      </table>
+    </WideTable>
   );
 }
 

@@ -27,7 +27,7 @@ export function ProductsOf({
       <ul>
         {products.map((product) => (
           <li key={product.id}>
-            <button type="button" onClick={() => setOpen(product)}>
+            <button type="button" aria-haspopup="dialog" onClick={() => setOpen(product)}>
               {product.name}
             </button>{' '}
             <span className="quiet">{f.grams(product.ballWeightG)}</span>
@@ -45,6 +45,7 @@ export function ProductsOf({
           size="small"
           variant="outlined"
           disabled={book.routes.length === 0}
+          aria-haspopup="dialog"
           onClick={() => setOpen('new')}
         >
           {t('formulas.product.add')}

@@ -1,3 +1,4 @@
+import { WideTable } from '../../../parts/layout/WideTable';
 import { HOUR_MS, editLines, flourForDoughG, type EditLine } from '@calm/core';
 import Button from '@mui/material/Button';
 import type { FormulaContent, FormulaVersion } from '@calm/contract';
@@ -83,53 +84,55 @@ function Comparison({
   const percentIn = (side: FormulaContent, name: string) =>
     editLines(side.formula).find((line) => line.name === name)?.percent ?? 0;
   return (
-    <table className={styles['compare']}>
-      <caption>{t('formulas.versions.per', { batch: f.kilograms(BATCH_G, 0) })}</caption>
-      <thead>
-        <tr>
-          <td />
-          <th scope="col" colSpan={2}>
-            {t('formulas.versions.version', { version: older.version })}
-          </th>
-          <th scope="col" colSpan={2}>
-            {t('formulas.versions.here')}
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {[...names.values()].map((line) => {
-          const isSame = percentIn(older, line.name) === percentIn(newer, line.name);
-          return (
-            <tr key={line.name} data-changed={!isSame}>
-              <th scope="row">{lineName(t, line)}</th>
-              {sides.map((side, i) => {
-                const percent = percentIn(side, line.name);
-                return [
-                  <td key={`${i} %`}>{f.percent(percent, 3)}</td>,
-                  <td key={`${i} g`}>{f.grams((percent * batchOf(side)) / 100, 1)}</td>,
-                ];
-              })}
-            </tr>
-          );
-        })}
-        <tr data-changed={older.doughTempC !== newer.doughTempC}>
-          <th scope="row">{t('formulas.whatIf.doughTemp')}</th>
-          <td colSpan={2}>{f.temperature(older.doughTempC)}</td>
-          <td colSpan={2}>{f.temperature(newer.doughTempC)}</td>
-        </tr>
-        {dough && (
+    <WideTable label={t('formulas.page.part.lines')}>
+      <table className={styles['compare']}>
+        <caption>{t('formulas.versions.per', { batch: f.kilograms(BATCH_G, 0) })}</caption>
+        <thead>
           <tr>
-            <th scope="row">{t('formulas.versions.window')}</th>
-            <td colSpan={2}>
-              <WindowOf dough={dough} content={older} />
-            </td>
-            <td colSpan={2}>
-              <WindowOf dough={dough} content={newer} />
-            </td>
+            <td />
+            <th scope="col" colSpan={2}>
+              {t('formulas.versions.version', { version: older.version })}
+            </th>
+            <th scope="col" colSpan={2}>
+              {t('formulas.versions.here')}
+            </th>
           </tr>
-        )}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {[...names.values()].map((line) => {
+            const isSame = percentIn(older, line.name) === percentIn(newer, line.name);
+            return (
+              <tr key={line.name} data-changed={!isSame}>
+                <th scope="row">{lineName(t, line)}</th>
+                {sides.map((side, i) => {
+                  const percent = percentIn(side, line.name);
+                  return [
+                    <td key={`${i} %`}>{f.percent(percent, 3)}</td>,
+                    <td key={`${i} g`}>{f.grams((percent * batchOf(side)) / 100, 1)}</td>,
+                  ];
+                })}
+              </tr>
+            );
+          })}
+          <tr data-changed={older.doughTempC !== newer.doughTempC}>
+            <th scope="row">{t('formulas.whatIf.doughTemp')}</th>
+            <td colSpan={2}>{f.temperature(older.doughTempC)}</td>
+            <td colSpan={2}>{f.temperature(newer.doughTempC)}</td>
+          </tr>
+          {dough && (
+            <tr>
+              <th scope="row">{t('formulas.versions.window')}</th>
+              <td colSpan={2}>
+                <WindowOf dough={dough} content={older} />
+              </td>
+              <td colSpan={2}>
+                <WindowOf dough={dough} content={newer} />
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </WideTable>
   );
 }
 

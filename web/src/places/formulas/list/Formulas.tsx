@@ -45,7 +45,7 @@ export function Formulas() {
             onChange={(event) => setSought(event.target.value)}
           />
           <EditOnly>
-            <Button variant="contained" onClick={() => setNewOpen(true)}>
+            <Button variant="contained" aria-haspopup="dialog" onClick={() => setNewOpen(true)}>
               {t('formulas.new.open')}
             </Button>
           </EditOnly>

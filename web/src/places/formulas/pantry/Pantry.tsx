@@ -131,7 +131,6 @@ function Item({
         <FormControlLabel
           control={
             <Switch
-              size="small"
               checked={isFlour}
               onChange={(_event, on) => put({ strengthW: on ? USUAL_W : 0, proteinPercent: 0 })}
             />
@@ -218,7 +217,6 @@ function HoldingCells({
       <FormControlLabel
         control={
           <Switch
-            size="small"
             checked={holding !== undefined}
             onChange={(_event, on) => onChange(on ? FIRST_HOLDING : null)}
           />

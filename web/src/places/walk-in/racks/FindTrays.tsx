@@ -33,7 +33,11 @@ export function FindTrays({ onFind }: { readonly onFind: (code: string) => void 
           input: {
             endAdornment: 'mediaDevices' in navigator && (
               <InputAdornment position="end">
-                <IconButton aria-label={t('walkIn.scan')} onClick={() => setScanning(true)}>
+                <IconButton
+                  aria-label={t('walkIn.scan')}
+                  aria-haspopup="dialog"
+                  onClick={() => setScanning(true)}
+                >
                   <QrCodeScanner />
                 </IconButton>
               </InputAdornment>

@@ -45,7 +45,11 @@ function All({ now }: { readonly now: WalkInNow }) {
         onChange={mayBook ? (place) => setOpen({ kind: 'place', place }) : null}
       />
       {mayBook && (
-        <Button variant="outlined" onClick={() => setOpen({ kind: 'place', place: null })}>
+        <Button
+          variant="outlined"
+          aria-haspopup="dialog"
+          onClick={() => setOpen({ kind: 'place', place: null })}
+        >
           {t('walkIn.setup.addPlace')}
         </Button>
       )}
@@ -59,7 +63,11 @@ function All({ now }: { readonly now: WalkInNow }) {
         />
       )}
       {mayBook && (
-        <Button variant="outlined" onClick={() => setOpen({ kind: 'probe', probe: null })}>
+        <Button
+          variant="outlined"
+          aria-haspopup="dialog"
+          onClick={() => setOpen({ kind: 'probe', probe: null })}
+        >
           {t('walkIn.setup.addProbe')}
         </Button>
       )}
@@ -75,7 +83,11 @@ function All({ now }: { readonly now: WalkInNow }) {
         })}
       </p>
       {mayBook && (
-        <Button variant="outlined" onClick={() => setOpen({ kind: 'rules' })}>
+        <Button
+          variant="outlined"
+          aria-haspopup="dialog"
+          onClick={() => setOpen({ kind: 'rules' })}
+        >
           {t('walkIn.setup.changeRules')}
         </Button>
       )}
@@ -212,7 +224,11 @@ function ChangeCell({
   return (
     <td>
       {onChange && (
-        <Button aria-label={t('walkIn.setup.changeOf', { name })} onClick={onChange}>
+        <Button
+          aria-label={t('walkIn.setup.changeOf', { name })}
+          aria-haspopup="dialog"
+          onClick={onChange}
+        >
           {t('walkIn.setup.change')}
         </Button>
       )}
