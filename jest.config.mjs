@@ -48,6 +48,8 @@ const components = {
 
 export default {
   testTimeout: 180_000,
+  // Every core: by itself Jest leaves one free, which on two means one test after the other.
+  maxWorkers: '100%',
   projects: [
     ...['core', 'contract', 'domain', 'server', 'cli', 'demo', 'web'].map(project),
     components,

@@ -20,10 +20,20 @@ export default defineConfig({
         display: 'standalone',
         background_color: '#F7F4EE',
         theme_color: '#1E5852',
-        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          {
+            src: '/icon-maskable-512.png',
+            sizes: '512x512',
+            type: 'image/png',
+            purpose: 'maskable',
+          },
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
       },
       workbox: {
-        globPatterns: ['assets/**/*.{js,css,woff2}', '*.svg'],
+        globPatterns: ['assets/**/*.{js,css,woff2}', '*.{svg,png}'],
         maximumFileSizeToCacheInBytes: 8_000_000,
         // The page itself carries a nonce of its own: what came last is kept whole, with its headers.
         navigateFallback: null,
@@ -44,7 +54,7 @@ export default defineConfig({
           {
             // What a shift board is made of: its last answers stay on the device.
             urlPattern: ({ url }) =>
-              /^\/api\/v1\/houses\/[^/]+\/(session|book|services|shifts|lots|records|plan|handovers|forecast|mixers\/frictions)(\/|$)/.test(
+              /^\/api\/v1\/houses\/[^/]+\/(session|book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(\/|$)/.test(
                 url.pathname,
               ),
             handler: 'NetworkFirst',
