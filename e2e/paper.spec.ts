@@ -48,3 +48,21 @@ test('a pre-ferment’s sheet fits one page, and a lot there is not has no paper
   await page.goto(at('mix/2026-11-28/pancake/paper'));
   await expect(page.getByRole('heading', { name: 'Batch sheet not found' })).toBeVisible();
 });
+
+test('what is weighed as ice stands on paper as on the screen', async ({ page, at }) => {
+  await page.goto(at('mix/2026-11-27/slab'));
+  await page.getByRole('button', { name: 'Start this lot' }).click();
+  await expect(page.getByText('Started: SL-1125-A.')).toBeVisible();
+  for (const [name, value] of [
+    ['Flour (°C)', '32'],
+    ['Room (°C)', '34'],
+    ['Tap water (°C)', '26'],
+  ] as const) {
+    await page.getByRole('textbox', { name, exact: true }).fill(value);
+    await page.keyboard.press('Enter');
+  }
+  const split = page.getByText(/^\d.* ice \+ .* tap water$/);
+  const said = await split.first().innerText();
+  await page.getByRole('link', { name: 'On paper' }).click();
+  await expect(page.getByText(said, { exact: true })).toBeVisible();
+});

@@ -67,6 +67,17 @@ export function PaperSheet({
             room: f.temperature(temps.roomTempC),
             flour: f.temperature(temps.flourTempC),
           })}
+          {advice.iceG >= 1 && (
+            <>
+              {' '}
+              <b>
+                {t('mix.water.split', {
+                  ice: f.grams(advice.iceG),
+                  tap: f.grams(advice.tapWaterG),
+                })}
+              </b>
+            </>
+          )}
         </p>
         {dilution && (
           <p>
