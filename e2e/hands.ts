@@ -108,7 +108,7 @@ export class Hands {
         before = now;
         await this.press('ArrowRight');
       }
-      await this.press('ArrowDown', 'ArrowLeft', 'ArrowLeft', 'ArrowLeft', 'ArrowLeft');
+      await this.press('ArrowDown', ...Array<string>(30).fill('ArrowLeft'));
     }
     throw new Error(`${name} was not reached by walking`);
   }

@@ -9,7 +9,7 @@ const SIDES: Readonly<Record<string, Side>> = {
   ArrowDown: 'down',
 };
 
-/** Something straight on is nearer than something as far away to one side. */
+/** From row to row, a way down counts for so much of a way aside. */
 const ASIDE_COUNTS = 6;
 
 type Box = Pick<DOMRect, 'left' | 'right' | 'top' | 'bottom'>;
@@ -22,8 +22,9 @@ export function distanceTo(side: Side, from: Box, to: Box): number | null {
   const onward = isAcross ? across : down;
   const ahead = side === 'left' || side === 'up' ? -onward : onward;
   if (ahead < 1) return null;
-  // Along a row what stands in it comes first; from row to row, the next row.
-  return isAcross ? ahead + ASIDE_COUNTS * Math.abs(down) : ASIDE_COUNTS * ahead + Math.abs(across);
+  // Along a row is what stands in it; from row to row, the next row comes first.
+  if (isAcross) return from.top < to.bottom && to.top < from.bottom ? ahead : null;
+  return ASIDE_COUNTS * ahead + Math.abs(across);
 }
 
 /** The nearest on a side; null at the edge. */
