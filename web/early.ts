@@ -1,27 +1,40 @@
 import { paths } from '../contract/src/api/routes';
 import type { Plugin, Rollup } from 'vite';
 
-/** The chunk and the words that an address surely needs, longest address first. */
+/** The chunk and the words that an address surely needs, by what the address is after its house. */
 const PLACES: readonly (readonly [address: string, chunk: string, words: readonly string[]])[] = [
+  // The bare address of a house leads to Tonight.
+  ['(tonight)?', 'Tonight', ['tonight']],
+  ['demand', 'Demand', ['demand', 'engine']],
   ['demand/shopping', 'Shopping', ['demand', 'engine']],
   ['demand/services', 'Services', ['demand', 'engine']],
   ['demand/history', 'History', ['demand', 'engine']],
-  ['demand', 'Demand', ['demand', 'engine']],
-  ['formulas/', 'FormulaPage', ['formulas', 'mix', 'engine']],
   ['formulas', 'Formulas', ['formulas', 'mix', 'engine']],
-  ['plan/paper', 'DayPaper', ['plan', 'engine']],
+  ['formulas/routes', 'Routes', ['formulas', 'mix', 'engine']],
+  ['formulas/routes/[^/]+', 'RoutePage', ['formulas', 'mix', 'engine']],
+  ['formulas/pantry', 'Pantry', ['formulas', 'mix', 'engine']],
+  ['formulas/[^/]+/what-if', 'WhatIf', ['formulas', 'mix', 'engine']],
+  ['formulas/[^/]+(/[^/]+)?', 'FormulaPage', ['formulas', 'mix', 'engine']],
   ['plan', 'Plan', ['plan', 'engine']],
-  ['mix/', 'BatchSheet', ['mix', 'engine', 'tonight']],
+  ['plan/paper', 'DayPaper', ['plan', 'engine']],
   ['mix', 'Mix', ['mix', 'engine', 'tonight']],
-  ['walk-in/air', 'AirPage', ['walkIn']],
+  ['mix/[^/]+/[^/]+', 'BatchSheet', ['mix', 'engine', 'tonight']],
+  ['mix/[^/]+/[^/]+/weigh', 'WeighOff', ['mix', 'engine', 'tonight']],
+  ['mix/[^/]+/[^/]+/ball', 'DivideAndBall', ['mix', 'engine', 'tonight']],
+  ['mix/[^/]+/[^/]+/paper', 'Paper', ['mix', 'engine', 'tonight']],
   ['walk-in', 'WalkIn', ['walkIn']],
+  ['walk-in/alarms/[^/]+', 'AlarmPage', ['walkIn']],
+  ['walk-in/air', 'AirPage', ['walkIn']],
+  ['walk-in/load-in', 'LoadIn', ['walkIn']],
+  ['walk-in/what-if', 'ColdWhatIf', ['walkIn']],
+  ['walk-in/record', 'ColdRecord', ['walkIn']],
+  ['walk-in/places', 'Places', ['walkIn']],
+  ['crew', 'Crew', ['crew', 'tonight']],
   ['crew/shift', 'MyShift', ['crew', 'tonight']],
   ['crew/handover', 'HandoverPage', ['crew', 'tonight']],
-  ['crew', 'Crew', ['crew', 'tonight']],
   ['log', 'Log', ['log', 'mix', 'tonight']],
+  ['log/[^/]+', 'LotPage', ['log', 'mix', 'tonight']],
   ['house', 'House', ['house']],
-  // The bare address of a house leads here.
-  ['', 'Tonight', ['tonight']],
 ];
 
 const LANGUAGES = ['en', 'it', 'es', 'ar'] as const;
@@ -70,7 +83,8 @@ function early({ files, places, words, clock, session, thenAll }: Told): void {
   }
   Object.assign(globalThis, { calmEarly: { answers, atMs: Date.now() } });
 
-  const [, needed = [], areas = []] = places.find(([from]) => address.startsWith(from)) ?? [];
+  const [, needed = [], areas = []] =
+    places.find(([like]) => new RegExp(`^${like}/?$`).test(address)) ?? [];
   const spoken = words[language.slice(0, 2)] ?? words['en'] ?? {};
   const links = document.createDocumentFragment();
   for (const at of [...needed, ...['base', ...areas].map((area) => spoken[area] ?? -1)]) {
