@@ -196,3 +196,28 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
     await server.stop();
   }
 });
+
+test('no pull is asked for, and no odds are said, before all that they hang on is known', async ({
+  page,
+  at,
+}) => {
+  await page.addInitScript(() => {
+    const seen = new Set<string>();
+    Object.assign(window, { seen });
+    new MutationObserver(() => {
+      for (const { innerText } of document.querySelectorAll<HTMLElement>('main section')) {
+        const [product] = innerText.split('\n');
+        for (const said of innerText.match(/Pull \d+ trays?[^.\n]*|minute: \d+/g) ?? [])
+          seen.add(`${product}: ${said}`);
+      }
+    }).observe(document, { subtree: true, childList: true, characterData: true });
+  });
+  const seen = () => page.evaluate(() => [...(window as unknown as { seen: Set<string> }).seen]);
+  await page.goto(at('tonight'));
+  // Four products: what each says first is what it says in the end.
+  await expect(page.getByText(/enough at every/)).toHaveCount(4);
+  const said = await seen();
+  expect(said).toHaveLength(8);
+  await page.waitForTimeout(1500);
+  expect(await seen()).toEqual(said);
+});

@@ -53,7 +53,9 @@ function ServiceSimulation({
     () => lotsAround(board, service, atMs, nowMs),
     [board, service, atMs, nowMs],
   );
-  const { balls, decisions, windowsOf } = useTonight(board, service, forService, others);
+  const tonight = useTonight(board, service, forService, others);
+  if (!tonight) return <WaitingPage />;
+  const { balls, decisions, windowsOf } = tonight;
   return (
     <Page
       title={f.joined(service.name, f.date(service.date))}

@@ -129,7 +129,7 @@ describe('what has to be decided', () => {
   const decide = (board: Board, atMs: number, change: Partial<LotTonight> = {}) => {
     const [lot] = board.lots;
     if (!lot) throw new Error('the lot is on the board');
-    const windows = { planned: window, now: window, isNever: false, held: [] };
+    const windows = { isKnown: true, planned: window, now: window, isNever: false, held: [] };
     const tonight = { lot, windows, balls: [ballsAt(board, dinner, atMs)], ...change };
     return decisionsOf(board, [tonight], atMs, atMs).map(({ kind }) => kind);
   };
@@ -162,7 +162,7 @@ describe('what has to be decided', () => {
 
   it('is a window that has moved, and a lot that makes too few', () => {
     const now = { ...window, fromMs: window.fromMs - 50 * MIN, untilMs: doorsMs + 60 * MIN };
-    const windows = { planned: window, now, isNever: false, held: [] };
+    const windows = { isKnown: true, planned: window, now, isNever: false, held: [] };
     expect(decide(allDone, window.fromMs - 60 * MIN, { windows, balls: [] })).toEqual(['moved']);
     const lots = boardOf().lots.map((lot) => ({
       ...lot,
@@ -176,7 +176,7 @@ describe('what has to be decided', () => {
     const limit = { name: 'egg', aboveC: 5, mostMin: 120, overMs: null };
     const kindsAfter = (minutes: number) => {
       const held = [{ ...limit, minutes }];
-      const windows = { planned: window, now: window, isNever: false, held };
+      const windows = { isKnown: true, planned: window, now: window, isNever: false, held };
       return decide(allDone, doorsMs - 30 * MIN, { windows });
     };
     expect(kindsAfter(125)[0]).toBe('held');
@@ -188,7 +188,7 @@ describe('what has to be decided', () => {
     const [lot] = board.lots;
     if (!lot) throw new Error('the lot is on the board');
     const atMs = doorsMs - 30 * MIN;
-    const windows = { planned: window, now: window, isNever: false, held: [] };
+    const windows = { isKnown: true, planned: window, now: window, isNever: false, held: [] };
     const many = Array.from({ length: 6 }, (): LotTonight => {
       return { lot, windows, balls: [ballsAt(board, dinner, atMs)] };
     });

@@ -5,8 +5,8 @@ import { useForecastQuery } from '../../state/api/api';
 import { addDays } from '../../state/time/localDate';
 import type { Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
-import { useRecords } from '../../state/outbox/useRecords';
-import { useLotWindows, type LotBalls } from '../../state/board/useLotWindows';
+import { useAreRecordsComing, useRecords } from '../../state/outbox/useRecords';
+import { UNKNOWN, useLotWindows, type LotBalls } from '../../state/board/useLotWindows';
 import { decisionsOf, type Decision, type LotTonight } from './decisions';
 import { serviceBalls, type ServiceBalls } from './serviceBalls';
 
@@ -25,17 +25,23 @@ const NONE: readonly never[] = [];
 const nextActMin = ({ unmade, waves }: ServiceBalls): number =>
   unmade > 0 ? -Infinity : (waves[0]?.pullMin ?? Infinity);
 
-/** How the balls of a service stand, and what has to be decided. */
+/**
+ * How the balls of a service stand, and what has to be decided. Null until what was pulled and what is expected
+ * are known: a tray must not be asked for that somebody has pulled already.
+ */
 export function useTonight(
   board: Board,
   service: Service,
   lots: readonly BoardLot[],
   others: readonly BoardLot[],
-): TonightNow {
+): TonightNow | null {
   const { atMs, nowMs } = useCursor();
   const { house, book } = board;
-  const { data: answer } = useForecastQuery({ house, from: service.date, days: 1 });
-  const records = useRecords(house, addDays(service.date, -2), 5);
+  const forecast = useForecastQuery({ house, from: service.date, days: 1 });
+  const answer = forecast.data;
+  const recordDays = [house, addDays(service.date, -2), 5] as const;
+  const records = useRecords(...recordDays);
+  const isComing = useAreRecordsComing(...recordDays) || forecast.isLoading;
   const asked = useMemo(
     () =>
       [...lots, ...others].flatMap((lot): LotBalls[] =>
@@ -47,7 +53,7 @@ export function useTonight(
     [lots, others, book],
   );
   const windows = useLotWindows(board, asked);
-  return useMemo(() => {
+  const now = useMemo((): TonightNow => {
     const known = { usage: answer?.usage ?? NONE, forecasts: answer?.forecasts ?? NONE };
     const tonight = [...lots, ...others].map((lot): LotTonight => {
       const mine = asked.flatMap((each, i) => (each.lot === lot ? [i] : []));
@@ -55,12 +61,13 @@ export function useTonight(
       const isFor = lots.includes(lot);
       return {
         lot,
-        windows: windows[lead ?? -1] ?? { planned: null, now: null, isNever: false, held: [] },
+        windows: windows[lead ?? -1] ?? UNKNOWN,
         balls: mine.flatMap((i): ServiceBalls[] => {
           const product = asked[i]?.product;
           const count = service.counts.find(({ productId }) => productId === product?.id)?.count;
-          if (!isFor || !product || !count) return [];
-          const window = windows[i]?.now ?? null;
+          const { now: window, isKnown } = windows[i] ?? UNKNOWN;
+          // Without its window nobody can say when to pull it, nor how likely there is enough.
+          if (!isFor || !product || !count || !isKnown) return [];
           return [serviceBalls(lot, product, service, { ...known, records, window }, atMs)];
         }),
       };
@@ -73,4 +80,5 @@ export function useTonight(
       windowsOf: (lot) => tonight.find((each) => each.lot === lot)?.windows,
     };
   }, [board, service, lots, others, asked, windows, answer, records, atMs, nowMs]);
+  return isComing ? null : now;
 }

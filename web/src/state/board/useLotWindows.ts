@@ -18,6 +18,8 @@ import { useLatest } from '../../workers/useLatest';
 
 /** A lot's window as it was planned, and as it is by its record. */
 export interface LotWindows {
+  /** False while they are being calculated. */
+  readonly isKnown: boolean;
   /** Null while they are being calculated, or when the balls never open well. */
   readonly planned: LotWindow | null;
   readonly now: LotWindow | null;
@@ -36,14 +38,37 @@ export interface LotBalls {
   readonly product: Product;
 }
 
-const ask = (doughs: readonly DoughInProgress[]): Promise<SimulationAnswer[]> =>
-  Promise.all(doughs.map(({ document }) => engine().way(document)));
+/** A dough of some balls, as it was planned and as it is, by which its way is found again. */
+interface Asked {
+  readonly key: string;
+  readonly planned: DoughInProgress;
+  readonly now: DoughInProgress;
+}
+
+type Ways = readonly [planned: SimulationAnswer, now: SimulationAnswer];
+
+const ask = (asked: readonly Asked[]): Promise<Ways[]> =>
+  Promise.all(
+    asked.map(({ planned, now }) =>
+      Promise.all([engine().way(planned.document), engine().way(now.document)]),
+    ),
+  );
+
+const keyOf = ({ lot, product }: LotBalls): string => `${lot.date}/${lot.product.id}/${product.id}`;
 
 const NO_PANTRY: Pantry = [];
-const UNKNOWN: LotWindows = { planned: null, now: null, isNever: false, held: [] };
+/** What is known of balls before the engine has answered. */
+export const UNKNOWN: LotWindows = {
+  isKnown: false,
+  planned: null,
+  now: null,
+  isNever: false,
+  held: [],
+};
 
 /**
- * Windows of some balls, by the engine in its worker, in their order.
+ * Windows of some balls, by the engine in its worker, in their order. While they are calculated again those from
+ * before stand: nothing is asked of anybody by half of what is known.
  *
  * @param balls must be stable
  */
@@ -52,41 +77,46 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
   const atMs = Math.floor(nowMs / EVERY_MS) * EVERY_MS;
   const pantry = board?.book.pantry ?? NO_PANTRY;
   const prefermentC = board?.book.house.settings.usualTempsC.preferment ?? 0;
-  const doughs = useMemo(
+  const question = useMemo(
     () =>
-      balls.flatMap(({ lot, product }) => [
-        doughAsPlanned(lot, product, prefermentC),
-        doughInProgress(lot, product, prefermentC, atMs),
-      ]),
+      balls.flatMap((each): Asked[] => {
+        const planned = doughAsPlanned(each.lot, each.product, prefermentC);
+        const now = doughInProgress(each.lot, each.product, prefermentC, atMs);
+        return planned && now ? [{ key: keyOf(each), planned, now }] : [];
+      }),
     [balls, prefermentC, atMs],
   );
-  const question = useMemo(() => doughs.filter((dough) => dough !== null), [doughs]);
   const latest = useLatest(ask, question.length > 0 ? question : null);
   const { cold } = useCold(useHouse());
   return useMemo(() => {
     const isFresh = cold !== null && Math.abs(Date.parse(cold.at) - nowMs) <= FRESH_MS;
-    const ways = new Map(latest?.question.map((dough, i) => [dough, latest.answer[i]]));
-    return balls.map(({ lot }, i): LotWindows => {
-      const [planned = null, now = null] = [doughs[2 * i], doughs[2 * i + 1]];
-      const plannedWay = planned && ways.get(planned);
-      const nowWay = now && ways.get(now);
-      if (!plannedWay || !nowWay) return UNKNOWN;
-      const read = isFresh ? readIn(cold, balls[i]) : null;
-      const limits = holdingLimitsOf(lot.recipe.formula, pantry);
+    const asked = new Set(question.map(({ key }) => key));
+    const answers = new Map(
+      latest?.question.map((dough, i) => [dough.key, { dough, ways: latest.answer[i] }]),
+    );
+    return balls.map((each): LotWindows => {
+      const { dough, ways } = answers.get(keyOf(each)) ?? {};
+      // What the engine cannot be asked about has no windows, and that is known.
+      if (!dough || !ways) return { ...UNKNOWN, isKnown: !asked.has(keyOf(each)) };
+      const { planned, now } = dough;
+      const [plannedWay, nowWay] = ways;
+      const read = isFresh ? readIn(cold, each) : null;
+      const limits = holdingLimitsOf(each.lot.recipe.formula, pantry);
       const held =
         read?.held ?? (nowWay.ok ? heldOf(limits, nowWay.value.course, now.mixedMs, atMs) : []);
-      return { planned: windowOf(planned, plannedWay), ...asItIs(read, now, nowWay), held };
+      const windows = { planned: windowOf(planned, plannedWay), ...asItIs(read, now, nowWay) };
+      return { isKnown: true, ...windows, held };
     });
-  }, [balls, doughs, latest, cold, nowMs, atMs, pantry]);
+  }, [balls, question, latest, cold, nowMs, atMs, pantry]);
 }
 
 /** What was read in the cold is older than this: it tells nothing of now, ms. */
 const FRESH_MS = 15 * 60_000;
 
 /** What the cold's readings make of some balls: those with the shortest window speak for all. */
-function readIn({ lots }: ColdBoard, balls: LotBalls | undefined): ColdLot | null {
+function readIn({ lots }: ColdBoard, balls: LotBalls): ColdLot | null {
   const own = lots.filter(
-    ({ key, productId }) => key === balls?.lot.lot?.id && productId === balls.product.id,
+    ({ key, productId }) => key === balls.lot.lot?.id && productId === balls.product.id,
   );
   const until = ({ now }: ColdLot) => (now.kind === 'ready' ? now.latestHour : -Infinity);
   return own.reduce<ColdLot | null>(

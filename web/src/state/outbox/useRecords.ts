@@ -13,6 +13,10 @@ export function useRecords(house: string, from: string, days: number): readonly 
   return useMemo(() => recordsWithOutboxItems(data, waiting), [data, waiting]);
 }
 
+/** Whether what is on record of some days is still being asked for, for the first time. */
+export const useAreRecordsComing = (house: string, from: string, days: number): boolean =>
+  useRecordsQuery({ house, from, days }).isLoading;
+
 /** Everything on record of one lot, with what is on its way. */
 export function useLotRecords(house: string, lotId: string | null): readonly LotRecord[] {
   const { data = NONE } = useLotRecordsQuery(
