@@ -18,7 +18,7 @@ export async function startServer(
   databaseUrl: string,
   now: string,
   speed = 0,
-): Promise<{ url: string; stop: () => Promise<void> }> {
+): Promise<{ url: string; stop: () => Promise<void>; freeze: () => void; resume: () => void }> {
   const port = await freePort();
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: root,
@@ -45,6 +45,9 @@ export async function startServer(
   });
   return {
     url: `http://127.0.0.1:${port}`,
+    // Connections stay, and nothing is answered, as behind a network that swallows everything.
+    freeze: () => child.kill('SIGSTOP'),
+    resume: () => child.kill('SIGCONT'),
     stop: async () => {
       child.kill('SIGTERM');
       await ended;

@@ -1,4 +1,5 @@
-import { expect, expectAccessible, sessionOf, test, watchConsole } from './house';
+import { arrived, expect, expectAccessible, sessionOf, test, watchConsole } from './house';
+import { NOW, startServer } from './server';
 
 test.use({ viewport: { width: 1024, height: 768 } });
 
@@ -34,6 +35,59 @@ test('without a network a tablet keeps its board through a reload, and what is d
   await page.reload();
   await expect(page.getByText(/started 15:40/).first()).toBeVisible();
   await context.close();
+});
+
+test('after its very first visit a tablet opens without a network', async ({
+  browser,
+  session,
+  at,
+}) => {
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  await context.addCookies([session]);
+  const page = await context.newPage();
+  await page.goto(at('crew/shift'));
+  await expect(async () => {
+    const kept = await page.evaluate(async () => {
+      const [pages, board] = await Promise.all(
+        ['calm-pages', 'calm-board'].map((name) => caches.open(name)),
+      );
+      return [(await pages?.keys())?.length ?? 0, (await board?.keys())?.length ?? 0];
+    });
+    expect(kept[0]).toBe(1);
+    expect(kept[1]).toBeGreaterThan(4);
+  }).toPass();
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Maro’s shift' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start' }).first()).toBeVisible();
+  await context.close();
+});
+
+test('says within five seconds that the house is not heard, and when it is again', async ({
+  page,
+  context,
+  session,
+  house,
+  at,
+}) => {
+  const lost = page.getByText(/^No connection/);
+  await page.goto(at('crew/shift'));
+  await arrived(page);
+  await context.setOffline(true);
+  await expect(lost).toBeVisible({ timeout: 5000 });
+  await context.setOffline(false);
+  await expect(lost).toHaveCount(0);
+
+  // A network that swallows everything: nothing fails, nothing comes.
+  const server = await startServer(process.env['E2E_DATABASE_URL'] ?? '', NOW);
+  await context.addCookies([{ ...session, url: server.url }]);
+  await page.goto(`${server.url}/${house}/crew/shift`);
+  await arrived(page);
+  server.freeze();
+  await expect(lost).toBeVisible({ timeout: 5000 });
+  server.resume();
+  await expect(lost).toHaveCount(0);
+  await server.stop();
 });
 
 test('two did a step differently while one had no network: both sides are shown, none is dropped', async ({

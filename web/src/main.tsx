@@ -9,6 +9,7 @@ import { BrowserRouter } from 'react-router';
 import { App } from './shell/App';
 import { Themed } from './shell/theme/Themed';
 import './shell/theme/base.css';
+import { workOffline } from './offline';
 import { askOnce } from './state/api/earlyAnswers';
 import { setClock, setClockFromLastTime } from './state/time/clock';
 import { makeStore } from './state/store';
@@ -17,10 +18,7 @@ import { setLanguage } from './words';
 // A page from before an update asks for code that is gone: fetch the page again.
 window.addEventListener('vite:preloadError', () => window.location.reload());
 
-// Without a network a tablet keeps its pages, its board, and what is done on it.
-if (import.meta.env.PROD && 'serviceWorker' in navigator) {
-  void navigator.serviceWorker.register('/offline.js');
-}
+if (import.meta.env.PROD && 'serviceWorker' in navigator) void workOffline();
 
 async function readClock(): Promise<void> {
   try {

@@ -5,3 +5,6 @@ export interface LiveEvent {
   /** What was written: the address within the house, as in `/lots/…/note`. */
   readonly path: string;
 }
+
+/** The server says on a quiet line that it is still there: name of the event, and how often, ms. */
+export const LIVE_HEARTBEAT = { event: 'alive', everyMs: 2000 } as const;

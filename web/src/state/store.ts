@@ -2,6 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api/api';
+import { connectionSlice } from './api/connection';
 import { displaySlice, storeDisplay } from './display';
 import { cursorSlice } from './time/cursor';
 import { draftsSlice, storeDrafts } from './drafts/drafts';
@@ -14,6 +15,7 @@ export function makeStore() {
   const store = configureStore({
     reducer: {
       [api.reducerPath]: api.reducer,
+      connection: connectionSlice.reducer,
       cursor: cursorSlice.reducer,
       display: displaySlice.reducer,
       drafts: draftsSlice.reducer,

@@ -1,4 +1,4 @@
-import { ROUTES, type LiveEvent } from '@calm/contract';
+import { LIVE_HEARTBEAT, ROUTES, type LiveEvent } from '@calm/contract';
 import type { RequestHandler, Response } from 'express';
 import type { Database } from '../../database/database';
 import { houseNamed, writesOfHouse } from '../../use-cases/live';
@@ -6,8 +6,6 @@ import { isAllowed } from '../mountRoute';
 import { sendRefusals } from '../problems';
 import type { LiveHub } from './liveHub';
 
-/** A quiet line is kept open with a sign of life this often, ms. */
-const ALIVE_MS = 15_000;
 /** A write may be told after one with a higher number: whoever comes back is told so many again. */
 const AGAIN = 50;
 
@@ -33,7 +31,8 @@ export function liveStream(db: Database, live: LiveHub): RequestHandler {
       (event) => write(res, event),
       () => res.end(),
     );
-    const alive = setInterval(() => res.write(': here\n\n'), ALIVE_MS).unref();
+    const heartbeat = `event: ${LIVE_HEARTBEAT.event}\ndata:\n\n`;
+    const alive = setInterval(() => res.write(heartbeat), LIVE_HEARTBEAT.everyMs).unref();
     res.on('close', () => {
       unsubscribe();
       clearInterval(alive);

@@ -17,7 +17,7 @@ export function OutboxBar() {
   const house = useHouse();
   useDelivery(house);
   const waiting = useWaiting(house);
-  const isCutOff = useAppSelector((state) => state.outbox.isCutOff);
+  const isCutOff = useAppSelector(({ connection, outbox }) => connection.isLost || outbox.isCutOff);
   const { data: me } = useSessionQuery(house);
   const { data: book } = useBookQuery(house);
   const refused = waiting.filter(({ refusal }) => refusal !== null);
