@@ -41,7 +41,9 @@ async function publish(page: Page) {
   await page.getByRole('button', { name: 'Publish…' }).click();
   const dialog = page.getByRole('dialog', { name: 'What changes for whom' });
   await dialog.getByRole('button', { name: 'Publish', exact: true }).click();
-  await expect(page.getByText('Published. This is now the crew’s plan.')).toBeVisible();
+  await expect(
+    page.getByText('Published. This is now the crew’s plan.', { exact: true }).last(),
+  ).toBeVisible();
 }
 
 test('next week is planned from nothing, looked at, published, taken out and printed', async ({
@@ -83,6 +85,18 @@ test('next week is planned from nothing, looked at, published, taken out and pri
     await expect(page.getByText('Everything fits: every step has a person')).toBeVisible();
     await page.reload();
     await expect(page.getByText('Everything fits: every step has a person')).toBeVisible();
+  });
+
+  await test.step('a plan that was published too early is a draft again', async () => {
+    const first = page.getByRole('button', { name: 'Publish…' });
+    await expect(first).toBeDisabled();
+    await bead(page, 'Pull', 'Slab dough for Thu 26 Nov').click();
+    await page.getByRole('button', { name: 'Five minutes later' }).click();
+    await publish(page);
+    await expect(first).toBeDisabled();
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+    await expect(first).toBeEnabled();
+    await publish(page);
   });
 
   await test.step('the house works by it: its steps go out as table and calendar', async () => {

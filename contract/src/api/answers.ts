@@ -94,6 +94,7 @@ export interface PlainAnswers {
   readonly handovers: readonly Handover[];
   readonly addHandover: Handover;
   readonly markHandoverRead: Handover;
+  readonly withdrawHandover: Handover;
   readonly log: LogPage;
   readonly logCsv: string;
   readonly lotLog: LotLog;

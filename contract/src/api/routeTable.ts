@@ -130,6 +130,11 @@ const LOT_ROUTES = {
   handovers: get('/houses/:house/handovers', 'see', 'The last handovers.'),
   addHandover: post('/houses/:house/handovers', 'mark', 'Hands over to the next shift.'),
   markHandoverRead: put('/houses/:house/handovers/:id/read', 'mark', 'Marks a handover as read.'),
+  withdrawHandover: remove(
+    '/houses/:house/handovers/:id',
+    'mark',
+    'Deletes one’s own handover that nobody has read yet.',
+  ),
   log: get('/houses/:house/log', 'see', 'Past lots, newest first.', { query: LOG }),
   logCsv: get('/houses/:house/log.csv', 'see', 'Past lots as a table.', {
     media: 'csv',

@@ -94,6 +94,7 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   handovers: 'MHOV',
   addHandover: 'MHO',
   markHandoverRead: 'MHO',
+  withdrawHandover: 'MHO',
   log: 'MHOV',
   logCsv: 'MHOV',
   lotLog: 'MHOV',

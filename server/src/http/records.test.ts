@@ -187,6 +187,23 @@ describe('a handover', () => {
     const [latest] = await house.get<Handover[]>(paths.handovers(HOUSE));
     expect(latest).toEqual(read.body);
   });
+
+  it('can be deleted by whoever wrote it, until somebody has read it', async () => {
+    const tilde = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
+    const wren = house.as(await signedIn(house.db, HOUSE, 'Wren'));
+    const write = async (note: string) =>
+      (await tilde.post(paths.addHandover(HOUSE)).send({ lines: [], note })).body as Handover;
+    const slip = await write('To the wrong house');
+    expect((await wren.delete(paths.withdrawHandover(HOUSE, slip.id))).status).toBe(409);
+    expect((await tilde.delete(paths.withdrawHandover(HOUSE, slip.id))).body).toEqual(slip);
+    expect((await tilde.delete(paths.withdrawHandover(HOUSE, slip.id))).status).toBe(404);
+    const { id } = await write('Read by Wren');
+    await wren.put(paths.markHandoverRead(HOUSE, id));
+    expect((await tilde.delete(paths.withdrawHandover(HOUSE, id))).status).toBe(409);
+    const notes = (await house.get<Handover[]>(paths.handovers(HOUSE))).map(({ note }) => note);
+    expect(notes).toContain('Read by Wren');
+    expect(notes).not.toContain('To the wrong house');
+  });
 });
 
 describe('the log', () => {

@@ -172,6 +172,9 @@ export async function routeExamples(
   const content = { name, formula: dough, doughTempC, method, mixerId };
   const zone = required(cold.probes[0]);
   const aLot = async () => ({ params: [(await world.lot()).id] });
+  const aHandover = async () => ({
+    params: [(await post<{ id: string }>(paths.addHandover(HOUSE), handover)).id],
+  });
   const changed = async (change: object) => {
     const { id, version } = await world.lot();
     return { params: [id], body: { version, ...change } };
@@ -307,9 +310,8 @@ export async function routeExamples(
     },
     handovers: () => ({}),
     addHandover: () => ({ body: handover }),
-    markHandoverRead: async () => ({
-      params: [(await post<{ id: string }>(paths.addHandover(HOUSE), handover)).id],
-    }),
+    markHandoverRead: aHandover,
+    withdrawHandover: aHandover,
     log: () => ({}),
     logCsv: () => ({}),
     lotLog: aLot,

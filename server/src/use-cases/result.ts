@@ -12,7 +12,7 @@ export type Refusal =
         'house' | 'lot' | 'load' | 'formula' | 'handover' | 'photo' | 'alarm' | RecordName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
-  | { readonly kind: 'in-use'; readonly what: RecordName }
+  | { readonly kind: 'in-use'; readonly what: RecordName | 'handover' }
   | { readonly kind: 'already-started'; readonly current: unknown }
   | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }
   | { readonly kind: 'bad-input'; readonly errors: readonly FieldError[] };

@@ -10,6 +10,7 @@ import { logCsv, logPage, lotLog } from '../../use-cases/lots/log';
 import { lotOf, lotsBetween, photoOf } from '../../use-cases/lots/readLots';
 import {
   addHandover,
+  withdrawHandover,
   addLotRecord,
   addPhoto,
   latestHandovers,
@@ -39,6 +40,8 @@ export const lotHandlers = {
   handovers: async ({ scope }) => ok(await latestHandovers(scope)),
   addHandover: ({ scope, body, writing }) => addHandover(scope, body, writing),
   markHandoverRead: ({ scope, params, writing }) => readHandover(scope, params.id, writing),
+  withdrawHandover: ({ scope, params, writing }) =>
+    withdrawHandover(scope, params.id, writing.personId),
   log: async ({ scope, query }) => ok(await logPage(scope, query)),
   logCsv: async ({ scope, query }) => ok(await logCsv(scope, query)),
   lotLog: ({ scope, params }) => lotLog(scope, params.lotOrCode),

@@ -57,3 +57,23 @@ export async function writeHandoverRead(
       and(eq(t.handovers.houseId, houseId), eq(t.handovers.id, id), isNull(t.handovers.readAt)),
     );
 }
+
+/** Deletes a handover of somebody's that nobody has read. False when there was none. */
+export async function deleteUnreadHandover(
+  { tx, houseId }: Scope,
+  id: string,
+  personId: string,
+): Promise<boolean> {
+  const { handovers } = t;
+  const [{ affectedRows }] = await tx
+    .delete(handovers)
+    .where(
+      and(
+        eq(handovers.houseId, houseId),
+        eq(handovers.id, id),
+        eq(handovers.personId, personId),
+        isNull(handovers.readAt),
+      ),
+    );
+  return affectedRows === 1;
+}

@@ -2,6 +2,7 @@ import { addDays } from '@calm/domain';
 import { readRecords, insertRecord, readLotRecords } from '../../store/lots/records';
 import {
   readHandovers,
+  deleteUnreadHandover,
   findHandover,
   insertHandover,
   writeHandoverRead,
@@ -142,6 +143,18 @@ export async function readHandover(
   await writeHandoverRead(scope, id, now, personId);
   const handover = await findHandover(scope, id);
   return handover ? ok(handover) : fail({ kind: 'not-found', what: 'handover' });
+}
+
+/** Deletes somebody's own handover; once it is read, it is on record. */
+export async function withdrawHandover(
+  scope: Scope,
+  id: string,
+  personId: string | null,
+): Promise<Result<Handover>> {
+  const handover = await findHandover(scope, id);
+  if (!handover) return fail({ kind: 'not-found', what: 'handover' });
+  const isGone = personId !== null && (await deleteUnreadHandover(scope, id, personId));
+  return isGone ? ok(handover) : fail({ kind: 'in-use', what: 'handover' });
 }
 
 /** What was seen and measured of the lots of some days, from a local date. */

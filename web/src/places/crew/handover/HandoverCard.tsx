@@ -5,7 +5,9 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { useSessionQuery } from '../../../state/api/api';
 import type { Board } from '../../../state/board/useBoard';
 import { usePermission } from '../../../state/api/usePermission';
-import { useReadHandoverMutation } from '../crewApi';
+import { useNotices } from '../../../parts/messages/Notices';
+import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
+import { useReadHandoverMutation, useWithdrawHandoverMutation } from '../crewApi';
 import styles from './Handover.module.css';
 import { HandoverParts } from './HandoverParts';
 
@@ -22,6 +24,17 @@ export function HandoverCard({
   const { data: me } = useSessionQuery(house);
   const mayMark = usePermission('mark');
   const [readIt, { isLoading }] = useReadHandoverMutation();
+  const [remove, removing] = useWithdrawHandoverMutation();
+  const post = useOutboxItems(house);
+  const { changed, failed } = useNotices();
+  const isMine = me?.personId === personId;
+  const takeBack = async () => {
+    const { error } = await remove({ house, id });
+    if (error) return failed(t('crew.handover.notDeleted'));
+    changed(t('crew.handover.deleted'), async () =>
+      post({ kind: 'handover', start: { at, lines, note } }, t('crew.handover.title')),
+    );
+  };
   const nameOf = (who: string | null) =>
     book.people.find((person) => person.id === who)?.name ?? '';
   return (
@@ -36,7 +49,12 @@ export function HandoverCard({
               })
             : t('crew.handover.unread')}
         </span>
-        {!read && mayMark && me?.personId !== personId && (
+        {!read && mayMark && isMine && (
+          <Button variant="outlined" disabled={removing.isLoading} onClick={() => void takeBack()}>
+            {t('record.remove')}
+          </Button>
+        )}
+        {!read && mayMark && !isMine && (
           <Button
             variant="contained"
             size="large"

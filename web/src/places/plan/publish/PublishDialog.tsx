@@ -42,7 +42,7 @@ export function PublishDialog({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const { said } = useNotices();
+  const { changed } = useNotices();
   const [publish, { isLoading }] = usePublishMutation();
   const [wrong, setWrong] = useState<string | null>(null);
   const { house, content, lots, published } = week;
@@ -54,10 +54,16 @@ export function PublishDialog({
   const people = [...week.problem.people.map(({ id }) => id)];
   const send = async () => {
     try {
-      const publication = { version: published.version, content: { ...content, lots } };
-      await publish({ house, publication }).unwrap();
+      const mine = { ...content, lots };
+      const publication = { version: published.version, content: mine };
+      const { version } = await publish({ house, publication }).unwrap();
       editing.drop();
-      said(t('plan.published'));
+      const before = { version, content: published.content };
+      changed(t('plan.published'), async () => {
+        await publish({ house, publication: before }).unwrap();
+        // What was published is a draft again.
+        editing.take(mine);
+      });
       onClose();
     } catch (error) {
       const isStale = problemOf(error)?.type === '/problems/stale';
