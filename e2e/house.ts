@@ -133,6 +133,15 @@ export async function disown(house: string): Promise<void> {
   await pool.end();
 }
 
+/** Types a date, `2026-11-27`, into a date field as hands do: day, month, year. */
+export async function typeDate(field: Locator, date: string): Promise<void> {
+  await field.getByRole('spinbutton', { name: 'Day' }).click();
+  await field.page().keyboard.type(date.split('-').reverse().join(''));
+  // Past the calendar's button: what was typed is taken on leaving.
+  await field.page().keyboard.press('Tab');
+  await field.page().keyboard.press('Tab');
+}
+
 /** Goes there as hands without a mouse do. */
 export async function tabTo(page: Page, to: Locator): Promise<void> {
   await expect(to).toBeVisible();

@@ -1,43 +1,13 @@
 import { paths } from '../contract/src/api/routes';
+import { addressPattern, PAGES } from './src/shell/pages';
 import type { Plugin, Rollup } from 'vite';
 
 /** The chunk and the words that an address surely needs, by what the address is after its house. */
-const PLACES: readonly (readonly [address: string, chunk: string, words: readonly string[]])[] = [
+const PLACES = PAGES.map(({ path, component, words }) => {
   // The bare address of a house leads to Tonight.
-  ['(tonight)?', 'Tonight', ['tonight']],
-  ['demand', 'Demand', ['demand', 'engine']],
-  ['demand/shopping', 'Shopping', ['demand', 'engine']],
-  ['demand/services', 'Services', ['demand', 'engine']],
-  ['demand/history', 'History', ['demand', 'engine']],
-  ['formulas', 'Formulas', ['formulas', 'mix', 'engine']],
-  ['formulas/routes', 'Routes', ['formulas', 'mix', 'engine']],
-  ['formulas/routes/[^/]+', 'RoutePage', ['formulas', 'mix', 'engine']],
-  ['formulas/pantry', 'Pantry', ['formulas', 'mix', 'engine']],
-  ['formulas/[^/]+/what-if', 'WhatIf', ['formulas', 'mix', 'engine']],
-  ['formulas/[^/]+(/[^/]+)?', 'FormulaPage', ['formulas', 'mix', 'engine']],
-  ['plan', 'Plan', ['plan', 'engine']],
-  ['plan/paper', 'DayPaper', ['plan', 'engine']],
-  ['mix', 'Mix', ['mix', 'engine', 'tonight']],
-  ['mix/[^/]+/[^/]+', 'BatchSheet', ['mix', 'engine', 'tonight']],
-  ['mix/[^/]+/[^/]+/weigh', 'WeighOff', ['mix', 'engine', 'tonight']],
-  ['mix/[^/]+/[^/]+/ball', 'DivideAndBall', ['mix', 'engine', 'tonight']],
-  ['mix/[^/]+/[^/]+/paper', 'Paper', ['mix', 'engine', 'tonight']],
-  ['walk-in', 'WalkIn', ['walkIn']],
-  ['walk-in/alarms/[^/]+', 'AlarmPage', ['walkIn']],
-  ['walk-in/air', 'AirPage', ['walkIn']],
-  ['walk-in/load-in', 'LoadIn', ['walkIn']],
-  ['walk-in/what-if', 'ColdWhatIf', ['walkIn']],
-  ['walk-in/record', 'ColdRecord', ['walkIn']],
-  ['walk-in/places', 'Places', ['walkIn']],
-  ['crew', 'Crew', ['crew', 'tonight']],
-  ['crew/shift', 'MyShift', ['crew', 'tonight']],
-  ['crew/handover', 'HandoverPage', ['crew', 'tonight']],
-  ['log', 'Log', ['log', 'mix', 'tonight']],
-  ['log/[^/]+', 'LotPage', ['log', 'mix', 'tonight']],
-  ['house', 'House', ['house']],
-];
-
-const LANGUAGES = ['en', 'it', 'es', 'ar'] as const;
+  const pattern = component === 'Tonight' ? `(${path})?` : addressPattern(path);
+  return [pattern, component, words] as const;
+});
 const HOUSE = 'the-house';
 
 /** What `early` is told, as short as can be: files stand in `files` once. */
@@ -142,6 +112,9 @@ export function askEarly(): Plugin {
           if (!chunk) throw new Error(`No words ${language}/${area} were built.`);
           return indexOf(chunk.fileName);
         };
+        const languages = all.flatMap(
+          ({ facadeModuleId }) => /\/words\/(\w+)\/base\.ts$/.exec(facadeModuleId ?? '')?.[1] ?? [],
+        );
         const areas = [...new Set(['base', ...PLACES.flatMap(([, , own]) => own)])];
         const told: Told = {
           places: PLACES.map(([address, name, words]) => {
@@ -151,7 +124,7 @@ export function askEarly(): Plugin {
             return [address, needed.map(indexOf), words];
           }),
           words: Object.fromEntries(
-            LANGUAGES.map((language) => [
+            languages.map((language) => [
               language,
               Object.fromEntries(areas.map((area) => [area, wordsIn(language, area)])),
             ]),

@@ -13,6 +13,10 @@ export interface FormatPreferences extends DisplayPreferences {
 /** Every number, unit, date and list that is read is written by one of these. */
 export interface Formats {
   readonly preferences: FormatPreferences;
+  /** What `Intl` knows the language by, for parts that write dates themselves. */
+  readonly locale: string;
+  /** Order and marks of a date as it is typed: `dd/MM/yyyy` (Unicode date field symbols). */
+  readonly datePattern: string;
   /** How units are written, for fields that stand before them. */
   readonly symbols: UnitSymbols;
   /** A bare number, as it is shown in a field: no groups, no unit. */
@@ -83,10 +87,32 @@ function fewest(value: number, most: number): number {
 const localeOf = ({ language }: DisplayPreferences): string =>
   ({ en: 'en-GB', 'en-US': 'en-US', it: 'it', es: 'es', ar: 'ar-u-nu-latn' })[language];
 
+const PATTERN_OF_PART: Readonly<Partial<Record<Intl.DateTimeFormatPartTypes, string>>> = {
+  day: 'dd',
+  month: 'MM',
+  year: 'yyyy',
+};
+
+/** Marks that set the direction of writing, which no one types. */
+const DIRECTION_MARKS = /[\u200e\u200f]/g;
+
+function datePatternOf(locale: string): string {
+  const parts = new Intl.DateTimeFormat(locale, {
+    day: '2-digit',
+    month: '2-digit',
+    year: 'numeric',
+  }).formatToParts(0);
+  return parts
+    .map(({ type, value }) => PATTERN_OF_PART[type] ?? value.replace(DIRECTION_MARKS, ''))
+    .join('');
+}
+
 /** Makes the formats of one way of reading. */
 export function makeFormats(preferences: FormatPreferences): Formats {
   return {
     preferences,
+    locale: localeOf(preferences),
+    datePattern: datePatternOf(localeOf(preferences)),
     symbols: symbolsOf(preferences.language),
     ...makeNumbers(preferences),
     ...makeDates(preferences),
@@ -132,7 +158,7 @@ function makeDates(preferences: FormatPreferences): Pick<Formats, DateKey> {
 
 function makeNumbers(
   preferences: FormatPreferences,
-): Omit<Formats, DateKey | 'preferences' | 'symbols'> {
+): Omit<Formats, DateKey | 'preferences' | 'symbols' | 'locale' | 'datePattern'> {
   const { mass, temp, decimal, language, currency } = preferences;
   const locale = localeOf(preferences);
   const symbols = symbolsOf(language);

@@ -12,8 +12,9 @@ import styles from './KeysDialog.module.css';
 import { canBeShortcut, shortcutKeys, withKey, type ShortcutId } from './shortcuts';
 
 /** Keys that cannot be changed: every program has them so. */
-const FIXED = ['field', 'enter', 'escape', 'undo'] as const;
+const FIXED = ['search', 'field', 'enter', 'escape', 'undo'] as const;
 const FIXED_KEYS: Readonly<Record<(typeof FIXED)[number], string>> = {
+  search: 'Ctrl K',
   field: '↑  ↓',
   enter: 'Enter',
   escape: 'Esc',

@@ -18,10 +18,16 @@ import styles from './Shell.module.css';
 import { Spine } from './spine/Spine';
 import { TimeRail } from './rail/TimeRail';
 import { Timers } from './rail/Timers';
+import { HelpContext } from '../parts/layout/HelpContext';
+import { useHelp } from './help/useHelp';
 import { useFocusKept } from './useFocusKept';
 import { useKeys } from './useKeys';
 
 const KeysDialog = lazy(async () => ({ default: (await import('./KeysDialog')).KeysDialog }));
+const SearchDialog = lazy(async () => ({
+  default: (await import('./search/SearchDialog')).SearchDialog,
+}));
+const Help = lazy(async () => ({ default: (await import('./help/Help')).Help }));
 const PreferencesDialog = lazy(async () => ({
   default: (await import('./PreferencesDialog')).PreferencesDialog,
 }));
@@ -33,24 +39,26 @@ const TICK_MS = 15_000;
 export function Shell() {
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
-  const [open, setOpen] = useState<'keys' | 'reading' | null>(null);
+  const [open, setOpen] = useState<'keys' | 'reading' | 'search' | null>(null);
   const close = () => setOpen(null);
   useTicking();
   useLive(house);
   useCursorInAddress();
   useDisplayOfPerson();
   useFocusKept();
+  const { manualPage, askForHelp, closeHelp } = useHelp();
 
   return (
     <HouseFormats>
       <NoticesProvider>
-        <Keys onHelp={() => setOpen('keys')} />
+        <Keys onHelp={() => setOpen('keys')} onSearch={() => setOpen('search')} />
         <SkipLink />
         <div className={styles['shell']}>
           <Spine
             houseName={book?.house.name ?? ''}
             onKeys={() => setOpen('keys')}
             onReading={() => setOpen('reading')}
+            onSearch={() => setOpen('search')}
           />
           <TimeRail />
           <main id="content" className={styles['page']} tabIndex={-1}>
@@ -62,13 +70,21 @@ export function Shell() {
               <Failed error={error} onRetry={() => void refetch()} />
             ) : (
               <Suspense fallback={<WaitingPage />}>
-                <Outlet />
+                <HelpContext value={askForHelp}>
+                  <Outlet />
+                </HelpContext>
               </Suspense>
             )}
           </main>
+          {manualPage !== null && (
+            <Suspense>
+              <Help page={manualPage} onClose={closeHelp} />
+            </Suspense>
+          )}
         </div>
         <Suspense>
           {open === 'keys' && <KeysDialog onClose={close} />}
+          {open === 'search' && <SearchDialog onClose={close} />}
           {open === 'reading' && <PreferencesDialog onClose={close} />}
         </Suspense>
       </NoticesProvider>
@@ -94,8 +110,14 @@ function SkipLink() {
 }
 
 /** Listens for keys; a piece of its own so that it stands inside the notices it uses. */
-function Keys({ onHelp }: { readonly onHelp: () => void }) {
-  useKeys(onHelp);
+function Keys({
+  onHelp,
+  onSearch,
+}: {
+  readonly onHelp: () => void;
+  readonly onSearch: () => void;
+}) {
+  useKeys(onHelp, onSearch);
   return null;
 }
 

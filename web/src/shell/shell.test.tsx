@@ -144,7 +144,7 @@ describe('how somebody reads numbers', () => {
 
 describe('keys', () => {
   function Page({ onHelp }: { readonly onHelp: () => void }) {
-    useKeys(onHelp);
+    useKeys(onHelp, jest.fn());
     const { pathname } = useLocation();
     return (
       <>

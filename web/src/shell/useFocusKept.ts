@@ -1,7 +1,8 @@
 import { useEffect } from 'react';
 
 /** No field: whoever has just deleted something may want to undo it by key, and a field would take the key. */
-const CAN_HAVE_FOCUS = 'a[href], button:not(:disabled), [tabindex="0"]:not(input)';
+const CAN_HAVE_FOCUS =
+  'a[href], button:not(:disabled), [tabindex="0"]:not(input, [contenteditable])';
 
 /** Where the keyboard goes on when what it was on is gone: what stood nearest to it. */
 function nearest(ancestors: readonly Element[]): HTMLElement | null {

@@ -26,7 +26,7 @@ const isElsewhere = ({ target }: KeyboardEvent): boolean =>
   (target instanceof Element && target.closest('[role=application], [role=grid]') !== null);
 
 /** The single keys of the page, as whoever is here has set them; not in fields, menus and dialogs. */
-export function useKeys(onHelp: () => void): void {
+export function useKeys(onHelp: () => void, onSearch: () => void): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const house = useHouse();
@@ -55,6 +55,11 @@ export function useKeys(onHelp: () => void): void {
         event.ctrlKey || event.metaKey || event.altKey || isElsewhere(event),
     },
   );
+  useHotkeys('mod+k', onSearch, {
+    preventDefault: true,
+    enableOnFormTags: true,
+    ignoreEventWhen: () => document.querySelector(OVERLAYS) !== null,
+  });
   // In a text field the browser undoes typing; a slider has none of its own.
   useHotkeys('mod+z', undoLast, {
     preventDefault: true,

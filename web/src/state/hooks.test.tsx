@@ -115,9 +115,11 @@ describe('the editor of a record', () => {
   }
   const editor = (record: Note | null, own: ReturnType<typeof writes>, onClose = jest.fn()) => {
     function Page() {
-      const { keep, takeOut, wrong } = useRecordEditor<{ text: string }, Note>({
+      const editing = useRecordEditor<{ text: string }, Note>({
         house: 'yard',
+        of: 'note',
         record,
+        start: () => ({ text: '' }),
         contentOf: plainContent,
         writes: own,
         say: { kept: ({ text }) => `Saved: ${text}.`, removed: ({ text }) => `Gone: ${text}.` },
@@ -125,14 +127,22 @@ describe('the editor of a record', () => {
       });
       return (
         <>
-          <button onClick={() => keep({ text: 'later' })}>Save</button>
-          <button onClick={takeOut}>Delete</button>
-          {wrong && <p role="status">{wrong}</p>}
+          <input
+            aria-label="Text"
+            value={editing.content.text}
+            onChange={(event) => editing.put({ text: event.target.value })}
+          />
+          {editing.isRestored && <p>restored</p>}
+          <button onClick={() => editing.keep({ text: 'later' })}>Save</button>
+          <button onClick={editing.takeOut}>Delete</button>
+          <button onClick={editing.leave}>Cancel</button>
+          {editing.wrong && <p role="status">{editing.wrong}</p>}
         </>
       );
     }
-    renderInApp(<Page />);
-    return { onClose, user: userEvent.setup() };
+    const { unmount } = renderInApp(<Page />);
+    const text = () => screen.getByRole('textbox', { name: 'Text' });
+    return { onClose, unmount, text, user: userEvent.setup() };
   };
   const NOTE: Note = { id: 'n', version: 3, text: 'before' };
 
@@ -179,6 +189,43 @@ describe('the editor of a record', () => {
       { kind: 'remove', house: 'yard', id: 'n' },
       { kind: 'add', house: 'yard', content: { text: 'before' } },
     ]);
+  });
+
+  describe('what is typed', () => {
+    /** The page is loaded again: only what is on the device is left. */
+    const again = (record: Note | null) => editor(record, writes());
+
+    it.each([
+      ['a new one', null],
+      ['a record', NOTE],
+    ])('into %s is there after a reload', async (_what, record) => {
+      const { text, unmount, user } = again(record);
+      expect(screen.queryByText('restored')).toBeNull();
+      await user.clear(text());
+      await user.type(text(), 'half');
+      unmount();
+      const { text: later } = again(record);
+      expect(later()).toHaveValue('half');
+      expect(screen.getByText('restored')).toBeVisible();
+    });
+
+    it.each(['Cancel', 'Save'])('is gone after %s', async (press) => {
+      const { text, unmount, onClose, user } = again(NOTE);
+      await user.type(text(), ' and more');
+      await user.click(screen.getByText(press));
+      await waitFor(() => expect(onClose).toHaveBeenCalled());
+      unmount();
+      expect(again(NOTE).text()).toHaveValue('before');
+    });
+
+    it('is not put over a record that somebody else has changed since', async () => {
+      const { text, unmount, user } = again(NOTE);
+      await user.type(text(), ' mine');
+      unmount();
+      const { text: later } = again({ ...NOTE, version: 4, text: 'theirs' });
+      expect(later()).toHaveValue('theirs');
+      expect(screen.queryByText('restored')).toBeNull();
+    });
   });
 
   it('stays open with the reason when it was refused', async () => {

@@ -1,5 +1,6 @@
 import { useEffect, useLayoutEffect, useRef, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
+import { HelpButton } from './HelpContext';
 import styles from './Page.module.css';
 
 /** The title that came last; the page that was opened first keeps the browser's own focus. */
@@ -55,7 +56,10 @@ export function Page({
           </h1>
           {lead && <div className={styles['lead']}>{lead}</div>}
         </div>
-        {aside && <div className={styles['aside']}>{aside}</div>}
+        <div className={styles['aside']}>
+          {aside}
+          <HelpButton />
+        </div>
       </div>
       {children}
     </div>

@@ -13,6 +13,7 @@ export function RecordDialog({
   title,
   wrong,
   width = 'xs',
+  isRestored = false,
   onKeep,
   onRemove,
   onClose,
@@ -22,6 +23,8 @@ export function RecordDialog({
   /** Why it could not be kept; null is nothing. */
   readonly wrong: string | null;
   readonly width?: 'xs' | 'sm';
+  /** Whether it goes on from what was typed here before. */
+  readonly isRestored?: boolean;
   readonly onKeep: () => void;
   /** Absent where there is nothing to take out yet. */
   readonly onRemove?: (() => void) | undefined;
@@ -40,6 +43,7 @@ export function RecordDialog({
       >
         <DialogTitle>{title}</DialogTitle>
         <DialogContent className={styles['form'] ?? ''}>
+          {isRestored && <p className="quiet small">{t('record.restored')}</p>}
           {children}
           {wrong && <p role="alert">{wrong}</p>}
         </DialogContent>

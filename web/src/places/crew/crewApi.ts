@@ -34,8 +34,13 @@ const crewApi = api.injectEndpoints({
         query: (house) => paths.crew(house),
         providesTags: ['Crew'],
       }),
-      audit: build.query<AuditEntry[], string>({
-        query: (house) => paths.audit(house),
+      audit: build.infiniteQuery<AuditEntry[], string, number | null>({
+        query: ({ queryArg: house, pageParam: before }) =>
+          paths.audit(house, before === null ? {} : { before }),
+        infiniteQueryOptions: {
+          initialPageParam: null,
+          getNextPageParam: (entries) => entries.at(-1)?.id,
+        },
         keepUnusedDataFor: 0,
       }),
       giveSecret: build.mutation<unknown, Removed & { readonly secret: string }>({
@@ -44,6 +49,10 @@ const crewApi = api.injectEndpoints({
       }),
       readHandover: build.mutation<Handover, { house: string; id: string }>({
         query: ({ house, id }) => routeRequest('markHandoverRead', [house, id], {}),
+        invalidatesTags: ['Handovers'],
+      }),
+      withdrawHandover: build.mutation<Handover, { house: string; id: string }>({
+        query: ({ house, id }) => routeRequest('withdrawHandover', [house, id]),
         invalidatesTags: ['Handovers'],
       }),
       addPerson: people.add,
@@ -61,9 +70,10 @@ const crewApi = api.injectEndpoints({
 
 export const {
   useCrewQuery,
-  useAuditQuery,
+  useAuditInfiniteQuery,
   useGiveSecretMutation,
   useReadHandoverMutation,
+  useWithdrawHandoverMutation,
   useAddPersonMutation,
   useChangePersonMutation,
   useRemovePersonMutation,

@@ -1,18 +1,20 @@
 import { BAKINGS, OPENINGS, paths, type LogLine, type LogQuery } from '@calm/contract';
 import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Choice } from '../../parts/fields/Choice';
+import { DateField } from '../../parts/fields/DateField';
 import { Failed } from '../../parts/messages/Failed';
 import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
 import { TextCell } from '../../parts/fields/TextCell';
 import { Waiting } from '../../parts/messages/Waiting';
+import { useSorted } from '../../parts/tables/useSorted';
 import { useBookQuery } from '../../state/api/api';
 import { useHouse } from '../../state/board/useBoard';
 import styles from './Log.module.css';
-import { useLogQuery } from './logApi';
+import { useLogPagesInfiniteQuery } from './logApi';
 
 const OUTCOMES = ['', ...OPENINGS, ...BAKINGS.filter((found) => found !== 'well')] as const;
 
@@ -63,14 +65,11 @@ function Filter({
   const { data: book } = useBookQuery(useHouse());
   const formulas = book?.formulas ?? [];
   const date = (key: 'from' | 'to') => (
-    <label className={styles['date']}>
-      <span>{t(`log.${key}`)}</span>
-      <input
-        type="date"
-        value={query[key] ?? ''}
-        onChange={(event) => onAsk({ [key]: event.target.value })}
-      />
-    </label>
+    <DateField
+      label={t(`log.${key}`)}
+      value={query[key] ?? null}
+      onChange={(date) => onAsk({ [key]: date ?? '' })}
+    />
   );
   return (
     <div className={styles['filter']} role="search">
@@ -104,73 +103,46 @@ function Filter({
   );
 }
 
-/** Pages of lots, one after the other. */
+const SORTED_BY = {
+  date: ({ serviceDate }: LogLine) => serviceDate,
+  lot: ({ code }: LogLine) => code,
+  made: ({ items }: LogLine) => items.reduce((sum, { count }) => sum + count, 0),
+  out: ({ offC }: LogLine) => offC,
+  opened: ({ opened }: LogLine) => opened,
+  baked: ({ baked }: LogLine) => baked,
+  left: ({ left }: LogLine) => left,
+};
+const COLUMNS = Object.keys(SORTED_BY) as (keyof typeof SORTED_BY)[];
+
+/** Lots page by page; all that have come are sorted together. */
 function Lots({ house, query }: { readonly house: string; readonly query: LogQuery }) {
   const { t } = useTranslation();
-  const [pages, setPages] = useState<readonly (string | null)[]>([null]);
+  const { data, error, refetch, hasNextPage, isFetching, fetchNextPage } = useLogPagesInfiniteQuery(
+    { house, query },
+  );
+  const lots = useMemo(() => data?.pages.flatMap((page) => page.lots) ?? [], [data]);
+  const { sorted, heading } = useSorted(lots, SORTED_BY);
+  if (error && !data) return <Failed error={error} onRetry={() => void refetch()} />;
+  if (!data) return <Waiting />;
+  if (lots.length === 0) return <p className="quiet">{t('log.none')}</p>;
   return (
-    <table className={styles['lots']}>
-      <thead>
-        <tr>
-          {(['date', 'lot', 'made', 'out', 'opened', 'baked', 'left'] as const).map((key) => (
-            <th key={key} scope="col">
-              {t(`log.${key}`)}
-            </th>
+    <>
+      <table className={styles['lots']}>
+        <thead>
+          <tr>{COLUMNS.map((key) => heading(key, t(`log.${key}`)))}</tr>
+        </thead>
+        <tbody>
+          {sorted.map((line) => (
+            <Row key={line.id} house={house} line={line} />
           ))}
-        </tr>
-      </thead>
-      {pages.map((after) => (
-        <Lines
-          key={after ?? 'first'}
-          house={house}
-          query={after === null ? query : { ...query, after }}
-          onMore={(next) => setPages((before) => [...before, next])}
-          isLast={after === pages.at(-1)}
-        />
-      ))}
-    </table>
-  );
-}
-
-function Lines({
-  house,
-  query,
-  onMore,
-  isLast,
-}: {
-  readonly house: string;
-  readonly query: LogQuery;
-  readonly onMore: (after: string) => void;
-  readonly isLast: boolean;
-}) {
-  const { t } = useTranslation();
-  const { data, error, refetch } = useLogQuery({ house, query });
-  const wide = (content: ReactNode) => (
-    <tbody>
-      <tr>
-        <td colSpan={7}>{content}</td>
-      </tr>
-    </tbody>
-  );
-  if (error && !data) return wide(<Failed error={error} onRetry={() => void refetch()} />);
-  if (!data) return wide(<Waiting />);
-  if (data.lots.length === 0) return wide(<p className="quiet">{t('log.none')}</p>);
-  const { after } = data;
-  return (
-    <tbody>
-      {data.lots.map((line) => (
-        <Row key={line.id} house={house} line={line} />
-      ))}
-      {isLast && after !== null && (
-        <tr>
-          <td colSpan={7}>
-            <Button variant="outlined" onClick={() => onMore(after)}>
-              {t('log.more')}
-            </Button>
-          </td>
-        </tr>
+        </tbody>
+      </table>
+      {hasNextPage && (
+        <Button variant="outlined" disabled={isFetching} onClick={() => void fetchNextPage()}>
+          {t('log.more')}
+        </Button>
       )}
-    </tbody>
+    </>
   );
 }
 

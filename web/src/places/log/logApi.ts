@@ -1,6 +1,6 @@
 import {
-  routeRequest,
   paths,
+  routeRequest,
   type LogPage,
   type LogQuery,
   type LotRecord,
@@ -10,8 +10,17 @@ import { api } from '../../state/api/api';
 
 const logApi = api.injectEndpoints({
   endpoints: (build) => ({
-    log: build.query<LogPage, { readonly house: string; readonly query: LogQuery }>({
-      query: ({ house, query }) => paths.log(house, query),
+    logPages: build.infiniteQuery<
+      LogPage,
+      { readonly house: string; readonly query: LogQuery },
+      string | null
+    >({
+      query: ({ queryArg: { house, query }, pageParam }) =>
+        paths.log(house, pageParam === null ? query : { ...query, after: pageParam }),
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ after }) => after ?? undefined,
+      },
       providesTags: ['Log'],
     }),
     addPhoto: build.mutation<
@@ -24,4 +33,4 @@ const logApi = api.injectEndpoints({
   }),
 });
 
-export const { useAddPhotoMutation, useLogQuery } = logApi;
+export const { useAddPhotoMutation, useLogPagesInfiniteQuery } = logApi;

@@ -5,7 +5,9 @@ import { Link } from 'react-router';
 import { nowMs as readNow } from '../../state/time/clock';
 import { useAppSelector } from '../../state/store';
 import { countdown, timersOf, type Timer } from '../../state/time/timers';
-import { useBoard } from '../../state/board/useBoard';
+import { useSessionQuery } from '../../state/api/api';
+import { isTimerOf } from '../../state/board/timerOwner';
+import { useBoard, useHouse } from '../../state/board/useBoard';
 import { useDraft } from '../../state/drafts/useDraft';
 import { useMark } from '../../state/outbox/useMark';
 import { ring } from './ring';
@@ -15,14 +17,26 @@ import styles from './Timers.module.css';
 const IN_TITLE = /^\+?[\d:]+ · /;
 /** A step that ended longer ago than this was forgotten, and rings nobody out of bed, ms. */
 const FORGOTTEN_MS = 6 * 3_600_000;
+/** A step of another device rings here as it ends, not whenever somebody signs in later, ms. */
+const JUST_MS = 60_000;
 
-/** Every step that was begun on this device, counting down; each can be ended or given two more minutes. */
+/**
+ * Every step that was begun on this device, or is of whoever is signed in here, counting down; each can be ended
+ * or given two more minutes.
+ */
 export function Timers() {
   const { board } = useBoard();
+  const { data: me } = useSessionQuery(useHouse());
   const drafts = useAppSelector((state) => state.drafts);
   const running = useMemo(
-    () => timersOf(board?.lots ?? []).filter(({ key }) => drafts[key] !== undefined),
-    [board, drafts],
+    () =>
+      board
+        ? timersOf(board.lots).filter(
+            (timer) =>
+              drafts[timer.key] !== undefined || (me && isTimerOf(board, timer, me.personId)),
+          )
+        : [],
+    [board, drafts, me],
   );
   const atMs = useSeconds(running.length > 0);
   const timers = running.filter(({ endsMs }) => atMs - endsMs < FORGOTTEN_MS);
@@ -60,7 +74,8 @@ function Running({
   const rung = useDraft<number>(timer.key);
   const isOver = atMs >= endsMs;
   const { keep } = rung;
-  const isToRing = isOver && rung.draft !== endsMs;
+  const isNew = rung.draft !== undefined || atMs - endsMs < JUST_MS;
+  const isToRing = isOver && isNew && rung.draft !== endsMs;
   useEffect(() => {
     if (!isToRing) return;
     ring();

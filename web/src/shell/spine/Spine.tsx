@@ -4,6 +4,7 @@ import KeyboardDoubleArrowLeft from '@mui/icons-material/KeyboardDoubleArrowLeft
 import KeyboardDoubleArrowRight from '@mui/icons-material/KeyboardDoubleArrowRight';
 import KeyboardOutlined from '@mui/icons-material/KeyboardOutlined';
 import ScaleOutlined from '@mui/icons-material/ScaleOutlined';
+import SearchOutlined from '@mui/icons-material/SearchOutlined';
 import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
 import { useTranslation } from 'react-i18next';
@@ -22,10 +23,12 @@ export function Spine({
   houseName,
   onKeys,
   onReading,
+  onSearch,
 }: {
   readonly houseName: string;
   readonly onKeys: () => void;
   readonly onReading: () => void;
+  readonly onSearch: () => void;
 }) {
   const { t } = useTranslation();
   const isNarrow = useAppSelector((state) => state.preferences.isSpineNarrow);
@@ -49,6 +52,14 @@ export function Spine({
       </ul>
       <SignedInUser />
       <div className={styles['foot']}>
+        <IconButton
+          title={t('search.title')}
+          aria-label={t('search.title')}
+          aria-haspopup="dialog"
+          onClick={onSearch}
+        >
+          <SearchOutlined />
+        </IconButton>
         <IconButton
           title={isDark ? t('shell.light') : t('shell.dark')}
           aria-label={isDark ? t('shell.light') : t('shell.dark')}

@@ -1,3 +1,4 @@
+import type {} from '@mui/x-date-pickers/themeAugmentation';
 import { createTheme, type Theme } from '@mui/material/styles';
 import { cssVariables, dark, light, SANS, type Palette } from './tokens';
 
@@ -81,6 +82,9 @@ export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
         styleOverrides: {
           notchedOutline: { borderColor: 'var(--quiet)', '& legend': { fontSize: LABEL } },
         },
+      },
+      MuiPickersOutlinedInput: {
+        styleOverrides: { notchedOutline: { '& legend': { fontSize: LABEL } } },
       },
       MuiTooltip: { styleOverrides: { tooltip: { fontSize: 14 } } },
       MuiFormHelperText: { styleOverrides: { root: { fontSize: 14 } } },

@@ -5,6 +5,8 @@ import {
   type Handover,
   type HouseBook,
   type HouseSummary,
+  type LogPage,
+  type LogQuery,
   type Lot,
   type LotLog,
   type LotRecord,
@@ -108,6 +110,10 @@ export const api = createApi({
       query: ({ house, lotId }) => paths.lotRecords(house, lotId),
       providesTags: ['Records'],
     }),
+    log: build.query<LogPage, { readonly house: string; readonly query: LogQuery }>({
+      query: ({ house, query }) => paths.log(house, query),
+      providesTags: ['Log'],
+    }),
     lotLog: build.query<LotLog, { readonly house: string; readonly lotOrCode: string }>({
       query: ({ house, lotOrCode }) => paths.lotLog(house, lotOrCode),
       providesTags: ['Log', 'Lots', 'Records'],
@@ -134,6 +140,7 @@ export const {
   useForecastQuery,
   useFrictionsQuery,
   useRecordsQuery,
+  useLogQuery,
   useLotLogQuery,
   useLotRecordsQuery,
   useHandoversQuery,

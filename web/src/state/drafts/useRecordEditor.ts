@@ -3,6 +3,8 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { problemOf } from '../../parts/messages/problemOf';
 import { problemWords } from '../../parts/messages/problemWords';
+import { isObject } from '../storage';
+import { useDraft } from './useDraft';
 
 interface Unwrapped<Stored> {
   readonly unwrap: () => Promise<Stored>;
@@ -19,25 +21,49 @@ interface Writes<Content, Stored> {
   readonly remove: (sent: { house: string; id: string }) => Unwrapped<Stored>;
 }
 
+/** What was typed into a dialog, over which version of its record; 0 is a new one. */
+interface Draft<Content> {
+  readonly version: number;
+  readonly content: Content;
+}
+
+/** What was typed before, unless the record or what a record is made of has changed since. */
+function restored<Content extends object>(
+  draft: unknown,
+  version: number,
+  start: Content,
+): Content | null {
+  if (!isObject(draft) || draft['version'] !== version || !isObject(draft['content'])) return null;
+  const { content } = draft;
+  const isWhole = Object.keys(start).every((key) => key in content);
+  return isWhole ? (content as Content) : null;
+}
+
 /**
- * Adding, changing and taking away one record in a dialog, each with its way back. What was refused stays
- * open, with the reason.
+ * Adding, changing and taking away one record in a dialog, each with its way back. What is typed is kept on the
+ * device until it is saved or cancelled, also over a reload. What was refused stays open, with the reason.
  *
+ * @param of what kind of record it is, among those whose dialogs keep what is typed
  * @param record null makes a new one
+ * @param start what a new one begins with
  */
 export function useRecordEditor<
-  Content,
+  Content extends object,
   Stored extends { readonly id: string; readonly version: number },
 >({
   house,
+  of,
   record,
+  start,
   contentOf,
   writes: { add, change, remove },
   say,
   onClose,
 }: {
   readonly house: string;
+  readonly of: string;
   readonly record: Stored | null;
+  readonly start: () => Content;
   readonly contentOf: (record: Stored) => Content;
   readonly writes: Writes<Content, Stored>;
   readonly say: {
@@ -51,10 +77,25 @@ export function useRecordEditor<
   const { t } = useTranslation();
   const { changed } = useNotices();
   const [wrong, setWrong] = useState<string | null>(null);
+  const {
+    draft,
+    keep: keepDraft,
+    drop,
+  } = useDraft<Draft<Content>>(`${house}/dialog/${of}/${record?.id ?? 'new'}`);
+  const version = record?.version ?? 0;
+  const [before] = useState(() => (record ? contentOf(record) : start()));
+  const typed = restored(draft, version, before);
+  const [isRestored] = useState(typed !== null);
+  const content = typed ?? before;
+  const put = (to: Partial<Content>) => keepDraft({ version, content: { ...content, ...to } });
+  const leave = () => {
+    drop();
+    onClose();
+  };
   const tried = async (work: () => Promise<void>) => {
     try {
       await work();
-      onClose();
+      leave();
     } catch (error) {
       const problem = problemOf(error);
       if (problem?.type === '/problems/stale') setWrong(t('record.stale'));
@@ -80,7 +121,17 @@ export function useRecordEditor<
       await remove({ house, id: record.id }).unwrap();
       changed(say.removed(record), () => add({ house, content: contentOf(record) }).unwrap());
     });
-  return { keep: (content: Content) => void keep(content), takeOut: () => void takeOut(), wrong };
+  return {
+    content,
+    put,
+    /** Whether it goes on from what was typed before a reload. */
+    isRestored,
+    /** Closes it, and what was typed is gone. */
+    leave,
+    keep: (content: Content) => void keep(content),
+    takeOut: () => void takeOut(),
+    wrong,
+  };
 }
 
 /** A record without what the house keeps beside it. */

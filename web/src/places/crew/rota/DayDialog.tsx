@@ -1,8 +1,8 @@
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
+import { DateField } from '../../../parts/fields/DateField';
 import TextField from '@mui/material/TextField';
 import type { Crew, ShiftException, ShiftExceptionContent } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -41,10 +41,20 @@ export function DayDialog({
     name: nameOf(personId),
     date: f.date(date),
   });
-  const { keep, takeOut, wrong } = useRecordEditor<ShiftExceptionContent, ShiftException>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    ShiftExceptionContent,
+    ShiftException
+  >({
     house,
     record: day,
     contentOf: plainContent,
+    of: 'rota-change',
+    start: () => ({
+      personId: people[0]?.id ?? '',
+      date: addDays(dateAt(nowMs, timeZone), 1),
+      hours: null,
+      note: '',
+    }),
     writes: { add, change, remove },
     say: {
       kept: (kept) => t('crew.day.kept', said(kept)),
@@ -52,25 +62,14 @@ export function DayDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<ShiftExceptionContent>(() =>
-    day
-      ? plainContent(day)
-      : {
-          personId: people[0]?.id ?? '',
-          date: addDays(dateAt(nowMs, timeZone), 1),
-          hours: null,
-          note: '',
-        },
-  );
-  const put = (to: Partial<ShiftExceptionContent>) =>
-    setContent((before) => ({ ...before, ...to }));
   return (
     <RecordDialog
       title={t(day ? 'crew.day.change' : 'crew.day.add')}
       wrong={wrong}
       onKeep={() => keep({ ...content, note: content.note.trim() })}
       onRemove={day ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <Choice
         label={t('crew.day.who')}
@@ -80,14 +79,11 @@ export function DayDialog({
         say={nameOf}
         onChange={(personId) => put({ personId })}
       />
-      <TextField
-        required
-        type="date"
-        size="small"
+      <DateField
+        isRequired
         label={t('crew.day.date')}
         value={content.date}
-        onChange={(typed) => put({ date: typed.target.value })}
-        slotProps={{ inputLabel: { shrink: true } }}
+        onChange={(date) => date && put({ date })}
       />
       <FormControlLabel
         label={t('crew.day.isAway')}

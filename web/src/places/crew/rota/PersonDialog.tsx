@@ -47,15 +47,18 @@ export function PersonDialog({
   const [add] = useAddPersonMutation();
   const [change] = useChangePersonMutation();
   const [remove] = useRemovePersonMutation();
-  const [content, setContent] = useState<CrewContent>(() => (person ? contentOf(person) : NOBODY));
-  const put = (to: Partial<CrewContent>) => setContent((before) => ({ ...before, ...to }));
   const [secret, setSecret] = useState('');
   const [weak, setWeak] = useState<string | null>(null);
   const give = useGiveSecret(house);
-  const { keep, takeOut, wrong } = useRecordEditor<CrewContent, CrewMember>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    CrewContent,
+    CrewMember
+  >({
     house,
     record: person,
     contentOf,
+    of: 'person',
+    start: () => NOBODY,
     writes: {
       add: (sent) => ({ unwrap: async () => give(await add(sent).unwrap(), secret) }),
       change: (sent) => ({ unwrap: async () => give(await change(sent).unwrap(), secret) }),
@@ -83,7 +86,8 @@ export function PersonDialog({
         keep({ ...content, name: content.name.trim(), initials: content.initials.trim() });
       }}
       onRemove={person ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <div className={styles['pair']}>
         <TextField

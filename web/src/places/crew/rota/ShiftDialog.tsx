@@ -1,5 +1,4 @@
 import type { Crew, ShiftPattern, ShiftPatternContent } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { FromTo } from '../../../parts/fields/FromTo';
@@ -33,10 +32,15 @@ export function ShiftDialog({
   const [remove] = useRemoveShiftMutation();
   const name = crew.people.find(({ id }) => id === personId)?.name ?? '';
   const day = f.weekday(Date.parse(`${WEEKDAYS[weekday - 1]}T12:00:00Z`));
-  const { keep, takeOut, wrong } = useRecordEditor<ShiftPatternContent, ShiftPattern>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    ShiftPatternContent,
+    ShiftPattern
+  >({
     house: useHouse(),
     record: shift,
     contentOf: plainContent,
+    of: `shift/${personId}/${weekday}`,
+    start: () => ({ personId, weekday, ...DAY }),
     writes: { add, change, remove },
     say: {
       kept: () => t('crew.shift.kept', { name, day }),
@@ -44,21 +48,16 @@ export function ShiftDialog({
     },
     onClose,
   });
-  const [hours, setHours] = useState(shift ?? DAY);
-  const { startMin, endMin } = hours;
   return (
     <RecordDialog
       title={t('crew.shift.title', { name, day })}
       wrong={wrong}
-      onKeep={() => keep({ personId, weekday, startMin, endMin })}
+      onKeep={() => keep(content)}
       onRemove={shift ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
-      <FromTo
-        hours={hours}
-        nextDay={t('crew.shift.nextDay')}
-        onChange={(to) => setHours({ ...hours, ...to })}
-      />
+      <FromTo hours={content} nextDay={t('crew.shift.nextDay')} onChange={put} />
       <p className="quiet small">{t('crew.shift.break')}</p>
     </RecordDialog>
   );

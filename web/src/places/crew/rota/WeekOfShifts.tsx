@@ -64,7 +64,7 @@ export function WeekOfShifts({
                     {onOpen && own.length === 0 && (
                       <button
                         type="button"
-                        className={styles['free'] ?? ''}
+                        className={`${styles['free']} no-print`}
                         aria-label={t('crew.shift.addFor', {
                           name: person.name,
                           day: dayName(date),

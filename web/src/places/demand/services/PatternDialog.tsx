@@ -1,6 +1,6 @@
+import { DateField } from '../../../parts/fields/DateField';
 import TextField from '@mui/material/TextField';
 import type { ServicePattern, ServicePatternContent } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -36,10 +36,15 @@ export function PatternDialog({
   const [add] = useAddPatternMutation();
   const [change] = useChangePatternMutation();
   const [remove] = useRemovePatternMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<ServicePatternContent, ServicePattern>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    ServicePatternContent,
+    ServicePattern
+  >({
     house: useHouse(),
     record: pattern,
     contentOf: plainContent,
+    of: 'service',
+    start: () => ({ name: '', weekday, ...EVENING, firstDate: today, lastDate: null }),
     writes: { add, change, remove },
     say: {
       kept: ({ name }) => t('demand.services.kept', { name }),
@@ -47,21 +52,11 @@ export function PatternDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<ServicePatternContent>(() =>
-    pattern
-      ? plainContent(pattern)
-      : { name: '', weekday, ...EVENING, firstDate: today, lastDate: null },
-  );
-  const put = (to: Partial<ServicePatternContent>) =>
-    setContent((before) => ({ ...before, ...to }));
   const day = (key: 'firstDate' | 'lastDate') => (
-    <TextField
-      type="date"
-      size="small"
+    <DateField
       label={t(`demand.services.${key}`)}
-      value={content[key] ?? ''}
-      onChange={(typed) => put({ [key]: typed.target.value || null })}
-      slotProps={{ inputLabel: { shrink: true } }}
+      value={content[key]}
+      onChange={(date) => put({ [key]: date })}
     />
   );
   return (
@@ -70,7 +65,8 @@ export function PatternDialog({
       wrong={wrong}
       onKeep={() => keep({ ...content, name: content.name.trim() })}
       onRemove={pattern ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <TextField
         autoFocus

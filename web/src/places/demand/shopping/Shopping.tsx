@@ -7,6 +7,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { useSorted } from '../../../parts/tables/useSorted';
 import { useBookQuery } from '../../../state/api/api';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useBoard, useHouse } from '../../../state/board/useBoard';
@@ -59,24 +60,7 @@ export function Shopping() {
         <p className="quiet">{t('demand.shopping.none')}</p>
       ) : (
         <>
-          <WideTable label={t('demand.shopping.title')}>
-            <table className={styles['list']}>
-              <thead>
-                <tr>
-                  {(['name', 'need', 'have', 'expires', 'buy'] as const).map((key) => (
-                    <th key={key} scope="col">
-                      {t(`demand.shopping.${key}`)}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {lines.map((line) => (
-                  <Line key={line.name} line={line} />
-                ))}
-              </tbody>
-            </table>
-          </WideTable>
+          <Lines lines={lines} />
           <p>
             {t('demand.shopping.cost', { cost: f.money(money.total) })}{' '}
             {money.unpriced.length > 0 &&
@@ -91,6 +75,34 @@ export function Shopping() {
         · <Link to={`/${house}/formulas/pantry`}>{t('demand.shopping.store')}</Link>
       </p>
     </Page>
+  );
+}
+
+const SORTED_BY = {
+  name: ({ name }: ShoppingLine) => name,
+  need: ({ needG }: ShoppingLine) => needG,
+  have: ({ haveG }: ShoppingLine) => haveG,
+  expires: ({ expiresG }: ShoppingLine) => expiresG,
+  buy: ({ buyG }: ShoppingLine) => Math.max(0, buyG),
+};
+const COLUMNS = Object.keys(SORTED_BY) as (keyof typeof SORTED_BY)[];
+
+function Lines({ lines }: { readonly lines: readonly ShoppingLine[] }) {
+  const { t } = useTranslation();
+  const { sorted, heading } = useSorted(lines, SORTED_BY);
+  return (
+    <WideTable label={t('demand.shopping.title')}>
+      <table className={styles['list']}>
+        <thead>
+          <tr>{COLUMNS.map((key) => heading(key, t(`demand.shopping.${key}`)))}</tr>
+        </thead>
+        <tbody>
+          {sorted.map((line) => (
+            <Line key={line.name} line={line} />
+          ))}
+        </tbody>
+      </table>
+    </WideTable>
   );
 }
 

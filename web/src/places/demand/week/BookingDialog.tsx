@@ -1,6 +1,5 @@
 import TextField from '@mui/material/TextField';
 import type { Booking, BookingContent, Product, Service } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -38,10 +37,22 @@ export function BookingDialog({
   const [add] = useAddBookingMutation();
   const [change] = useChangeBookingMutation();
   const [remove] = useRemoveBookingMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<BookingContent, Booking>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    BookingContent,
+    Booking
+  >({
     house: useHouse(),
     record: booking,
     contentOf: plainContent,
+    of: 'party',
+    start: () => ({
+      date,
+      patternId: services.at(-1)?.patternId ?? '',
+      name: '',
+      guests: 10,
+      balls: [],
+      note: '',
+    }),
     writes: { add, change, remove },
     say: {
       kept: ({ name }) => t('demand.booking.kept', { name }),
@@ -49,19 +60,6 @@ export function BookingDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<BookingContent>(() =>
-    booking
-      ? plainContent(booking)
-      : {
-          date,
-          patternId: services.at(-1)?.patternId ?? '',
-          name: '',
-          guests: 10,
-          balls: [],
-          note: '',
-        },
-  );
-  const put = (to: Partial<BookingContent>) => setContent((before) => ({ ...before, ...to }));
   const putBalls = (productId: string, count: number) =>
     put({
       balls: [
@@ -75,7 +73,8 @@ export function BookingDialog({
       wrong={wrong}
       onKeep={() => keep({ ...content, name: content.name.trim() })}
       onRemove={booking ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <TextField
         autoFocus

@@ -1,6 +1,5 @@
 import TextField from '@mui/material/TextField';
 import type { EventContent, HouseEvent, Service } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -31,10 +30,15 @@ export function EventDialog({
   const [add] = useAddEventMutation();
   const [change] = useChangeEventMutation();
   const [remove] = useRemoveEventMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<EventContent, HouseEvent>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    EventContent,
+    HouseEvent
+  >({
     house: useHouse(),
     record: event,
     contentOf: plainContent,
+    of: 'event',
+    start: () => ({ date, patternId: null, name: '', expectedPercent: 130, note: '' }),
     writes: { add, change, remove },
     say: {
       kept: ({ name }) => t('demand.event.kept', { name }),
@@ -42,12 +46,6 @@ export function EventDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<EventContent>(() =>
-    event
-      ? plainContent(event)
-      : { date, patternId: null, name: '', expectedPercent: 130, note: '' },
-  );
-  const put = (to: Partial<EventContent>) => setContent((before) => ({ ...before, ...to }));
   const formatServiceMessage = (id: string) =>
     services.find(({ patternId }) => patternId === id)?.name ?? t('demand.event.wholeDay');
   return (
@@ -56,7 +54,8 @@ export function EventDialog({
       wrong={wrong}
       onKeep={() => keep({ ...content, name: content.name.trim() })}
       onRemove={event ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <TextField
         autoFocus

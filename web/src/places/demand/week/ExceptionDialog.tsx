@@ -1,6 +1,5 @@
 import TextField from '@mui/material/TextField';
 import type { ServiceException, ServiceExceptionContent, ServicePattern } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -36,10 +35,15 @@ export function ExceptionDialog({
   const [add] = useAddExceptionMutation();
   const [change] = useChangeExceptionMutation();
   const [remove] = useRemoveExceptionMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<ServiceExceptionContent, ServiceException>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    ServiceExceptionContent,
+    ServiceException
+  >({
     house: useHouse(),
     record: exception,
     contentOf: plainContent,
+    of: 'other-hours',
+    start: () => ({ date, patternId: null, hours: null, note: '' }),
     writes: { add, change, remove },
     say: {
       kept: (kept) =>
@@ -50,11 +54,6 @@ export function ExceptionDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<ServiceExceptionContent>(() =>
-    exception ? plainContent(exception) : { date, patternId: null, hours: null, note: '' },
-  );
-  const put = (to: Partial<ServiceExceptionContent>) =>
-    setContent((before) => ({ ...before, ...to }));
   const pattern = patterns.find(({ id }) => id === content.patternId);
   const how = content.hours ? 'hours' : 'closed';
   return (
@@ -63,7 +62,8 @@ export function ExceptionDialog({
       wrong={wrong}
       onKeep={() => keep(content)}
       onRemove={exception ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <Choice
         label={t('demand.event.when')}

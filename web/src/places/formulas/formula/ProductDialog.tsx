@@ -4,7 +4,6 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook, Product, ProductContent } from '@calm/contract';
 import { STANDARD_TARGET, type Target } from '@calm/core';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -44,28 +43,27 @@ export function ProductDialog({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const [content, setContent] = useState<ProductContent>(() =>
-    product
-      ? contentOfProduct(product)
-      : {
-          name: '',
-          formulaId: record.id,
-          routeId: book.routes[0]?.id ?? '',
-          ballWeightG: 250,
-          trimPercent: 0,
-          ballsPerTray: 12,
-          isFromRemainders: false,
-          target: STANDARD_TARGET,
-        },
-  );
-  const put = (to: Partial<ProductContent>) => setContent((before) => ({ ...before, ...to }));
   const [add] = useAddProductMutation();
   const [change] = useChangeProductMutation();
   const [remove] = useRemoveProductMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<ProductContent, Product>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    ProductContent,
+    Product
+  >({
     house,
     record: product,
     contentOf: contentOfProduct,
+    of: 'product',
+    start: () => ({
+      name: '',
+      formulaId: record.id,
+      routeId: book.routes[0]?.id ?? '',
+      ballWeightG: 250,
+      trimPercent: 0,
+      ballsPerTray: 12,
+      isFromRemainders: false,
+      target: STANDARD_TARGET,
+    }),
     writes: { add, change, remove },
     say: {
       kept: ({ name }) =>
@@ -84,7 +82,8 @@ export function ProductDialog({
       width="sm"
       onKeep={() => keep({ ...content, name: content.name.trim() })}
       onRemove={product ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <TextField
         autoFocus

@@ -3,10 +3,11 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import IconButton from '@mui/material/IconButton';
-import TextField from '@mui/material/TextField';
+import { DateField } from '../../../parts/fields/DateField';
 import type { PantryItem } from '@calm/contract';
 import type { HoldingLimit, Ingredient } from '@calm/core';
-import { useRef, type ComponentProps } from 'react';
+import TextField from '@mui/material/TextField';
+import { useRef, useState, type ComponentProps } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -50,24 +51,46 @@ export function Pantry() {
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
   const collection = useCollection(house);
+  const [sought, setSought] = useState('');
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!book) return <WaitingPage />;
+  const wanted = sought.trim().toLocaleLowerCase();
+  const found = book.pantry.filter(({ name, allergens }) =>
+    `${name} ${allergens?.join(' ') ?? ''}`.toLocaleLowerCase().includes(wanted),
+  );
   return (
     <Page
       title={t('formulas.pantry.title')}
       lead={t('formulas.pantry.lead')}
       aside={
-        <EditOnly>
-          <Button variant="contained" onClick={() => void collection.add(book.pantry)}>
-            {t('formulas.pantry.add')}
-          </Button>
-        </EditOnly>
+        <>
+          <TextField
+            size="small"
+            label={t('formulas.pantry.find')}
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+          />
+          <EditOnly>
+            <Button
+              variant="contained"
+              onClick={() => {
+                setSought('');
+                void collection.add(book.pantry);
+              }}
+            >
+              {t('formulas.pantry.add')}
+            </Button>
+          </EditOnly>
+        </>
       }
     >
       <BookNav />
       {book.pantry.length === 0 && <p className="quiet">{t('formulas.pantry.none')}</p>}
+      {book.pantry.length > 0 && found.length === 0 && (
+        <p className="quiet">{t('formulas.pantry.findNone')}</p>
+      )}
       <ul className={styles['items']}>
-        {book.pantry.map((item) => (
+        {found.map((item) => (
           <Item key={item.id} item={item} collection={collection} />
         ))}
       </ul>
@@ -119,14 +142,10 @@ function Item({
         {cell('costPerKg', MONEY, '/kg', 0.05)}
         {cell('bagKg', BAG, '', 1)}
         {cell('storeKg', STORE, '', 1)}
-        <TextField
-          type="date"
-          size="small"
+        <DateField
           label={t('formulas.pantry.goodUntil')}
-          value={item.goodUntil ?? ''}
-          onChange={(event) => put({ goodUntil: event.target.value })}
-          slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ width: 160 }}
+          value={item.goodUntil || null}
+          onChange={(date) => put({ goodUntil: date ?? '' })}
         />
         <FormControlLabel
           control={

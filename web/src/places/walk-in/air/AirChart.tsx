@@ -1,8 +1,11 @@
 import { HOUR_MS } from '@calm/core';
+import { extent, range } from 'd3-array';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
 import { useTranslation } from 'react-i18next';
-import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { AxisX, AxisY } from '../../../parts/charts/axes';
+import { Plot } from '../../../parts/charts/Plot';
 import { useFormats } from '../../../parts/format/useFormats';
-import { usePictureWidth } from '../../../parts/layout/usePictureWidth';
 import styles from './Air.module.css';
 
 /** One line of air over time. */
@@ -10,11 +13,17 @@ export interface AirLine {
   readonly name: string;
   readonly atMs: readonly number[];
   readonly airC: readonly number[];
-  /** What is calculated is drawn thinner and broken. */
-  readonly isReckoned?: boolean;
 }
 
 const HEIGHT = 260;
+const TOP = 8;
+/** Room for the hours below and the temperatures beside the plot, px. */
+const BELOW = 28;
+const BESIDE = 72;
+/** An hour under the plot needs so much room to stand whole, px. */
+const HOUR_PX = 24;
+/** The air is drawn from here at the highest, and past the limit by a degree at the least. */
+const LOWEST_C = 2;
 /** Points further apart than this are not joined: nobody knows what was between. */
 const JOINED_MS = 35 * 60_000;
 /** Lines differ by their strokes too, not by colour alone. */
@@ -25,7 +34,7 @@ const STROKES = [
   { stroke: 'var(--attention)', strokeDasharray: '10 3 2 3' },
 ] as const;
 
-/** How cold it was, against the limit; each line is named where it ends. */
+/** How cold it was, against the limit. */
 export function AirChart({
   lines,
   limitC,
@@ -40,15 +49,14 @@ export function AirChart({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { ref, width } = usePictureWidth<HTMLDivElement>();
-  const rows = rowsOf(lines);
-  const [first, last] = [rows[0]?.['atMs'] ?? 0, rows.at(-1)?.['atMs'] ?? 0];
-  if (rows.length === 0) return <p className="quiet">{t('walkIn.air.none')}</p>;
-  const spanH = (last - first) / HOUR_MS;
-  const everyH = spanH <= 13 ? 1 : spanH <= 26 ? 3 : 12;
-  const stepMs = everyH * HOUR_MS;
-  const ticks: number[] = [];
-  for (let ms = Math.ceil(first / stepMs) * stepMs; ms <= last; ms += stepMs) ticks.push(ms);
+  const [first, last] = extent(lines.flatMap(({ atMs }) => atMs));
+  if (first === undefined || last === undefined)
+    return <p className="quiet">{t('walkIn.air.none')}</p>;
+  const [low = limitC, high = limitC] = extent(lines.flatMap(({ airC }) => airC));
+  const y = scaleLinear(
+    [Math.floor(Math.min(low, LOWEST_C)), Math.ceil(Math.max(high, limitC + 1))],
+    [HEIGHT - BELOW, TOP],
+  );
   return (
     <div>
       <ul className={styles['legend']}>
@@ -61,113 +69,76 @@ export function AirChart({
           </li>
         ))}
       </ul>
-      <div ref={ref} role="img" aria-label={words} className={styles['chart']}>
-        <LineChart
-          width={width}
-          height={HEIGHT}
-          data={rows}
-          margin={{ left: 0, right: 16, top: 8 }}
-        >
-          <CartesianGrid vertical={false} stroke="var(--line)" />
-          <XAxis
-            dataKey="atMs"
-            type="number"
-            domain={[first, last]}
-            ticks={ticks}
-            tickFormatter={(ms: number) => f.time(ms)}
-            tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          />
-          <YAxis
-            width={72}
-            domain={[
-              (low: number) => Math.floor(Math.min(low, 2)),
-              (high: number) => Math.ceil(Math.max(high, limitC + 1)),
-            ]}
-            tickFormatter={(c: number) => f.temperature(c, 0)}
-            tick={{ fontSize: 14, fill: 'var(--quiet)' }}
-          />
-          <ReferenceLine
-            y={limitC}
-            stroke="var(--stop)"
-            strokeWidth={1.5}
-            strokeDasharray="6 4"
-            label={{
-              value: t('walkIn.air.limit', { limit: f.temperature(limitC) }),
-              position: 'insideBottomLeft',
-              fill: 'var(--stop)',
-              fontSize: 14,
-            }}
-          />
-          {nowMs !== undefined && nowMs > first && nowMs < last && (
-            <ReferenceLine
-              x={nowMs}
-              stroke="var(--ink)"
-              label={{
-                value: t('shell.now'),
-                fontSize: 14,
-                fill: 'var(--ink)',
-                position: 'insideTopLeft',
-              }}
-            />
-          )}
-          {lines.map(({ name, isReckoned }, i) => (
-            <Line
-              key={name}
-              dataKey={`line${i}`}
-              dot={false}
-              strokeWidth={isReckoned ? 1.5 : 2.5}
-              isAnimationActive={false}
-              {...STROKES[i % 4]}
-            />
-          ))}
-        </LineChart>
-      </div>
+      <Plot height={HEIGHT} label={words}>
+        {(width) => {
+          const end = width - 16;
+          const x = scaleLinear([first, last], [BESIDE, end]);
+          return (
+            <>
+              <AxisY
+                x={BESIDE}
+                lineTo={end}
+                ticks={y.ticks(5).map((c) => ({ at: y(c), label: f.temperature(c, 0) }))}
+              />
+              <AxisX
+                y={HEIGHT - BELOW}
+                from={BESIDE}
+                to={end}
+                ticks={hoursBetween(first, last)
+                  .map((ms) => ({ at: x(ms), label: f.time(ms) }))
+                  .filter(({ at }) => at >= BESIDE + HOUR_PX && at <= end - HOUR_PX)}
+              />
+              <g className={styles['limit']} transform={`translate(0 ${y(limitC)})`}>
+                <line x1={BESIDE} x2={end} />
+                <text x={BESIDE + 6} y={-6}>
+                  {t('walkIn.air.limit', { limit: f.temperature(limitC) })}
+                </text>
+              </g>
+              {nowMs !== undefined && nowMs > first && nowMs < last && (
+                <g className={styles['now']} transform={`translate(${x(nowMs)} 0)`}>
+                  <line y1={TOP} y2={HEIGHT - BELOW} />
+                  <text x={6} y={TOP + 14}>
+                    {t('shell.now')}
+                  </text>
+                </g>
+              )}
+              {lines.map((each, i) => (
+                <path
+                  key={each.name}
+                  d={pathOf(each, x, y)}
+                  fill="none"
+                  strokeWidth={2.5}
+                  {...STROKES[i % 4]}
+                />
+              ))}
+            </>
+          );
+        }}
+      </Plot>
     </div>
   );
 }
 
-type Row = Readonly<Record<string, number | null>> & { readonly atMs: number };
-
-/** All lines as rows of one table, with an empty row wherever a line has a gap. */
-function rowsOf(lines: readonly AirLine[]): Row[] {
-  const rows = new Map<number, Record<string, number | null> & { atMs: number }>();
-  lines.forEach(({ atMs, airC }, i) => {
-    atMs.forEach((ms, at) => {
-      const row = rows.get(ms) ?? { atMs: ms };
-      row[`line${i}`] = airC[at] ?? null;
-      rows.set(ms, row);
-      const next = atMs[at + 1];
-      if (next !== undefined && next - ms > JOINED_MS) {
-        const gap = rows.get(ms + 1) ?? { atMs: ms + 1 };
-        gap[`line${i}`] = null;
-        rows.set(ms + 1, gap);
-      }
-    });
-  });
-  const sorted = [...rows.values()].sort((a, b) => a.atMs - b.atMs);
-  return filled(sorted, lines.length);
+/** Whole hours of the clock, ms, as many as can be read. */
+function hoursBetween(firstMs: number, lastMs: number): number[] {
+  const spanH = (lastMs - firstMs) / HOUR_MS;
+  const stepMs = (spanH <= 13 ? 1 : spanH <= 26 ? 3 : 12) * HOUR_MS;
+  return range(Math.ceil(firstMs / stepMs) * stepMs, lastMs + 1, stepMs);
 }
 
-/** Lines of different moments: each goes straight on over the moments of the others. */
-function filled(rows: (Record<string, number | null> & { atMs: number })[], lines: number): Row[] {
-  for (let i = 0; i < lines; i += 1) {
-    const key = `line${i}`;
-    let before = -1;
-    rows.forEach((row, at) => {
-      const value = row[key];
-      if (value === undefined) return;
-      const from = rows[before];
-      const start = from?.[key];
-      if (from && value !== null && start !== null && start !== undefined) {
-        for (let j = before + 1; j < at; j += 1) {
-          const between = rows[j];
-          if (!between) continue;
-          const share = (between.atMs - from.atMs) / (row.atMs - from.atMs);
-          between[key] = start + (value - start) * share;
-        }
-      }
-      before = at;
-    });
-  }
-  return rows;
+/** A line through what was read, broken wherever nothing was. */
+function pathOf(
+  { atMs, airC }: AirLine,
+  x: ScaleLinear<number, number>,
+  y: ScaleLinear<number, number>,
+): string {
+  const points = atMs.flatMap((ms, i) => {
+    const isGap = i > 0 && ms - (atMs[i - 1] ?? ms) > JOINED_MS;
+    return isGap ? [null, i] : [i];
+  });
+  const draw = line<number | null>()
+    .defined((i) => i !== null)
+    .x((i) => x(atMs[i ?? 0] ?? 0))
+    .y((i) => y(airC[i ?? 0] ?? 0));
+  return draw(points) ?? '';
 }

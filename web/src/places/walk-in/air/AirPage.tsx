@@ -1,6 +1,6 @@
 import { STANDARD_COLD_RULES, type ColdDay } from '@calm/contract';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { DateField } from '../../../parts/fields/DateField';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
@@ -50,13 +50,12 @@ function Air({ now }: { readonly now: WalkInNow }) {
         <Button variant="outlined" onClick={() => go(addDays(date, -1))}>
           {t('walkIn.air.before')}
         </Button>
-        <TextField
-          type="date"
-          size="small"
+        <DateField
+          isRequired
           label={t('walkIn.air.day')}
           value={date}
-          onChange={(event) => event.target.value && go(event.target.value)}
-          slotProps={{ htmlInput: { max: today }, inputLabel: { shrink: true } }}
+          latest={today}
+          onChange={(day) => day && go(day)}
         />
         <Button variant="outlined" disabled={date >= today} onClick={() => go(addDays(date, 1))}>
           {t('walkIn.air.after')}

@@ -5,7 +5,7 @@ import {
   type ProbeDay,
 } from '@calm/contract';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { DateField } from '../../../parts/fields/DateField';
 import { useTranslation } from 'react-i18next';
 import { WideTable } from '../../../parts/layout/WideTable';
 import { useSearchParams } from 'react-router';
@@ -60,13 +60,11 @@ function Week({ now }: { readonly now: WalkInNow }) {
           <Button variant="outlined" onClick={() => go(addDays(from, -DAYS))}>
             {t('walkIn.record.before')}
           </Button>
-          <TextField
-            type="date"
-            size="small"
+          <DateField
+            isRequired
             label={t('walkIn.record.from')}
             value={from}
-            onChange={(event) => event.target.value && go(event.target.value)}
-            slotProps={{ inputLabel: { shrink: true } }}
+            onChange={(day) => day && go(day)}
           />
           <Button
             variant="outlined"

@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
@@ -39,10 +38,15 @@ export function PlaceDialog({
   const [add] = useAddPlaceMutation();
   const [change] = useChangePlaceMutation();
   const [remove] = useRemovePlaceMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<PlaceContent, Place>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    PlaceContent,
+    Place
+  >({
     house: useHouse(),
     record: place,
     contentOf: plainContent,
+    of: 'cold-place',
+    start: () => NEW_PLACE,
     writes: { add, change, remove },
     say: {
       kept: ({ name }) => t('walkIn.setup.placeKept', { name }),
@@ -50,10 +54,6 @@ export function PlaceDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<PlaceContent>(() =>
-    place ? plainContent(place) : NEW_PLACE,
-  );
-  const put = (to: Partial<PlaceContent>) => setContent((before) => ({ ...before, ...to }));
   const names = content.zones.map(({ name }) => name.trim().toLowerCase());
   const isTwice = new Set(names).size < names.length;
   return (
@@ -70,7 +70,8 @@ export function PlaceDialog({
         keep({ ...content, name: content.name.trim(), zones, room });
       }}
       onRemove={place ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <TextField
         autoFocus

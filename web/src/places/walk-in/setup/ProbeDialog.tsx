@@ -31,10 +31,20 @@ export function ProbeDialog({
   const [add] = useAddProbeMutation();
   const [change] = useChangeProbeMutation();
   const [remove] = useRemoveProbeMutation();
-  const { keep, takeOut, wrong } = useRecordEditor<ProbeContent, Probe>({
+  const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
+    ProbeContent,
+    Probe
+  >({
     house,
     record: probe,
     contentOf: plainContent,
+    of: 'probe',
+    start: () => ({
+      name: '',
+      placeId: cooled[0]?.id ?? '',
+      zone: cooled[0]?.zones[0]?.name ?? '',
+      calibrations: [],
+    }),
     writes: { add, change, remove },
     say: {
       kept: ({ name }) => t('walkIn.setup.placeKept', { name }),
@@ -42,18 +52,7 @@ export function ProbeDialog({
     },
     onClose,
   });
-  const [content, setContent] = useState<ProbeContent>(() =>
-    probe
-      ? plainContent(probe)
-      : {
-          name: '',
-          placeId: cooled[0]?.id ?? '',
-          zone: cooled[0]?.zones[0]?.name ?? '',
-          calibrations: [],
-        },
-  );
   const [offsetC, setOffsetC] = useState(0);
-  const put = (to: Partial<ProbeContent>) => setContent((before) => ({ ...before, ...to }));
   const zones = book.places.find(({ id }) => id === content.placeId)?.zones ?? [];
   return (
     <RecordDialog
@@ -61,7 +60,8 @@ export function ProbeDialog({
       wrong={wrong}
       onKeep={() => keep({ ...content, name: content.name.trim() })}
       onRemove={probe ? takeOut : undefined}
-      onClose={onClose}
+      isRestored={isRestored}
+      onClose={leave}
     >
       <TextField
         autoFocus

@@ -163,7 +163,6 @@ function lineOf(name: string, { rooms }: AssumedCold, placeId: string, nowMs: nu
     name,
     atMs: points.map(({ atMs }) => atMs),
     airC: points.map(({ airC }) => airC),
-    isReckoned: true,
   };
 }
 
