@@ -1,17 +1,21 @@
 import { drizzle } from 'drizzle-orm/mysql2';
 import { migrate as runMigrations } from 'drizzle-orm/mysql2/migrator';
-import { createPool, type Pool } from 'mysql2/promise';
+import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { fileURLToPath } from 'node:url';
 import * as schema from './schema';
 
 /** The connection pool with the house's tables on it. */
 export type Database = ReturnType<typeof wrap>;
-/** Either the pool or a transaction on it. */
-export type Queries = Database | Parameters<Parameters<Database['transaction']>[0]>[0];
+/** Either the pool or one connection of it, on which a transaction runs. */
+export type Queries = Pick<Database, 'select' | 'insert' | 'update' | 'delete' | 'execute'>;
 
 function wrap(pool: Pool) {
   return drizzle(pool, { schema, mode: 'planetscale' });
 }
+
+/** The house's tables on one connection. */
+export const onConnection = (connection: PoolConnection): Queries =>
+  drizzle(connection as unknown as Pool, { schema, mode: 'planetscale' });
 
 /**
  * Opens a pool. Instants are UTC on the wire, numbers come back as numbers.

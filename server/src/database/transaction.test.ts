@@ -3,7 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { eq } from 'drizzle-orm';
 import { freshDatabase, NOW } from '../test-support/testHouse';
 import * as t from './schema';
-import { errorNumber, inTransaction, isDuplicate } from './transaction';
+import { unreliableDatabase } from '../test-support/unreliableDatabase';
+import { openDatabase, type Queries } from './database';
+import { DatabaseBusy, errorNumber, inTransaction, isDuplicate } from './transaction';
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
@@ -58,6 +60,47 @@ describe('inTransaction', () => {
     expect(isDuplicate(error)).toBe(true);
     expect(errorNumber(new Error('plain'))).toBe(0);
     expect(attempts).toBe(1);
+  });
+});
+
+describe('a database that is not well', () => {
+  let broken: Awaited<ReturnType<typeof unreliableDatabase>>;
+  let through: ReturnType<typeof openDatabase>;
+  beforeAll(async () => {
+    broken = await unreliableDatabase(database.url);
+    through = openDatabase(broken.url);
+  });
+  afterAll(async () => {
+    broken.be('well');
+    await through.pool.end();
+    await broken.close();
+  });
+  const people = (tx: Queries) => tx.select({ id: t.people.id }).from(t.people);
+  const HURRY = { connectionMs: 300, workMs: 300 };
+  /** More at once than the pool has connections. */
+  const many = (patience = { connectionMs: 5000, workMs: 5000 }) =>
+    Promise.all(
+      Array.from({ length: 15 }, () =>
+        inTransaction(through.db, people, patience).catch((error: unknown) => error),
+      ),
+    );
+
+  it('is served from again after a node refused every statement: no connection is lost', async () => {
+    broken.be('rejecting');
+    const refused = await many();
+    expect(refused.map(errorNumber)).toEqual(refused.map(() => 1047));
+    broken.be('well');
+    const served = await many();
+    expect(served.every((rows) => Array.isArray(rows) && rows.length > 0)).toBe(true);
+  });
+
+  it('keeps nobody waiting while it is frozen, and is served from again after', async () => {
+    broken.be('frozen');
+    const refused = await many(HURRY);
+    expect(refused.every((error) => error instanceof DatabaseBusy)).toBe(true);
+    broken.be('well');
+    const served = await many();
+    expect(served.every((rows) => Array.isArray(rows) && rows.length > 0)).toBe(true);
   });
 });
 

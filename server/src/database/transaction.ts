@@ -1,5 +1,6 @@
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Database, Queries } from './database';
+import type { PoolConnection } from 'mysql2/promise';
+import { onConnection, type Database, type Queries } from './database';
 
 /**
  * Errors after which the same work may simply be tried again: deadlock (1213), lock wait timeout
@@ -8,24 +9,93 @@ import type { Database, Queries } from './database';
 const TRY_AGAIN = new Set([1213, 1205, 1020, 1047]);
 const MOST_TRIES = 5;
 
+/** Longest wait for a free connection, and for a whole transaction on it, ms. */
+export interface Patience {
+  readonly connectionMs: number;
+  readonly workMs: number;
+}
+const PATIENCE: Patience = { connectionMs: 10_000, workMs: 60_000 };
+
+/** The database gave no connection, or did not finish, in the time that there is. */
+export class DatabaseBusy extends Error {}
+
 /**
  * Runs work in a transaction (read committed, so that a refused write can be answered with what
  * refused it) and, when the database aborts it, runs it again from the start, at most five
  * times. The work must therefore do nothing but queries.
  *
- * @throws whatever the work throws, and the database's error after the last try
+ * @throws whatever the work throws; the database's error after the last try; DatabaseBusy when it takes too long
  */
 export async function inTransaction<T>(
   db: Database,
   work: (tx: Queries) => Promise<T>,
+  patience = PATIENCE,
 ): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await db.transaction(work, { isolationLevel: 'read committed' });
+      return await once(db, work, patience);
     } catch (error) {
       if (attempt >= MOST_TRIES || !TRY_AGAIN.has(errorNumber(error))) throw error;
       await wait(attempt * 10 + Math.random() * 20);
     }
+  }
+}
+
+/**
+ * One try. The connection goes back to the pool only after a transaction that ended as it should: one on which
+ * anything of the transaction itself failed is closed, as nobody knows what is left open on it.
+ */
+async function once<T>(
+  db: Database,
+  work: (tx: Queries) => Promise<T>,
+  { connectionMs, workMs }: Patience,
+): Promise<T> {
+  const connection = await connectionWithin(db, connectionMs);
+  const timer = new AbortController();
+  const tooLate = wait(workMs, undefined, { signal: timer.signal }).then(() => {
+    throw new DatabaseBusy('The database did not finish in time.');
+  });
+  let isWhole = false;
+  const running = (async (): Promise<T> => {
+    await connection.query('set transaction isolation level read committed');
+    await connection.query('start transaction');
+    try {
+      const result = await work(onConnection(connection));
+      await connection.query('commit');
+      isWhole = true;
+      return result;
+    } catch (error) {
+      isWhole = await connection.query('rollback').then(
+        () => true,
+        () => false,
+      );
+      throw error;
+    }
+  })();
+  try {
+    return await Promise.race([running, tooLate]);
+  } finally {
+    timer.abort();
+    tooLate.catch(() => undefined);
+    running.catch(() => undefined);
+    if (isWhole) connection.release();
+    else connection.destroy();
+  }
+}
+
+/** A connection of the pool; one that comes too late goes back unused. */
+async function connectionWithin({ $client }: Database, ms: number): Promise<PoolConnection> {
+  const coming = $client.getConnection();
+  const timer = new AbortController();
+  const tooLate = wait(ms, undefined, { signal: timer.signal }).then(() => {
+    void coming.then((connection) => connection.release()).catch(() => undefined);
+    throw new DatabaseBusy('The database gave no connection in time.');
+  });
+  try {
+    return await Promise.race([coming, tooLate]);
+  } finally {
+    timer.abort();
+    tooLate.catch(() => undefined);
   }
 }
 

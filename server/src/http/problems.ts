@@ -1,5 +1,6 @@
 import type { FieldError, Problem, ProblemKind } from '@calm/contract';
 import type { ErrorRequestHandler, Response } from 'express';
+import { DatabaseBusy, errorNumber } from '../database/transaction';
 import type { Refusal } from '../use-cases/result';
 
 const STATUS: Readonly<Record<ProblemKind, number>> = {
@@ -109,6 +110,12 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
   const { status } = error as { status?: number };
   if (error instanceof URIError || status === 404 || status === 400) {
     return sendProblem(res, 'not-found', `Nothing at ${req.path}.`);
+  }
+  // A node that is not ready (1047), or a database that takes too long: it was not done, and may be sent again.
+  if (error instanceof DatabaseBusy || errorNumber(error) === 1047) {
+    req.log.warn({ err: error }, 'the database is not ready');
+    res.set('Retry-After', '2');
+    return sendProblem(res, 'not-ready', 'The database is busy. Nothing was changed; try again.');
   }
   req.log.error({ err: error }, 'unexpected error');
   sendProblem(res, 'unexpected', 'It has been logged under this request id. Try once more.');
