@@ -13,6 +13,13 @@ import type { LiveHub } from './live/liveHub';
 import { problemHandler, sendProblem } from './problems';
 import { webFiles } from './webFiles';
 
+/** What is logged of a request. */
+interface Line {
+  readonly id: string;
+  readonly method: string;
+  readonly url: string;
+}
+
 /** What an application is made of. */
 export interface AppParts {
   readonly db: Database;
@@ -32,6 +39,11 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
   app.use(
     pinoHttp({
       logger: log,
+      // No headers: they carry whose session it is.
+      serializers: {
+        req: ({ id, method, url }: Line) => ({ id, method, url }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
       genReqId: (_req, res) => {
         const id = randomUUID();
         res.setHeader('X-Request-Id', id);
