@@ -82,6 +82,9 @@ async function withPowerCut(page) {
     .getByText(/earlier/)
     .first()
     .waitFor();
+  // What is drawn while it is calculated again is the answer to the question before.
+  await page.waitForTimeout(300);
+  await page.locator('main [aria-busy=true]').waitFor({ state: 'detached' });
 }
 
 /** A route as it is edited. @param {Page} page */
