@@ -11,7 +11,12 @@ export interface Got {
 }
 
 /** What the server answers with; null hangs up without a word. */
-export type Answer = { readonly status?: number; readonly body?: unknown } | null;
+export type Answer = {
+  readonly status?: number;
+  readonly body?: unknown;
+  /** A page in its place, as something between page and house answers. */
+  readonly html?: string;
+} | null;
 
 /**
  * A server for one test that answers as the test says, over real HTTP; what it got is kept. It has no house
@@ -30,7 +35,11 @@ export async function houseServer(answer: (got: Got) => Answer) {
       got.push(request);
       const answered = answer(request);
       if (!answered) return void res.destroy();
-      const { status = 200, body = {} } = answered;
+      const { status = 200, body = {}, html } = answered;
+      if (html !== undefined) {
+        res.writeHead(status, { 'Content-Type': 'text/html' }).end(html);
+        return;
+      }
       res.writeHead(status, {
         'Content-Type': status >= 400 ? 'application/problem+json' : 'application/json',
       });

@@ -168,6 +168,14 @@ describe('sending one item', () => {
     });
   });
 
+  it.each([401, 403, 404, 502])(
+    'answered with a page of a proxy and %s is sent again later: that is not the house',
+    async (status) => {
+      server = await houseServer(() => ({ status, html: '<h1>Portal</h1>' }));
+      expect((await sendOutboxItem(mark({ extraMin: 2 }))).kind).toBe('later');
+    },
+  );
+
   it.each([
     [{ isDone: true }, 'taken'],
     [{ isDone: false }, 'refused'],

@@ -1,4 +1,5 @@
 import { routeRequest, type RouteRequest, type Mark, type Problem } from '@calm/contract';
+import { isObject } from '../storage';
 import type { OutboxCommand, OutboxItem } from './outbox';
 
 /** What became of sending. */
@@ -28,11 +29,19 @@ export async function sendOutboxItem({ id, house, command }: OutboxItem): Promis
   } catch {
     return { kind: 'later' };
   }
+  const refusal = await problemIn(answer);
+  if (!refusal || answer.status === 429 || answer.status >= 500) return { kind: 'later' };
   if (answer.status === 401) return { kind: 'signed-out' };
-  if (answer.status === 429 || answer.status >= 500) return { kind: 'later' };
-  const refusal = (await answer.json()) as Problem;
   const isSo = command.kind === 'mark' && isAlready(command, refusal);
   return isSo ? { kind: 'taken', answer: refusal.current } : { kind: 'refused', refusal };
+}
+
+/** What the house says is a problem document; a page of something on the way is not the house. */
+async function problemIn(answer: Response): Promise<Problem | null> {
+  const problem: unknown = await answer.json().catch(() => null);
+  return isObject(problem) && typeof problem['type'] === 'string'
+    ? (problem as unknown as Problem)
+    : null;
 }
 
 /** Somebody has done the same meanwhile: there is nothing to choose between. */
