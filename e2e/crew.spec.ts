@@ -136,11 +136,13 @@ test('a house that nobody looks after takes its first account, and lets its owne
   house,
   at,
 }) => {
-  await disown(house);
+  await disown(house, 'K7QM2XHD9RTE');
   await context.clearCookies();
   await page.goto(at('crew'));
   await expect(page.getByRole('heading', { name: 'Create the owner account' })).toBeVisible();
   await expectAccessible(page);
+  await page.keyboard.type('wrong code');
+  await page.keyboard.press('Tab');
   await page.keyboard.type('Odile');
   await page.keyboard.press('Tab');
   await page.keyboard.type('od');
@@ -149,6 +151,9 @@ test('a house that nobody looks after takes its first account, and lets its owne
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('10 characters');
   await page.getByLabel('Password').fill('tray by the window');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('set-up code');
+  await page.getByLabel('Set-up code').fill('k7qm-2xhd-9rte');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Odile is here. Sign out' })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Odile Manager/ })).toBeVisible();

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { loadLanternYard } from '@calm/demo';
-import { openDatabase, openSession, schema } from '@calm/server';
+import { hashSecret, openDatabase, openSession, schema } from '@calm/server';
 import { test as base, expect, type Browser, type Locator, type Page } from '@playwright/test';
 import { and, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
@@ -121,8 +121,8 @@ export async function sessionOf(house: string, name = 'Maro'): Promise<SessionCo
   return { name: `calm_${house}`, value, url: process.env['E2E_URL'] ?? '' };
 }
 
-/** Takes everybody's password and PIN away: the house stands as on its first day. */
-export async function disown(house: string): Promise<void> {
+/** Takes everybody's password and PIN away: the house stands as on its first day, with this set-up code. */
+export async function disown(house: string, code: string): Promise<void> {
   const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
   const { people, houses } = schema;
   const [own] = await db.select({ id: houses.id }).from(houses).where(eq(houses.slug, house));
@@ -130,6 +130,10 @@ export async function disown(house: string): Promise<void> {
     .update(people)
     .set({ secretHash: null })
     .where(eq(people.houseId, own?.id ?? ''));
+  await db
+    .update(schema.houseAccess)
+    .set({ ownedAt: null, setupHash: await hashSecret(code) })
+    .where(eq(schema.houseAccess.houseId, own?.id ?? ''));
   await pool.end();
 }
 

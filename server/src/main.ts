@@ -3,6 +3,8 @@ import { serve } from './serve';
 
 try {
   const serving = await serve(readConfig(process.env));
+  for (const { slug, code } of serving.setupCodes)
+    process.stdout.write(`Set-up code of ${slug}, for its owner's first sign-in: ${code}\n`);
   process.stdout.write(`Calm Tray listens on ${serving.url}\n`);
   const stop = () => void serving.stop().then(() => process.exit(0));
   process.once('SIGTERM', stop);

@@ -6,10 +6,13 @@ import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/live/liveHub';
 import { openDatabase } from './database/database';
+import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
 
 /** A server that listens. */
 export interface Serving {
   readonly url: string;
+  /** For houses that never had an owner: with these their owners begin. */
+  readonly setupCodes: readonly SetupCode[];
   /** Takes no new work, finishes what runs, closes the database. */
   stop(): Promise<void>;
 }
@@ -44,11 +47,13 @@ export async function serve(config: Config): Promise<Serving> {
     await pool.end();
     throw startError(error, config);
   }
+  const setupCodes = await issueSetupCodes(db);
   // A clock of its own is for tests, pictures and practice: nobody is told of probes that such a clock outruns.
   const stopWatching = config.ownNow
     ? () => Promise.resolve()
     : startColdWatch(db, clock, log, () => live.nudge());
   return {
+    setupCodes,
     url: `http://${config.host}:${config.port}`,
     stop: async () => {
       isTakingWork = false;

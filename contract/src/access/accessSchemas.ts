@@ -22,6 +22,7 @@ export const ownerSchema = Joi.object<OwnerStart>({
   name: name(),
   initials: initials(),
   password: password().required(),
+  code: said(40),
 });
 
 /** PUT a new password or PIN; which of the two is by the role, and checked there. */

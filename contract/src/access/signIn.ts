@@ -62,4 +62,6 @@ export interface OwnerStart {
   readonly name: string;
   readonly initials: string;
   readonly password: string;
+  /** The one-time set-up code that the server printed. */
+  readonly code: string;
 }

@@ -13,6 +13,7 @@ export async function insertBook(
   const { house, mixers, places, formulas, people } = book;
   const secretHashes = await demoHashes();
   await tx.insert(t.houses).values(house);
+  await tx.insert(t.houseAccess).values({ houseId, ownedAt: at });
   await tx.insert(t.mixers).values(
     mixers.map(({ minDoughKg, maxDoughKg, ...mixer }) => ({
       houseId,

@@ -37,6 +37,7 @@ export async function removeHouse(tx: Queries, houseId: string) {
     t.probes,
     t.places,
     t.mixers,
+    t.houseAccess,
   ] as const;
   const numbers = await tx
     .select({ no: t.probes.no })

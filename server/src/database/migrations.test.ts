@@ -104,4 +104,32 @@ describe('data of earlier versions', () => {
     const entries = await query('SELECT permission FROM audit ORDER BY id');
     expect(entries.map((row) => row['permission'] as string)).toEqual(['sign-in', 'make']);
   });
+
+  it('keep their owners: a house that has one never takes another without them (0016)', async () => {
+    const { db, query } = await databaseAfter(15);
+    const houseOf = async (slug: string) => {
+      const id = randomUUID();
+      await query(
+        'INSERT INTO houses (id, slug, name, time_zone, settings) VALUES (?, ?, ?, ?, ?)',
+        [id, slug, slug, 'Europe/Vienna', '{}'],
+      );
+      return id;
+    };
+    const [owned, begun] = [await houseOf('owned'), await houseOf('begun')];
+    for (const [houseId, secret] of [
+      [owned, 'a hash'],
+      [begun, null],
+    ]) {
+      await query(
+        'INSERT INTO people (id, house_id, name, initials, role, skills, secret_hash) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        [randomUUID(), houseId, 'Maro', 'MA', 'manager', '[]', secret],
+      );
+    }
+
+    await migrate(db);
+
+    const rows = await query('SELECT house_id, owned_at IS NOT NULL AS owned FROM house_access');
+    const isOwned = new Map(rows.map((row) => [row['house_id'], row['owned'] === 1]));
+    expect([isOwned.get(owned), isOwned.get(begun)]).toEqual([true, false]);
+  });
 });

@@ -10,7 +10,7 @@ const TRY_AGAIN = new Set([1213, 1205, 1020, 1047]);
 const MOST_TRIES = 5;
 
 /** Longest wait for a free connection, and for a whole transaction on it, ms. */
-export interface Patience {
+interface Patience {
   readonly connectionMs: number;
   readonly workMs: number;
 }

@@ -1,6 +1,8 @@
-import { paths, type Crew, type SignInOptions } from '@calm/contract';
+import { paths, type Crew, type CrewMember, type SignInOptions } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { eq } from 'drizzle-orm';
+import { and, eq, isNotNull } from 'drizzle-orm';
+import { randomUUID } from 'node:crypto';
+import { issueSetupCodes } from '../use-cases/access/setupCode';
 import * as t from '../database/schema';
 import { HOUSE, problemOf, signedIn, startHouse, TODAY } from '../test-support/testHouse';
 
@@ -232,25 +234,101 @@ describe('the crew', () => {
   });
 });
 
-describe('a house that nobody looks after', () => {
-  it('takes its first account, once', async () => {
-    await house.db.update(t.people).set({ secretHash: null });
-    const route = async () =>
-      (await house.as(null).get(paths.signInOptions(HOUSE))).body as SignInOptions;
-    expect(await route()).toMatchObject({ isUnowned: true, candidates: [] });
-    const owner = { name: 'Odile', initials: 'OD', password: 'long enough to keep' };
-    const weak = await house
-      .as(null)
-      .post(paths.startOwner('other-yard'))
-      .send({ ...owner, password: 'short' });
+describe('a house that never had an owner', () => {
+  const owner = { name: 'Odile', initials: 'OD', password: 'long enough to keep' };
+  const start = (slug: string, sent: object) =>
+    house.as(null).post(paths.startOwner(slug)).send(sent);
+  const optionsOf = async (slug: string) =>
+    (await house.as(null).get(paths.signInOptions(slug))).body as SignInOptions;
+  /** A new house as an installation makes one, and the code that its server printed. */
+  async function newHouse(slug: string): Promise<string> {
+    const [settings] = await house.db.select().from(t.houses);
+    if (!settings) throw new Error('there is a house');
+    await house.db.insert(t.houses).values({ ...settings, id: randomUUID(), slug, name: slug });
+    const issued = await issueSetupCodes(house.db);
+    return issued.find((each) => each.slug === slug)?.code ?? '';
+  }
+
+  it('takes its first account from whoever has the code, once', async () => {
+    const code = await newHouse('first-yard');
+    expect(await optionsOf('first-yard')).toMatchObject({ isUnowned: true, candidates: [] });
+    const weak = await start('first-yard', { ...owner, code, password: 'short' });
     expect(problemOf(weak).errors).toMatchObject([{ path: 'password', code: 'string.min' }]);
-    const made = await house.as(null).post(paths.startOwner('other-yard')).send(owner);
+    const stranger = await start('first-yard', { ...owner, code: 'ABCD-EFGH-JKMN' });
+    expect(problemOf(stranger).errors).toMatchObject([{ path: 'code', code: 'code.wrong' }]);
+    const made = await start('first-yard', { ...owner, code: code.toLowerCase() });
     expect(made.status).toBe(201);
     const cookie = made.get('Set-Cookie')?.[0]?.split(';')[0] ?? '';
-    const me = await house.as(cookie).get(paths.session('other-yard'));
+    const me = await house.as(cookie).get(paths.session('first-yard'));
     expect(me.body).toMatchObject({ name: 'Odile', role: 'manager' });
-    const again = await house.as(null).post(paths.startOwner('other-yard')).send(owner);
+    const again = await start('first-yard', { ...owner, code });
     expect(problemOf(again).errors).toMatchObject([{ code: 'owner.there' }]);
+  });
+
+  it('makes one owner of eight at once', async () => {
+    const code = await newHouse('eight-yard');
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, () => start('eight-yard', { ...owner, code })),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([
+      201, 400, 400, 400, 400, 400, 400, 400,
+    ]);
+    expect((await optionsOf('eight-yard')).candidates).toHaveLength(1);
+  });
+
+  it('has a new code at each start, and the one before it no longer counts', async () => {
+    const old = await newHouse('restarted-yard');
+    const code = (await issueSetupCodes(house.db)).find(({ slug }) => slug === 'restarted-yard');
+    expect((await start('restarted-yard', { ...owner, code: old })).status).toBe(400);
+    expect((await start('restarted-yard', { ...owner, code: code?.code })).status).toBe(201);
+    expect((await issueSetupCodes(house.db)).map(({ slug }) => slug)).not.toContain(
+      'restarted-yard',
+    );
+  });
+
+  it('is what no house becomes that had one: not when everybody lost their secret either', async () => {
+    const [{ id = '' } = {}] = await house.db
+      .select()
+      .from(t.houses)
+      .where(eq(t.houses.slug, 'other-yard'));
+    await house.db.update(t.people).set({ secretHash: null }).where(eq(t.people.houseId, id));
+    expect(await optionsOf('other-yard')).toMatchObject({ isUnowned: false });
+    const answer = await start('other-yard', { ...owner, code: 'ABCD-EFGH-JKMN' });
+    expect(problemOf(answer).errors).toMatchObject([{ code: 'owner.there' }]);
+  });
+});
+
+describe('two managers', () => {
+  it('who remove or demote each other at the same moment leave one', async () => {
+    for (let round = 0; round < 4; round += 1) {
+      const { people } = await house.get<Crew>(paths.crew(HOUSE));
+      const managers = people.filter(({ role }) => role === 'manager');
+      const [maro] = managers;
+      if (!maro) throw new Error('somebody looks after the house');
+      const second = { name: `Second ${round}`, initials: 'SE', role: 'manager', skills: [] };
+      const made = await house.http.post(paths.addPerson(HOUSE)).send(second);
+      const { id: secondId } = made.body as CrewMember;
+      await house.http
+        .put(paths.changeSecret(HOUSE, secondId))
+        .send({ secret: 'long enough to keep' });
+      const as = async (name: string) => house.as(await signedIn(house.db, HOUSE, name));
+      const [one, other] = [await as(maro.name), await as(second.name)];
+      const stepDown = { ...second, role: 'hand' };
+      await Promise.all([
+        other.delete(paths.removePerson(HOUSE, maro.id)),
+        one
+          .put(paths.changePerson(HOUSE, secondId))
+          .send({ version: (made.body as CrewMember).version, content: stepDown }),
+      ]);
+      const left = await house.db
+        .select()
+        .from(t.people)
+        .where(and(eq(t.people.role, 'manager'), isNotNull(t.people.secretHash)));
+      const [own] = await house.db.select().from(t.houses).where(eq(t.houses.slug, HOUSE));
+      expect(left.filter(({ houseId }) => houseId === own?.id).length).toBeGreaterThan(0);
+      if (!left.some(({ id }) => id === maro.id)) break;
+      await house.http.delete(paths.removePerson(HOUSE, secondId));
+    }
   });
 });
 

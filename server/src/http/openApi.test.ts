@@ -9,7 +9,13 @@ import type { AddressInfo } from 'node:net';
 import type request from 'supertest';
 import { answerSchemas } from '../../../tools/answerSchemas';
 import * as t from '../database/schema';
-import { addressOfExample, routeExamples, type RouteExample } from '../test-support/routeExamples';
+import {
+  addressOfExample,
+  routeExamples,
+  SETUP_CODE,
+  type RouteExample,
+} from '../test-support/routeExamples';
+import { hashSecret } from '../use-cases/access/hashSecret';
 import { HOUSE, startHouse } from '../test-support/testHouse';
 
 const FILE = new URL('../../../docs/openapi.json', import.meta.url);
@@ -50,6 +56,8 @@ describe('one example of every route', () => {
     if (!settings) throw new Error('there is a house');
     const id = '00000000-0000-4000-8000-0000000000aa';
     await house.db.insert(t.houses).values({ ...settings, id, slug: 'new-yard', name: 'New Yard' });
+    const setupHash = await hashSecret(SETUP_CODE);
+    await house.db.insert(t.houseAccess).values({ houseId: id, setupHash });
     examples = await routeExamples(house);
   });
   afterAll(() => house.drop());

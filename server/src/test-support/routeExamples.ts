@@ -18,6 +18,9 @@ import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
 import { HOUSE, NOW, roundStart, TODAY, type startHouse } from './testHouse';
 
+/** With which the house without an owner is begun. */
+export const SETUP_CODE = 'K7QM2XHD9RTE';
+
 type TestHouse = Awaited<ReturnType<typeof startHouse>>;
 
 /** A request that works: values for the parameters of the address after the house, query and body. */
@@ -195,7 +198,7 @@ export async function routeExamples(
     }),
     startOwner: () => ({
       house: 'new-yard',
-      body: { name: 'Odile', initials: 'OD', password: 'long enough to keep' },
+      body: { name: 'Odile', initials: 'OD', password: 'long enough to keep', code: SETUP_CODE },
     }),
     crew: () => ({}),
     ...collection('Person'),

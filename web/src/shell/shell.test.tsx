@@ -72,6 +72,7 @@ describe('a manager’s password', () => {
 describe('the first account', () => {
   const fill = async () => {
     renderInApp(<OwnerForm house="yard" />);
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.code'))), 'K7QM-2XHD-9RTE');
     await user().type(screen.getByLabelText(new RegExp(t('signIn.name'))), 'Odile');
     await user().type(screen.getByLabelText(new RegExp(t('signIn.initials'))), 'od');
     await user().type(
@@ -94,6 +95,7 @@ describe('the first account', () => {
   it('is not sent with a password that anybody could guess', async () => {
     server = await houseServer(() => ({ status: 201 }));
     renderInApp(<OwnerForm house="yard" />);
+    await user().type(screen.getByLabelText(new RegExp(t('signIn.code'))), 'K7QM-2XHD-9RTE');
     await user().type(screen.getByLabelText(new RegExp(t('signIn.name'))), 'Odile');
     await user().type(screen.getByLabelText(new RegExp(t('signIn.initials'))), 'od');
     const password = screen.getByLabelText(new RegExp(t('signIn.password')));

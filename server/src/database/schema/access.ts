@@ -5,6 +5,7 @@ import {
   date,
   foreignKey,
   index,
+  int,
   json,
   mysqlTable,
   primaryKey,
@@ -14,6 +15,16 @@ import {
 } from 'drizzle-orm/mysql-core';
 import { id, instant, ref, refOrNone, version } from './columns';
 import { houseId, people } from './house';
+
+/** Who may begin in a house. Every change of who looks after it goes through this row, one after the other. */
+export const houseAccess = mysqlTable('house_access', {
+  houseId: houseId().primaryKey(),
+  /** When it had its first owner; a house that had one never takes another without being asked by one. */
+  ownedAt: instant('owned_at'),
+  /** Of the code with which the first owner begins; null when there is none to begin with. */
+  setupHash: varchar('setup_hash', { length: 200 }),
+  changes: int('changes').notNull().default(0),
+});
 
 /** Who is signed in where. Tokens themselves are not kept. */
 export const sessions = mysqlTable(

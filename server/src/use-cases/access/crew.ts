@@ -15,6 +15,7 @@ import {
   writeSecret,
 } from '../../store/access/crew';
 import { readAudit } from '../../store/access/auditLog';
+import { lockAccess } from '../../store/access/ownership';
 import { ok } from '@calm/core';
 import type { Scope } from '../../database/scope';
 import { closeSessions } from '../../store/access/sessions';
@@ -37,6 +38,7 @@ export async function changePerson(
   id: string,
   change: RecordChange<CrewContent>,
 ): Promise<Result<CrewMember>> {
+  await lockAccess(scope);
   const before = await personRepository.find(scope, id);
   const { role } = change.content;
   const isStepDown = before?.role === 'manager' && role !== 'manager';
@@ -51,6 +53,7 @@ export async function changePerson(
 
 /** Takes somebody out of the crew; what they did stays on record. */
 export async function removePerson(scope: Scope, id: string): Promise<Result<CrewMember>> {
+  await lockAccess(scope);
   const there = await personRepository.find(scope, id);
   if (there?.role === 'manager' && !(await hasManager(scope, id))) return lastManager('');
   return removeRecord(scope, personRepository, id);

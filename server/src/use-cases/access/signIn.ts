@@ -14,12 +14,8 @@ import {
 import { verify } from '@node-rs/argon2';
 import { randomUUID } from 'node:crypto';
 import { forgetAnswers } from '../../store/access/answers';
-import {
-  hasManager,
-  personRepository,
-  readSignInCandidates,
-  writeSecret,
-} from '../../store/access/crew';
+import { lockAccess, readOwnership, writeOwned } from '../../store/access/ownership';
+import { personRepository, readSignInCandidates, writeSecret } from '../../store/access/crew';
 import type { Scope } from '../../database/scope';
 import {
   closeSessions,
@@ -28,6 +24,7 @@ import {
   openSession,
 } from '../../store/access/sessions';
 import { hashSecret } from './hashSecret';
+import { plainCode } from './setupCode';
 import { badInput, type Refused, type Result } from '../result';
 
 /** Wrong tries in a row before the door stays shut for a while. */
@@ -44,7 +41,7 @@ export async function signInOptions(scope: Scope, house: House): Promise<SignInO
   return {
     name: house.name,
     candidates: await readSignInCandidates(scope),
-    isUnowned: !(await hasManager(scope)),
+    isUnowned: !(await readOwnership(scope)).isOwned,
     display,
     ...(demoSecrets && { demo: demoSecrets }),
   };
@@ -82,14 +79,18 @@ export async function attemptSignIn(
   return until ? { kind: 'shut', until } : { kind: 'wrong' };
 }
 
-/** Makes the first account of a house that nobody looks after, and lets its owner in. */
+/** Makes the first account of a house that never had an owner, for whoever has its set-up code, and lets them in. */
 export async function startOwner(
   scope: Scope,
-  { name, initials, password }: OwnerStart,
+  { name, initials, password, code }: OwnerStart,
   now: Date,
 ): Promise<Result<{ token: string }>> {
-  if (await hasManager(scope))
-    return badInput('', 'owner.there', 'The house has its owner already.');
+  await lockAccess(scope);
+  const { isOwned, setupHash } = await readOwnership(scope);
+  if (isOwned) return badInput('', 'owner.there', 'The house has its owner already.');
+  if (setupHash === null || !(await verify(setupHash, plainCode(code))))
+    return badInput('code', 'code.wrong', 'That is not the set-up code that the server printed.');
+  await writeOwned(scope, now);
   const id = randomUUID();
   await personRepository.insert(scope, id, { name, initials, role: 'manager', skills: [] });
   await writeSecret(scope, id, await hashSecret(password));

@@ -6,7 +6,8 @@ import { useState } from 'react';
 import userEvent from '@testing-library/user-event';
 import { renderInApp } from '../../test-support/render';
 import { FormatsContext } from '../format/useFormats';
-import { DateField, type DateFieldProps } from './DateField';
+import { DateField } from './DateField';
+import type { DateFieldProps } from './dateFieldProps';
 import { EditingContext } from './editing';
 
 // It comes later, as on a page: not within a test's own patience where a machine is busy.

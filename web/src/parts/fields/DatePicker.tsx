@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../format/useFormats';
-import { DATE_FIELD_WIDTH, type DateFieldProps } from './DateField';
+import { DATE_FIELD_WIDTH, type DateFieldProps } from './dateFieldProps';
 
 const ofDate = (date: string | null | undefined): DateTime | null =>
   date ? DateTime.fromISO(date, { zone: 'utc' }) : null;

@@ -1,5 +1,5 @@
 /** What can be found, in the order in which it is shown. */
-export const FINDABLE_KINDS = [
+const FINDABLE_KINDS = [
   'page',
   'dough',
   'product',

@@ -11,7 +11,12 @@ import styles from './SignIn.module.css';
 export function OwnerForm({ house }: { readonly house: string }) {
   const { t } = useTranslation();
   const [start, { isLoading, error }] = useStartOwnerMutation();
-  const [owner, setOwner] = useState<OwnerStart>({ name: '', initials: '', password: '' });
+  const [owner, setOwner] = useState<OwnerStart>({
+    name: '',
+    initials: '',
+    password: '',
+    code: '',
+  });
   const [hasTried, setTried] = useState(false);
   const isLongEnough = isGoodSecret('manager', owner.password);
   const put = (to: Partial<OwnerStart>) => setOwner((before) => ({ ...before, ...to }));
@@ -29,6 +34,15 @@ export function OwnerForm({ house }: { readonly house: string }) {
       >
         <TextField
           autoFocus
+          required
+          autoComplete="off"
+          label={t('signIn.code')}
+          helperText={t('signIn.codeHow')}
+          value={owner.code}
+          onChange={(typed) => put({ code: typed.target.value })}
+          slotProps={{ htmlInput: { maxLength: 40 } }}
+        />
+        <TextField
           required
           label={t('signIn.name')}
           value={owner.name}

@@ -1,0 +1,51 @@
+import { randomInt } from 'node:crypto';
+import type { Database } from '../../database/database';
+import { inTransaction } from '../../database/transaction';
+import {
+  lockAccess,
+  readOwnership,
+  readUnownedHouses,
+  writeSetupHash,
+} from '../../store/access/ownership';
+import { hashSecret } from './hashSecret';
+
+/** Nothing that is read as something else. */
+const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
+const GROUPS = 3;
+const GROUP_LENGTH = 4;
+
+/** A code as it is printed: `K7QM-2XHD-9RTE`; guessing it takes 31^12 tries. */
+const newCode = (): string =>
+  Array.from({ length: GROUPS }, () =>
+    Array.from({ length: GROUP_LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join(''),
+  ).join('-');
+
+/** A code as it was typed, in whatever groups and case. */
+export const plainCode = (typed: string): string => typed.toUpperCase().replace(/[^A-Z0-9]/g, '');
+
+/** A code to begin a house with, for whoever stands at the server. */
+export interface SetupCode {
+  readonly slug: string;
+  readonly code: string;
+}
+
+/**
+ * A new code for every house that never had an owner. It is good for the first owner only; a code from before
+ * no longer is. Codes themselves are not kept.
+ */
+export async function issueSetupCodes(db: Database): Promise<SetupCode[]> {
+  const issued: SetupCode[] = [];
+  for (const { houseId, slug } of await readUnownedHouses(db)) {
+    const code = newCode();
+    const setupHash = await hashSecret(plainCode(code));
+    const isIssued = await inTransaction(db, async (tx) => {
+      const scope = { tx, houseId };
+      await lockAccess(scope);
+      if ((await readOwnership(scope)).isOwned) return false;
+      await writeSetupHash(scope, setupHash);
+      return true;
+    });
+    if (isIssued) issued.push({ slug, code });
+  }
+  return issued;
+}
