@@ -4,6 +4,7 @@ import { VitePWA } from 'vite-plugin-pwa';
 import { compression } from 'vite-plugin-compression2';
 import { budget } from './budget';
 import { askEarly } from './early';
+import { KEPT_ANSWERS, PAGE_CACHE } from './src/offline';
 
 export default defineConfig({
   root: import.meta.dirname,
@@ -45,18 +46,14 @@ export default defineConfig({
             urlPattern: ({ request }) => request.mode === 'navigate',
             handler: 'NetworkFirst',
             options: {
-              cacheName: 'calm-pages',
+              cacheName: PAGE_CACHE,
               networkTimeoutSeconds: 4,
               // Every address has the same page.
               plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
             },
           },
           {
-            // What a shift board is made of: its last answers stay on the device.
-            urlPattern: ({ url }) =>
-              /^\/api\/v1\/houses\/[^/]+\/(session|book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(\/|$)/.test(
-                url.pathname,
-              ),
+            urlPattern: KEPT_ANSWERS,
             handler: 'NetworkFirst',
             options: {
               cacheName: 'calm-board',

@@ -1,6 +1,11 @@
 const WORKER = '/offline.js';
-/** What the page asked for from the house and what a device keeps of it: the worker decides which. */
-const API = '/api/';
+
+/** Where the worker keeps the page of every address. */
+export const PAGE_CACHE = 'calm-pages';
+
+/** What a shift board is made of: its last answers stay on the device. */
+export const KEPT_ANSWERS =
+  /\/api\/v1\/houses\/[^/]+\/(session|book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(?=[/?]|$)/;
 
 /**
  * Without a network a tablet keeps its pages, its board, and what is done on it. A worker stands between page
@@ -17,10 +22,8 @@ export async function workOffline(): Promise<void> {
   });
   const asked = performance
     .getEntriesByType('resource')
-    .map(({ name }) => new URL(name))
-    .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith(API))
-    .map(({ pathname, search }) => pathname + search)
-    .filter((address) => !address.endsWith('/live'));
+    .map(({ name }) => name)
+    .filter((address) => KEPT_ANSWERS.test(address));
   await keepPage();
   for (const address of new Set(asked)) await fetch(address).catch(() => undefined);
 }
@@ -28,5 +31,5 @@ export async function workOffline(): Promise<void> {
 /** The page of every address, kept where the worker keeps it on later visits. */
 async function keepPage(): Promise<void> {
   const page = await fetch('/', { headers: { accept: 'text/html' } }).catch(() => null);
-  if (page?.ok) await (await caches.open('calm-pages')).put('/', page);
+  if (page?.ok) await (await caches.open(PAGE_CACHE)).put('/', page);
 }

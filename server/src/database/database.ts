@@ -13,9 +13,9 @@ function wrap(pool: Pool) {
   return drizzle(pool, { schema, mode: 'planetscale' });
 }
 
-/** The house's tables on one connection. */
+/** One connection to write queries on; made for each transaction, so without what only relational queries need. */
 export const onConnection = (connection: PoolConnection): Queries =>
-  drizzle(connection as unknown as Pool, { schema, mode: 'planetscale' });
+  drizzle(connection as unknown as Pool);
 
 /**
  * Opens a pool. Instants are UTC on the wire, numbers come back as numbers.

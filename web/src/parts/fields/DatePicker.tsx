@@ -8,8 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../format/useFormats';
 import { DATE_FIELD_WIDTH, type DateFieldProps } from './dateFieldProps';
 
-const ofDate = (date: string | null | undefined): DateTime | null =>
-  date ? DateTime.fromISO(date, { zone: 'utc' }) : null;
+const dayOf = (date: string): DateTime => DateTime.fromISO(date, { zone: 'utc' });
 
 /** What is being typed or chosen, until it is taken. */
 interface Typed {
@@ -33,7 +32,7 @@ export function DatePicker({
   const f = useFormats();
   const [typed, setTyped] = useState<Typed | null>(null);
   const [isOpen, setOpen] = useState(false);
-  const shown = typed ? typed.to : ofDate(value);
+  const shown = typed ? typed.to : value === null ? null : dayOf(value);
   const isWrong = typed !== null && !typed.isGood;
   const take = (what: Typed | null) => {
     if (!what?.isGood) return;
@@ -70,8 +69,8 @@ export function DatePicker({
         label={label}
         value={shown}
         format={f.datePattern}
-        {...(earliest && { minDate: DateTime.fromISO(earliest, { zone: 'utc' }) })}
-        {...(latest && { maxDate: DateTime.fromISO(latest, { zone: 'utc' }) })}
+        {...(earliest && { minDate: dayOf(earliest) })}
+        {...(latest && { maxDate: dayOf(latest) })}
         timezone="UTC"
         // The device's day is not always the house's.
         disableHighlightToday

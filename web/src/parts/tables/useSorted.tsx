@@ -21,9 +21,10 @@ export function useSorted<Row, Key extends string>(
   by: Readonly<Record<Key, Sorting<Row>>>,
 ) {
   const [order, setOrder] = useState<Order<Key> | null>(null);
-  const { compare } = new Intl.Collator(useFormats().locale, { numeric: true });
+  const { locale } = useFormats();
   const sorted = useMemo(() => {
     if (!order) return rows;
+    const { compare } = new Intl.Collator(locale, { numeric: true });
     const sign = order.isDown ? -1 : 1;
     const keyed = rows.map((row) => ({ row, at: by[order.key](row) }));
     keyed.sort((a, b) => {
@@ -32,9 +33,7 @@ export function useSorted<Row, Key extends string>(
       return sign * compare(String(a.at), String(b.at));
     });
     return keyed.map(({ row }) => row);
-    // The collator is the same for the same language.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [rows, by, order]);
+  }, [rows, by, order, locale]);
 
   /** The heading of a column: says how it is sorted, and changes that. */
   const heading = (key: Key, name: string) => {

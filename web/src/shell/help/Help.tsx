@@ -1,30 +1,18 @@
 import CloseOutlined from '@mui/icons-material/CloseOutlined';
 import IconButton from '@mui/material/IconButton';
 import Markdown from 'markdown-to-jsx/react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
-import { needWords } from '../../words';
-import { WORD_AREAS } from '../../words/catalogue';
 import styles from './Help.module.css';
-import { manualPages, type ManualPage } from './manual';
+import { useManual } from './useManual';
 
 /** A page of the manual beside the page that it is about; Escape closes it. */
 export function Help({ page, onClose }: { readonly page: string; readonly onClose: () => void }) {
-  const { t, i18n } = useTranslation();
-  const { language } = i18n;
-  const [pages, setPages] = useState<readonly ManualPage[]>([]);
+  const { t } = useTranslation();
+  const pages = useManual();
   const title = useRef<HTMLHeadingElement>(null);
   const opener = useRef(document.activeElement);
-  useEffect(() => {
-    let isCurrent = true;
-    void Promise.all([manualPages(language), needWords(...WORD_AREAS)]).then(
-      ([read]) => isCurrent && setPages(read),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [language]);
   const isHere = pages.length > 0;
   useEffect(() => title.current?.focus(), [page, isHere]);
   const close = () => {
@@ -82,7 +70,7 @@ function ManualLink({
   children,
 }: {
   readonly href?: string;
-  readonly children?: React.ReactNode;
+  readonly children?: ReactNode;
 }) {
   const { pathname } = useLocation();
   return <Link to={`${pathname}?help=${href.replace(/\.md$/, '')}`}>{children}</Link>;

@@ -4,6 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { nowMs as readNow } from '../../state/time/clock';
 import { useAppSelector } from '../../state/store';
+import { useWakeLock } from '../../state/time/useWakeLock';
 import { countdown, timersOf, type Timer } from '../../state/time/timers';
 import { useSessionQuery } from '../../state/api/api';
 import { isTimerOf } from '../../state/board/timerOwner';
@@ -40,6 +41,7 @@ export function Timers() {
   );
   const atMs = useSeconds(running.length > 0);
   const timers = running.filter(({ endsMs }) => atMs - endsMs < FORGOTTEN_MS);
+  useWakeLock(timers.length > 0);
   const [first] = timers;
   const inTitle = first ? countdown(first.endsMs, atMs) : null;
   useEffect(() => {

@@ -1,10 +1,8 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
 import { useBookQuery, useLogQuery } from '../../state/api/api';
-import { needWords } from '../../words';
-import { WORD_AREAS } from '../../words/catalogue';
-import { manualPages, type ManualPage } from '../help/manual';
+import { useManual } from '../help/useManual';
 import { PAGES, type PageInfo } from '../pages';
 import type { Findable } from './findables';
 
@@ -82,21 +80,4 @@ export function useFindables(house: string, typed: string): { all: Findable[]; i
     }),
   );
   return { all: [...still, ...lots], isAsking: isFetching };
-}
-
-/** The manual in the language of the page, once it and the words of every page have come. */
-function useManual(): readonly ManualPage[] {
-  const { i18n } = useTranslation();
-  const { language } = i18n;
-  const [pages, setPages] = useState<readonly ManualPage[]>([]);
-  useEffect(() => {
-    let isCurrent = true;
-    void Promise.all([manualPages(language), needWords(...WORD_AREAS)]).then(
-      ([read]) => isCurrent && setPages(read),
-    );
-    return () => {
-      isCurrent = false;
-    };
-  }, [language]);
-  return pages;
 }

@@ -12,6 +12,7 @@ import { Page } from '../../../parts/layout/Page';
 import type { Board } from '../../../state/board/useBoard';
 import { useMark } from '../../../state/outbox/useMark';
 import { useAddRecord, useLotRecords } from '../../../state/outbox/useRecords';
+import { useWakeLock } from '../../../state/time/useWakeLock';
 import styles from './DivideAndBall.module.css';
 import { Losses } from '../sheet/Losses';
 import { PieceChart } from './PieceChart';
@@ -28,6 +29,7 @@ export function DivideAndBall() {
 }
 
 function Balling({ board, boardLot }: { readonly board: Board; readonly boardLot: BoardLot }) {
+  useWakeLock(true);
   const { t } = useTranslation();
   const f = useFormats();
   const { house, book } = board;

@@ -15,6 +15,7 @@ import { useAddRecord, useLotRecords } from '../../../state/outbox/useRecords';
 import { useBenchScale } from './useBenchScale';
 import { useSheet } from '../sheet/useSheet';
 import { WindowNow } from '../sheet/WindowNow';
+import { useWakeLock } from '../../../state/time/useWakeLock';
 import styles from './WeighOff.module.css';
 import { decimalsOf, nameOf } from './weighWords';
 import { WithStartedLot } from '../WithLot';
@@ -29,6 +30,7 @@ export function WeighOff() {
 }
 
 function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLot: BoardLot }) {
+  useWakeLock(true);
   const { t } = useTranslation();
   const sheet = useSheet(board, boardLot);
   const [params] = useSearchParams();
