@@ -105,7 +105,7 @@ test('a manager writes the crew: somebody new with a PIN, their week, a day away
     await page.getByRole('button', { name: 'Add change or day off' }).click();
     await page.getByRole('combobox', { name: 'Who' }).click();
     await page.getByRole('option', { name: 'Ossian' }).click();
-    await typeDate(page.getByRole('group', { name: 'Day' }), '2026-11-27');
+    await typeDate(page, 'Day', '2026-11-27');
     await page.getByRole('dialog').getByLabel('Note').fill('Wedding');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(

@@ -137,8 +137,17 @@ export async function disown(house: string, code: string): Promise<void> {
   await pool.end();
 }
 
+/** The field of a date; what it is named by stands once in the scope. */
+export const dateField = (scope: Page | Locator, label: string) =>
+  scope.getByRole('group', { name: label, exact: true });
+
 /** Types a date, `2026-11-27`, into a date field as hands do: day, month, year. */
-export async function typeDate(field: Locator, date: string): Promise<void> {
+export async function typeDate(scope: Page | Locator, label: string, date: string): Promise<void> {
+  const field = dateField(scope, label);
+  // The calendar comes once somebody goes to the first of a page's dates.
+  const toRead = scope.getByRole('textbox', { name: label, exact: true });
+  await expect(toRead.or(field)).toBeVisible();
+  if ((await toRead.count()) > 0) await toRead.click();
   await field.getByRole('spinbutton', { name: 'Day' }).click();
   await field.page().keyboard.type(date.split('-').reverse().join(''));
   // Past the calendar's button: what was typed is taken on leaving.

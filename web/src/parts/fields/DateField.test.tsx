@@ -16,6 +16,13 @@ beforeAll(async () => void (await import('./DatePicker')));
 const formats = (language: 'en' | 'en-US') =>
   makeFormats({ ...STANDARD_DISPLAY, language, currency: STANDARD_CURRENCY, timeZone: 'UTC' });
 
+/** The calendar's field, once somebody has gone to the date. */
+async function wanted() {
+  const toRead = screen.queryByRole('textbox', { name: /^Day/ });
+  if (toRead) await userEvent.click(toRead);
+  return screen.findByRole('group', { name: 'Day' });
+}
+
 async function field(props: Partial<DateFieldProps> = {}, language: 'en' | 'en-US' = 'en') {
   const onChange = jest.fn();
   renderInApp(
@@ -23,8 +30,7 @@ async function field(props: Partial<DateFieldProps> = {}, language: 'en' | 'en-U
       <DateField label="Day" value="2026-11-25" onChange={onChange} {...props} />
     </FormatsContext.Provider>,
   );
-  const group = await screen.findByRole('group', { name: 'Day' });
-  return { group, onChange };
+  return { group: await wanted(), onChange };
 }
 const type = async (part: 'Day' | 'Month' | 'Year', keys: string) => {
   await userEvent.click(screen.getByRole('spinbutton', { name: part }));
@@ -32,6 +38,19 @@ const type = async (part: 'Day' | 'Month' | 'Year', keys: string) => {
 };
 
 describe('a date', () => {
+  it('stands to be read as it would be typed, before anybody goes to it', async () => {
+    renderInApp(
+      <FormatsContext.Provider value={formats('en-US')}>
+        <DateField label="Day" value="2026-11-25" onChange={jest.fn()} />
+      </FormatsContext.Provider>,
+    );
+    const toRead = screen.getByRole('textbox', { name: 'Day' });
+    expect(toRead).toHaveValue('11/25/2026');
+    await userEvent.click(toRead);
+    await screen.findByRole('group', { name: 'Day' });
+    expect(screen.getByRole('spinbutton', { name: 'Month' })).toHaveFocus();
+  });
+
   it.each([
     ['en', '25/11/2026'],
     ['en-US', '11/25/2026'],
@@ -83,7 +102,7 @@ describe('a date', () => {
       );
     }
     renderInApp(<Form />);
-    await screen.findByRole('group', { name: 'Day' });
+    await wanted();
     await type('Day', '03{Enter}');
     expect(sent).toEqual(['2026-11-03']);
   });

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../format/useFormats';
-import { DATE_FIELD_WIDTH, type DateFieldProps } from './dateFieldProps';
+import { DATE_FIELD_WIDTH, type DatePickerProps } from './dateFieldProps';
 
 const dayOf = (date: string): DateTime => DateTime.fromISO(date, { zone: 'utc' });
 
@@ -27,11 +27,12 @@ export function DatePicker({
   earliest,
   latest,
   onChange,
-}: DateFieldProps) {
+  begins,
+}: DatePickerProps) {
   const { t } = useTranslation();
   const f = useFormats();
   const [typed, setTyped] = useState<Typed | null>(null);
-  const [isOpen, setOpen] = useState(false);
+  const [isOpen, setOpen] = useState(begins === 'open');
   const shown = typed ? typed.to : value === null ? null : dayOf(value);
   const isWrong = typed !== null && !typed.isGood;
   const take = (what: Typed | null) => {
@@ -67,6 +68,7 @@ export function DatePicker({
     >
       <Picker
         label={label}
+        autoFocus={begins === 'typing'}
         value={shown}
         format={f.datePattern}
         {...(earliest && { minDate: dayOf(earliest) })}

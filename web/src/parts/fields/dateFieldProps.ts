@@ -13,3 +13,9 @@ export interface DateFieldProps {
 
 /** Room for a date and the button that opens the calendar, px. */
 export const DATE_FIELD_WIDTH = 184;
+
+/** What the calendar behind a date field is told. */
+export interface DatePickerProps extends DateFieldProps {
+  /** It was there from the start, or came because somebody went to the field or wanted the calendar. */
+  readonly begins: 'still' | 'typing' | 'open';
+}
