@@ -33,22 +33,30 @@ describe('a password or PIN', () => {
       fc.property(others, fc.string({ maxLength: 12 }), (role, secret) => {
         const isPin = /^[0-9]+$/.test(secret);
         const isLong = secret.length >= PIN_LENGTH.least && secret.length <= PIN_LENGTH.most;
-        expect(isGoodSecret(role, secret)).toBe(isPin && isLong);
+        const isGood = isGoodSecret(role, secret);
+        expect(isGood && !(isPin && isLong)).toBe(false);
       }),
     );
     fc.assert(
       fc.property(others, fc.integer({ min: 0, max: 99_999_999 }), (role, n) => {
-        expect(isGoodSecret(role, String(n).padStart(4, '0'))).toBe(true);
+        const pin = String(n).padStart(4, '0');
+        const isRow = [...pin].every(
+          (digit, i) =>
+            i === 0 || Number(digit) - Number(pin[i - 1]) === Number(pin[1]) - Number(pin[0]),
+        );
+        expect(isGoodSecret(role, pin)).toBe(!isRow);
       }),
     );
   });
 
-  it('of a manager is long, whatever is in it', () => {
+  it('of a manager is long, and not the same few characters', () => {
     expect(secretKindOf('manager')).toBe('password');
     fc.assert(
       fc.property(fc.string({ maxLength: 260 }), (secret) => {
         expect(isGoodSecret('manager', secret)).toBe(
-          secret.length >= PASSWORD_LENGTH.least && secret.length <= PASSWORD_LENGTH.most,
+          secret.length >= PASSWORD_LENGTH.least &&
+            secret.length <= PASSWORD_LENGTH.most &&
+            new Set(secret.trim()).size >= 5,
         );
       }),
     );

@@ -3,12 +3,10 @@ import Joi from 'joi';
 import { ROLES } from './permissions';
 import { PASSWORD_LENGTH, PIN_LENGTH, type OwnerStart, type SignIn } from './signIn';
 import type { CrewContent, ShiftExceptionContent, ShiftPatternContent } from './crew';
-import { id, localDate, text } from '../api/fields';
+import { id, localDate, text, visibleText } from '../api/fields';
 
-/** More than blanks. */
-const said = (most: number) => text(most).pattern(/\S/, 'letters').required();
-const name = () => said(80);
-const initials = () => said(4);
+const name = () => visibleText(80);
+const initials = () => visibleText(4);
 const password = () => Joi.string().min(PASSWORD_LENGTH.least).max(PASSWORD_LENGTH.most);
 
 /** POST somebody at the door. */
@@ -22,7 +20,7 @@ export const ownerSchema = Joi.object<OwnerStart>({
   name: name(),
   initials: initials(),
   password: password().required(),
-  code: said(40),
+  code: visibleText(40),
 });
 
 /** PUT a new password or PIN; which of the two is by the role, and checked there. */

@@ -11,13 +11,24 @@ export const PASSWORD_LENGTH = { least: 10, most: 200 } as const;
 
 export const PIN_LENGTH = { least: 4, most: 8 } as const;
 
-/** Whether a password or PIN will do for a role. */
+/** Fewest different characters of a password: ten blanks keep nobody out. */
+const LEAST_DIFFERENT = 5;
+
+/** Whether a password or PIN will do for a role: long enough, and not the first that anybody would try. */
 export function isGoodSecret(role: Role, secret: string): boolean {
   if (secretKindOf(role) === 'password') {
-    return secret.length >= PASSWORD_LENGTH.least && secret.length <= PASSWORD_LENGTH.most;
+    const isLong = secret.length >= PASSWORD_LENGTH.least && secret.length <= PASSWORD_LENGTH.most;
+    return isLong && new Set(secret.trim()).size >= LEAST_DIFFERENT;
   }
   const { least, most } = PIN_LENGTH;
-  return /^\d+$/.test(secret) && secret.length >= least && secret.length <= most;
+  const isPin = /^\d+$/.test(secret) && secret.length >= least && secret.length <= most;
+  return isPin && !isEvenRow(secret);
+}
+
+/** The same step from digit to digit throughout: 0000, 1234, 8642. */
+function isEvenRow(digits: string): boolean {
+  const steps = [...digits].slice(1).map((digit, i) => Number(digit) - Number(digits[i]));
+  return new Set(steps).size <= 1;
 }
 
 /** Somebody who may try to come in, as the door shows them. */

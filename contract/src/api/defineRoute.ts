@@ -17,8 +17,8 @@ export interface RouteDefinition {
   readonly media: RouteMedia;
   /** When all went well. */
   readonly status: 200 | 201 | 204;
-  /** The largest body, where the usual 100 kB are not enough. */
-  readonly bodyLimit?: '1mb' | '8mb';
+  /** The largest body, where the usual 32 kB are not enough. */
+  readonly bodyLimit?: '200kb' | '1mb' | '8mb';
   /** Tries from one device are counted and limited. */
   readonly isRateLimited?: true;
 }

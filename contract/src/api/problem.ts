@@ -24,6 +24,7 @@ export type ProblemKind =
   | 'in-use'
   | 'too-large'
   | 'not-json'
+  | 'not-readable'
   | 'not-ready'
   | 'unexpected';
 

@@ -41,7 +41,9 @@ const ACCESS_ROUTES = {
 } as const;
 
 const BOOK_ROUTES = {
-  changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.'),
+  changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.', {
+    bodyLimit: '200kb',
+  }),
   book: get('/houses/:house/book', 'see', 'Everything that changes seldom: formulas, products, …'),
   startFormula: post('/houses/:house/formulas', 'book', 'Adds a formula.'),
   saveFormula: put('/houses/:house/formulas/:formula', 'book', 'Saves a new version of a formula.'),
@@ -71,6 +73,7 @@ const DEMAND_ROUTES = {
   ),
   changeCounts: post('/houses/:house/counts', 'plan', 'Sets several counts: all or none.', {
     status: 200,
+    bodyLimit: '200kb',
   }),
   sales: get('/houses/:house/sales', 'see', 'What was sold on some days.', DAYS),
   changeSale: put(
@@ -84,6 +87,7 @@ const DEMAND_ROUTES = {
   }),
   recordTillSales: post('/houses/:house/till', 'sell', 'Takes sales of a till, once each.', {
     status: 200,
+    bodyLimit: '200kb',
   }),
   forecast: get('/houses/:house/forecast', 'see', 'What some days are expected to sell.', DAYS),
   salesCsv: get('/houses/:house/sales.csv', 'see', 'All sales as a table.', { media: 'csv' }),
@@ -128,7 +132,9 @@ const LOT_ROUTES = {
   }),
   photo: get('/houses/:house/photos/:id', 'see', 'A photo.', { media: 'jpeg' }),
   handovers: get('/houses/:house/handovers', 'see', 'The last handovers.'),
-  addHandover: post('/houses/:house/handovers', 'mark', 'Hands over to the next shift.'),
+  addHandover: post('/houses/:house/handovers', 'mark', 'Hands over to the next shift.', {
+    bodyLimit: '200kb',
+  }),
   markHandoverRead: put('/houses/:house/handovers/:id/read', 'mark', 'Marks a handover as read.'),
   withdrawHandover: remove(
     '/houses/:house/handovers/:id',

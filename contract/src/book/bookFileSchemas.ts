@@ -9,7 +9,7 @@ import {
   type WrittenFormula,
 } from './bookFile';
 import { formulaSchema, perLitreParts } from '../engine/formulaSchemas';
-import { text } from '../api/fields';
+import { visibleText } from '../api/fields';
 import { methodSchema } from './bookSchemas';
 import { routeStagesSchema } from '../engine/routeSchemas';
 
@@ -19,7 +19,7 @@ const perLitre = Joi.object<PerLitreFormula>({
   flours: Joi.array()
     .items(
       Joi.object({
-        name: text(80).required(),
+        name: visibleText(80),
         gPerLitre: grams().greater(0).required(),
         strengthW: Joi.number().min(50).max(600),
         proteinPercent: Joi.number().min(4).max(25),
@@ -35,7 +35,7 @@ const perLitre = Joi.object<PerLitreFormula>({
   oilGPerLitre: grams(),
   additions: Joi.array().items(
     Joi.object({
-      name: text(80).required(),
+      name: visibleText(80),
       gPerLitre: grams().required(),
       composition: perLitreParts.composition,
     }),
@@ -49,7 +49,7 @@ const perLitre = Joi.object<PerLitreFormula>({
 });
 
 const written = Joi.object<WrittenFormula>({
-  name: text(120).required(),
+  name: visibleText(120),
   code: Joi.string()
     .pattern(/^[A-Z]{2,4}$/, 'two to four capital letters')
     .required(),
@@ -60,7 +60,7 @@ const written = Joi.object<WrittenFormula>({
 }).xor('formula', 'perLitre');
 
 const route = Joi.object<FileRoute>({
-  name: text(120).required(),
+  name: visibleText(120),
   stages: routeStagesSchema.required(),
 });
 

@@ -14,14 +14,14 @@ import { BALL_LIMITS_G } from '../engine/vocabulary';
 import Joi from 'joi';
 import { targetSchema } from '../engine/doughSchemas';
 import { composition, formulaSchema } from '../engine/formulaSchemas';
-import { id, localDate, percent, text, version, slug } from '../api/fields';
+import { id, localDate, percent, text, version, slug, visibleText } from '../api/fields';
 import { routeStagesSchema } from '../engine/routeSchemas';
 
 const speed = Joi.valid('slow', 'fast', 'hand');
 
 const step = Joi.object<MethodStep>({
   key: slug().required(),
-  title: text(80).required(),
+  title: visibleText(80),
   detail: text(500).allow('').required(),
   lookFor: text(500),
   minutes: Joi.number().min(0).max(600),
@@ -31,14 +31,14 @@ const step = Joi.object<MethodStep>({
 
 /** A mixing method: steps in order, each with a key of its own. */
 export const methodSchema = Joi.object<Method>({
-  name: text(120).required(),
+  name: visibleText(120),
   why: text(500).allow('').required(),
   steps: Joi.array().items(step).min(1).max(40).unique('key').required(),
 });
 
 /** What a person edits of a formula. */
 export const formulaContentSchema = Joi.object<FormulaContent>({
-  name: text(120).required(),
+  name: visibleText(120),
   formula: formulaSchema.required(),
   doughTempC: Joi.number().min(1).max(40).required(),
   method: methodSchema.required(),
@@ -67,7 +67,7 @@ export const formulaStartSchema = Joi.object<FormulaStart>({
 
 /** POST a product. */
 export const productSchema = Joi.object<ProductContent>({
-  name: text(120).required(),
+  name: visibleText(120),
   formulaId: id().required(),
   routeId: id().required(),
   ballWeightG: Joi.number().min(BALL_LIMITS_G.least).max(BALL_LIMITS_G.most).required(),
@@ -79,13 +79,13 @@ export const productSchema = Joi.object<ProductContent>({
 
 /** POST a route. */
 export const routeSchema = Joi.object<RouteContent>({
-  name: text(120).required(),
+  name: visibleText(120),
   stages: routeStagesSchema.required(),
 });
 
 /** POST something the house buys. */
 export const ingredientSchema = Joi.object<Omit<PantryItem, 'id' | 'version'>>({
-  name: text(80).required(),
+  name: visibleText(80),
   costPerKg: Joi.number().min(0).max(100_000),
   bagKg: Joi.number().greater(0).max(1000),
   allergens: Joi.array().items(text(60)).max(20).unique().required(),

@@ -11,29 +11,28 @@ import {
   type ReadingColumns,
   type ReadingsStart,
 } from './probe';
-import { id, localDate, tempC, text, version } from '../api/fields';
+import { id, instant, localDate, tempC, text, version, visibleText } from '../api/fields';
 import { MOST_DAYS } from '../api/params';
 
-const name = (most: number) => text(most).pattern(/\S/, 'letters').required();
 /** Minutes of a day. */
 const minute = () => Joi.number().integer().min(0).max(1439);
 
 /** Where trays stand. */
 export const spotSchema = Joi.object({
   placeId: id().required(),
-  zone: name(40),
+  zone: visibleText(40),
   position: Joi.number().integer().min(1).max(10_000).required(),
 });
 
 /** A probe that is added or changed. */
 export const probeSchema = Joi.object<ProbeContent>({
-  name: name(80),
+  name: visibleText(80),
   placeId: id().required(),
-  zone: name(40),
+  zone: visibleText(40),
   calibrations: Joi.array()
     .items(
       Joi.object({
-        from: Joi.string().isoDate().required(),
+        from: instant().required(),
         offsetC: Joi.number().min(-10).max(10).required(),
       }),
     )
@@ -70,7 +69,7 @@ export const readingsStartSchema = Joi.object<ReadingsStart>({
   probes: Joi.array()
     .items(
       Joi.object<ProbeReadings>({
-        probe: name(80),
+        probe: visibleText(80),
         atS: Joi.array().items(second()).min(1).max(READINGS_A_REQUEST).required(),
         airC: Joi.array().items(Joi.number().min(-60).max(80)).required(),
       }).custom((value: ProbeReadings, helpers) =>
@@ -99,16 +98,20 @@ const noteContent = Joi.alternatives<ColdNoteContent>(
   Joi.object({
     kind: Joi.valid('round').required(),
     placeId: id().required(),
-    zone: name(40),
+    zone: visibleText(40),
     airC: tempC().required(),
   }),
-  Joi.object({ kind: Joi.valid('action').required(), placeId: id().required(), note: name(500) }),
+  Joi.object({
+    kind: Joi.valid('action').required(),
+    placeId: id().required(),
+    note: visibleText(500),
+  }),
 );
 
 /** POST a note of the cold. */
 export const coldNoteStartSchema = Joi.object<ColdNoteStart>({
   id: id().required(),
-  at: Joi.string().isoDate(),
+  at: instant(),
   content: noteContent.required(),
 });
 

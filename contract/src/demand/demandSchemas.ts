@@ -16,7 +16,7 @@ import { kitchenSchema } from '../plan/planSchemas';
 import { displayPreferencesSchema } from '../access/preferencesSchema';
 import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import Joi from 'joi';
-import { ballCount, id, localDate, text, version } from '../api/fields';
+import { ballCount, id, instant, localDate, text, version, visibleText } from '../api/fields';
 
 /** PUT a count. */
 export const countChangeSchema = Joi.object<CountChange>({
@@ -45,7 +45,7 @@ export const countsChangeSchema = Joi.object<CountsChange>({
 export const eventSchema = Joi.object<EventContent>({
   date: localDate().required(),
   patternId: id().required().allow(null),
-  name: text(80).required(),
+  name: visibleText(80),
   expectedPercent: Joi.number().integer().min(5).max(500).required(),
   note: text(300).allow('').required(),
 });
@@ -70,7 +70,7 @@ const lastDate = () =>
 
 /** POST a service of the week. */
 export const servicePatternSchema = Joi.object<ServicePatternContent>({
-  name: text(60).required(),
+  name: visibleText(60),
   weekday: Joi.number().integer().min(1).max(7).required(),
   startMin: startMin(),
   endMin: endMin(),
@@ -90,7 +90,7 @@ export const serviceExceptionSchema = Joi.object<ServiceExceptionContent>({
 export const bookingSchema = Joi.object<BookingContent>({
   date: localDate().required(),
   patternId: id().required(),
-  name: text(80).required(),
+  name: visibleText(80),
   guests: Joi.number().integer().min(1).max(5000).required(),
   balls: Joi.array()
     .items(Joi.object({ productId: id().required(), count: ballCount().required() }))
@@ -150,7 +150,7 @@ export const tillSchema = Joi.object<{ sales: readonly TillSale[] }>({
         number: Joi.string()
           .pattern(/^[\x21-\x7e]{1,60}$/, 'number')
           .required(),
-        at: Joi.string().isoDate().required(),
+        at: instant().required(),
         productId: id().required(),
         balls: Joi.number().integer().min(-500).max(500).invalid(0).required(),
       }),

@@ -1,12 +1,12 @@
 import type { Addition, Flour, Formula, OldDough, Preferment, YeastDose } from '@calm/core';
 import { YEAST_FORMS } from './vocabulary';
 import Joi from 'joi';
-import { percent, text } from '../api/fields';
+import { percent, visibleText } from '../api/fields';
 
 const FLOUR_SUM_TOLERANCE_PERCENT = 0.01;
 
 const flour = Joi.object<Flour>({
-  name: text(80).required(),
+  name: visibleText(80),
   // A formula read back from grams per litre may be a binary hair over 100.
   percent: percent(100 + FLOUR_SUM_TOLERANCE_PERCENT)
     .greater(0)
@@ -53,7 +53,7 @@ export const composition = Joi.object({
 });
 
 const addition = Joi.object<Addition>({
-  name: text(80).required(),
+  name: visibleText(80),
   percent: percent(100).required(),
   composition,
 });
@@ -69,7 +69,7 @@ const plain = {
 };
 
 const preferment = Joi.object<Preferment>({
-  name: text(80).required(),
+  name: visibleText(80),
   flourSharePercent: percent(100).greater(0).required(),
   waterPercent: percent(300).greater(0).required(),
   saltPercent: percent(10),
@@ -77,7 +77,7 @@ const preferment = Joi.object<Preferment>({
 });
 
 const oldDough = Joi.object<OldDough>({
-  name: text(80).required(),
+  name: visibleText(80),
   percent: percent(100).greater(0).required(),
   formula: Joi.object(plain).required(),
 });

@@ -10,7 +10,7 @@ import {
   WORK_KEYS,
 } from './vocabulary';
 import Joi from 'joi';
-import { text } from '../api/fields';
+import { visibleText } from '../api/fields';
 
 const minutes = () => Joi.number().min(0).max(1440);
 const hours = () => Joi.number().min(0).max(MOST_STAGE_HOURS);
@@ -30,7 +30,7 @@ const workStage = Joi.object<WorkStage>({
 const restStage = Joi.object<RestStage>({
   kind: Joi.valid('rest').required(),
   key: Joi.valid(...REST_KEYS).required(),
-  place: text(80).required(),
+  place: visibleText(80),
   airTempC: Joi.number().min(AIR_LIMITS_C.least).max(AIR_LIMITS_C.most).required(),
   container: Joi.valid(...CONTAINERS).required(),
   hours: Joi.object({

@@ -14,14 +14,24 @@ import {
   type RecordStart,
 } from './record';
 import { spotSchema } from '../cold/coldSchemas';
-import { ballCount, id, localDate, massG, tempC, text, version } from '../api/fields';
+import {
+  ballCount,
+  id,
+  localDate,
+  instant,
+  massG,
+  pieceG,
+  tempC,
+  text,
+  version,
+  visibleText,
+} from '../api/fields';
 
 /** When something was so, as a device says. */
-const at = () => Joi.string().isoDate();
+const at = () => instant();
 /** None takes a record back. */
 const trays = () => Joi.number().integer().min(0).max(1000).required();
 const note = () => text(500).allow('').required();
-const said = (most: number) => text(most).pattern(/\S/, 'letters').required();
 const found = <Name extends string>(names: readonly Name[]) => Joi.valid(...names).required();
 
 /** PUT a mark. */
@@ -30,7 +40,7 @@ export const markChangeSchema = Joi.object<MarkChange>({
   at: at(),
   isStarted: Joi.boolean(),
   isDone: Joi.boolean(),
-  skippedWhy: text(200).pattern(/\S/, 'letters'),
+  skippedWhy: visibleText(200).optional(),
   extraMin: Joi.number().integer().min(0).max(600),
   personId: id().allow(null),
 })
@@ -45,7 +55,7 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap
     grams: massG().allow(0).required(),
     wantedG: massG().allow(0).required(),
   },
-  piece: { productId: id().required(), grams: massG().required() },
+  piece: { productId: id().required(), grams: pieceG().required() },
   pulled: {
     productId: id().required(),
     serviceId: text(160).required(),
@@ -81,7 +91,7 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap
     note: note(),
   },
   first: { isFirst: Joi.boolean().required(), note: note() },
-  said: { note: said(500) },
+  said: { note: visibleText(500) },
   'taken-back': {},
 };
 const content = Joi.alternatives<RecordContent>(

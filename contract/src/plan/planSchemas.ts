@@ -3,17 +3,24 @@ import { CONTAINERS, REST_KEYS, SKILLS, WORK_KEYS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { Kitchen, PlaceContent } from '../house/kitchen';
 import type { Assumption, PlanContent, PlanPublication } from './plan';
-import { text, version } from '../api/fields';
+import { text, version, visibleText } from '../api/fields';
 
-const name = () => text(160).required();
+const name = () => visibleText(160);
 const minute = () => Joi.number().integer().min(0).max(100_000_000).required();
 const amount = () => Joi.number().integer().min(0).max(100_000).required();
 const index = () => Joi.number().integer().min(0).max(100).required();
 const serviceId = () => text(160).required().allow(null);
 const ids = () => Joi.array().items(text(160)).max(50).required();
 
+/** A stretch of time that does not end before it has begun. */
 const interval = <Rest extends object = object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
-  Joi.object({ startMin: minute(), endMin: minute(), ...rest });
+  Joi.object({
+    startMin: minute(),
+    endMin: minute()
+      .min(Joi.ref('startMin'))
+      .messages({ 'number.min': '{{#label}} comes before the start' }),
+    ...rest,
+  });
 const when = () => interval().required() as Joi.ObjectSchema<Interval>;
 const stepRef = Joi.object<StepRef>({
   lotId: text(400).required(),
@@ -133,11 +140,11 @@ export const airByHour = () =>
 
 /** A place that is added or changed. */
 export const placeSchema = Joi.object<PlaceContent>({
-  name: text(80).required(),
+  name: visibleText(80),
   zones: Joi.array()
     .items(
       Joi.object({
-        name: text(40).required(),
+        name: visibleText(40),
         positions: Joi.number().integer().min(0).max(10_000).required(),
         warmerC: Joi.number().min(-20).max(20).required(),
       }),

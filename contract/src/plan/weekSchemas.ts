@@ -4,17 +4,17 @@ import Joi from 'joi';
 import type { TimeInterval, WeekDocument } from './week';
 import { targetSchema } from '../engine/doughSchemas';
 import { formulaSchema } from '../engine/formulaSchemas';
-import { ballCount, massG, percent, text } from '../api/fields';
+import { ballCount, instant, massG, percent, text, visibleText } from '../api/fields';
 import { routeStagesSchema } from '../engine/routeSchemas';
 
-const name = () => text(160).required();
-const instant = () => Joi.string().isoDate().required();
+const name = () => visibleText(160);
+const moment = () => instant().required();
 const kilograms = () => Joi.number().min(0).max(10_000);
 const amount = () => Joi.number().integer().min(0).max(100_000).required();
 
 /** A stretch of time that ends after it has begun. */
 const interval = <Rest extends object>(rest: Joi.PartialSchemaMap<Rest> = {}) =>
-  Joi.object({ startsAt: instant(), endsAt: instant(), ...rest })
+  Joi.object({ startsAt: moment(), endsAt: moment(), ...rest })
     .custom((given: TimeInterval, helpers) =>
       Date.parse(given.endsAt) > Date.parse(given.startsAt) ? given : helpers.error('time.order'),
     )
@@ -27,7 +27,7 @@ const timedSteps = () =>
   listOf(
     Joi.object({
       step: text(300).required(),
-      startsAt: instant(),
+      startsAt: moment(),
       personIds: Joi.array().items(name()),
     }),
     20_000,
@@ -35,7 +35,7 @@ const timedSteps = () =>
 
 /** Input of `calm plan`: everything a week is planned from. */
 export const weekSchema = Joi.object<WeekDocument>({
-  now: instant(),
+  now: moment(),
   services: listOf(interval({ id: name(), day: text(80) }), 500)
     .unique('id')
     .required(),

@@ -25,10 +25,14 @@ export function markAfter(mark: Mark, change: MarkChange, nowIso: string): Mark 
   return {
     ...mark,
     startedAt: isStarted === undefined ? mark.startedAt : isStarted ? (mark.startedAt ?? at) : null,
-    doneAt: isOver ? at : isOpened ? null : mark.doneAt,
+    doneAt: isOver ? notBefore(mark.startedAt, at) : isOpened ? null : mark.doneAt,
     skippedWhy: skippedWhy ?? (isDone === undefined ? mark.skippedWhy : null),
     extraMin: extraMin ?? mark.extraMin,
     personId: personId === undefined ? mark.personId : personId,
     version: mark.version + 1,
   };
 }
+
+/** No step ends before it was begun, whatever a device's clock says. */
+const notBefore = (startedAt: string | null, at: string): string =>
+  startedAt !== null && startedAt > at ? startedAt : at;

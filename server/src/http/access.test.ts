@@ -169,7 +169,7 @@ describe('the crew', () => {
     const { id, version, canSignIn } = added.body as Crew['people'][number];
     expect(canSignIn).toBe(false);
     const weak = await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: 'letters' });
-    expect(problemOf(weak).errors).toMatchObject([{ path: 'secret', code: 'pin' }]);
+    expect(problemOf(weak).errors).toMatchObject([{ path: 'secret', code: 'secret.weak' }]);
     expect(
       (await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '8351' })).status,
     ).toBe(200);
@@ -179,7 +179,7 @@ describe('the crew', () => {
     const changed = await house.http.put(paths.changePerson(HOUSE, id)).send(change);
     expect(changed.body).toMatchObject({ role: 'manager', canSignIn: false });
     const short = await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '12345678' });
-    expect(problemOf(short).errors).toMatchObject([{ path: 'secret', code: 'string.min' }]);
+    expect(problemOf(short).errors).toMatchObject([{ path: 'secret', code: 'secret.weak' }]);
     expect((await house.http.delete(paths.removePerson(HOUSE, id))).status).toBe(200);
     expect((await crew()).people.some((each) => each.id === id)).toBe(false);
   });

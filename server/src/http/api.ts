@@ -1,7 +1,7 @@
 import { API, ROUTE_NAMES, ROUTES, type RouteDefinition, type RouteName } from '@calm/contract';
 import { schemasOf } from '@calm/contract/schemas';
 import cookieParser from 'cookie-parser';
-import express, { Router, type RequestHandler } from 'express';
+import { Router, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
@@ -18,11 +18,11 @@ import { planHandlers } from './handlers/planHandlers';
 import type { LiveHub } from './live/liveHub';
 import { liveStream, tellsLive } from './live/liveStream';
 import { mountRoute, type Mounted } from './mountRoute';
+import { permit } from './permit';
 import { sendProblem } from './problems';
+import { requestBody } from './requestBody';
 import type { RouteHandlers, RouteSenders } from './routeHandlers';
 
-/** The largest request body, where the table says nothing else. */
-const BODY_LIMIT = '100kb';
 /** Tries to sign in from one device a minute, whoever it tries to be. */
 const TRIES_A_MINUTE = 60;
 
@@ -56,7 +56,8 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
     const route: RouteDefinition = ROUTES[name];
     const layers: RequestHandler[] = [
       ...(route.isRateLimited ? [fewTries] : []),
-      express.json({ limit: route.bodyLimit ?? BODY_LIMIT }),
+      permit(db, route),
+      requestBody(route),
       handlerOf(name, route),
     ];
     api[route.method](route.path, ...layers);

@@ -38,7 +38,9 @@ export function clearSessionCookie(res: Response, house: string): void {
 export function authenticate(db: Database, clock: Clock): RequestHandler {
   return async (req, res, next) => {
     const house = String(req.params['house']);
-    const token = (req.cookies as Record<string, string>)[cookieName(house)] ?? null;
+    const cookie: unknown = (req.cookies as Record<string, unknown>)[cookieName(house)];
+    // A cookie may say that it holds JSON; ours are texts.
+    const token = typeof cookie === 'string' ? cookie : null;
     const now = clock.now();
     const who = token === null ? null : await sessionOf(db, house, token, now);
     const authContext: AuthContext = { who, token, now };

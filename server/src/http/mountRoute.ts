@@ -1,14 +1,14 @@
-import { hasPermission, type House, type RouteDefinition, type RouteMedia } from '@calm/contract';
+import type { House, RouteDefinition, RouteMedia } from '@calm/contract';
 import { check, paramsSchema } from '@calm/contract/schemas';
 import type { Request, RequestHandler, Response } from 'express';
 import type { ObjectSchema } from 'joi';
 import type { Database } from '../database/database';
 import type { Scope } from '../database/scope';
-import { inHouse, isHouse } from '../use-cases/inHouse';
+import { inHouse } from '../use-cases/inHouse';
 import type { WriteKey } from '../use-cases/onlyOnce';
 import type { Result } from '../use-cases/result';
 import { authContext, writing, type AuthContext } from './authContext';
-import { sendBadInput, sendProblem, sendRefusals } from './problems';
+import { sendBadInput, sendRefusals } from './problems';
 import type { Writing } from '../use-cases/lots/records';
 
 /** What a route reads besides its address. */
@@ -39,8 +39,8 @@ const CONTENT_TYPE: Readonly<Partial<Record<RouteMedia, string>>> = {
 };
 
 /**
- * A route of the table as Express takes it: who asks → schema → use case → store, in a transaction, within
- * one house. What was written is on record with who did it, in the same transaction.
+ * A route of the table as Express takes it, once it is known who may: schema → use case → store, in a
+ * transaction, within one house. What was written is on record with who did it, in the same transaction.
  */
 export function mountRoute(
   db: Database,
@@ -52,7 +52,6 @@ export function mountRoute(
   return async (req: Request, res: Response) => {
     const slug = String(req.params['house']);
     const auth = authContext(res);
-    if (!(await isAllowed(db, route, slug, res))) return;
     const path = checked(params, req.params, true);
     const query = checked(schemas.query, req.query, true);
     const body = checked(schemas.body, req.body, false);
@@ -86,26 +85,6 @@ export function mountRoute(
     if (send) return send(res, value, house);
     sendValue(res, route, value);
   };
-}
-
-/** Whether somebody may; whoever may not has been answered. */
-export async function isAllowed(
-  db: Database,
-  { permission }: RouteDefinition,
-  slug: string,
-  res: Response,
-): Promise<boolean> {
-  const { who } = authContext(res);
-  if (permission === 'public') return true;
-  if (who) {
-    if (hasPermission(who.role, permission)) return true;
-    sendProblem(res, 'not-allowed', `A ${who.role} may not do this. Ask a manager.`);
-  } else if (await isHouse(db, slug)) {
-    sendProblem(res, 'signed-out', 'Sign in first.');
-  } else {
-    sendRefusals(res, [{ kind: 'not-found', what: 'house' }]);
-  }
-  return false;
 }
 
 function sendValue(res: Response, { status, media }: RouteDefinition, value: unknown): void {

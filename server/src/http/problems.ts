@@ -1,11 +1,13 @@
 import type { FieldError, Problem, ProblemKind } from '@calm/contract';
 import type { ErrorRequestHandler, Response } from 'express';
 import { DatabaseBusy, errorNumber } from '../database/transaction';
+import { TooNested } from './requestBody';
 import type { Refusal } from '../use-cases/result';
 
 const STATUS: Readonly<Record<ProblemKind, number>> = {
   'bad-input': 400,
   'not-json': 400,
+  'not-readable': 415,
   'signed-out': 401,
   'wrong-secret': 401,
   'not-allowed': 403,
@@ -24,6 +26,7 @@ const STATUS: Readonly<Record<ProblemKind, number>> = {
 const TITLE: Readonly<Record<ProblemKind, string>> = {
   'bad-input': 'Some of what was sent is not right',
   'not-json': 'What was sent is not JSON',
+  'not-readable': 'What was sent cannot be read',
   'signed-out': 'Nobody is signed in here',
   'wrong-secret': 'That is not the password or PIN',
   'not-allowed': 'Your role may not do this',
@@ -104,12 +107,19 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
   if (type === 'entity.too.large') {
     return sendProblem(res, 'too-large', 'That is more than one request may hold.');
   }
-  if (type === 'entity.parse.failed' || type.startsWith('encoding.')) {
+  if (type === 'entity.parse.failed') {
     return sendProblem(res, 'not-json', (error as Error).message);
   }
-  const { status } = error as { status?: number };
-  if (error instanceof URIError || status === 404 || status === 400) {
-    return sendProblem(res, 'not-found', `Nothing at ${req.path}.`);
+  if (error instanceof TooNested) {
+    return sendProblem(res, 'bad-input', 'Lists and objects stand too deep in each other here.');
+  }
+  const { status = 500 } = error as { status?: number };
+  if (status === 415) {
+    return sendProblem(res, 'not-readable', 'Send JSON in UTF-8, as it is and not packed.');
+  }
+  if (type.startsWith('request.')) return sendProblem(res, 'not-json', 'It did not come whole.');
+  if (error instanceof URIError || (status >= 400 && status < 500)) {
+    return sendProblem(res, 'not-found', `Nothing at ${req.path} can be had so.`);
   }
   // A node that is not ready (1047), or a database that takes too long: it was not done, and may be sent again.
   if (error instanceof DatabaseBusy || errorNumber(error) === 1047) {

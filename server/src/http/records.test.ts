@@ -11,7 +11,15 @@ import {
 import { currentRecords } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { HOUSE, NOW, problemOf, roundStart, signedIn, startHouse } from '../test-support/testHouse';
+import {
+  HOUSE,
+  NOW,
+  problemOf,
+  roundStart,
+  signedIn,
+  startHouse,
+  stepOf,
+} from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
 let lot: Lot;
@@ -23,7 +31,7 @@ beforeAll(async () => {
 afterAll(() => house.drop());
 
 const EARLIER = '2026-11-25T14:31:00.000Z';
-const mark = (body: object, step = '1-weigh') =>
+const mark = (body: object, step = stepOf(lot, 0)) =>
   house.http.put(paths.changeMark(HOUSE, lot.id, 0, step)).send(body);
 const add = (content: RecordContent, more: object = {}) =>
   house.http.post(paths.addLotRecord(HOUSE, lot.id)).send({ id: randomUUID(), content, ...more });
@@ -46,24 +54,27 @@ describe('a step', () => {
   });
 
   it('is skipped with a reason, and opened again without it', async () => {
-    const skipped = await mark({ skippedWhy: 'Bowl was cold enough', version: 0 }, '2-mix');
+    const skipped = await mark({ skippedWhy: 'Bowl was cold enough', version: 0 }, stepOf(lot, 1));
     expect(skipped.body).toMatchObject({ skippedWhy: 'Bowl was cold enough', doneAt: NOW });
-    const open = await mark({ isDone: false, version: 1 }, '2-mix');
+    const open = await mark({ isDone: false, version: 1 }, stepOf(lot, 1));
     expect(open.body).toMatchObject({ skippedWhy: null, doneAt: null });
   });
 
   it('is never done in the time to come, nor more than a week ago, nor by nobody', async () => {
     const preferments = await mark(
       { isDone: true, at: '2027-01-01T00:00:00.000Z', version: 0 },
-      '9-pull',
+      stepOf(lot, -1),
     );
     expect((preferments.body as Mark).doneAt).toBe(NOW);
-    const old = await mark({ isDone: true, at: '2026-11-01T00:00:00.000Z', version: 1 }, '9-pull');
+    const old = await mark(
+      { isDone: true, at: '2026-11-01T00:00:00.000Z', version: 1 },
+      stepOf(lot, -1),
+    );
     expect(problemOf(old).errors).toMatchObject([{ path: 'at', code: 'at.too-old' }]);
     const nobody = '00000000-0000-4000-8000-000000000000';
-    const handed = await mark({ personId: nobody, version: 1 }, '9-pull');
+    const handed = await mark({ personId: nobody, version: 1 }, stepOf(lot, -1));
     expect(problemOf(handed).errors).toMatchObject([{ path: 'personId' }]);
-    expect((await mark({ version: 1 }, '9-pull')).status).toBe(400);
+    expect((await mark({ version: 1 }, stepOf(lot, -1))).status).toBe(400);
   });
 });
 

@@ -16,7 +16,7 @@ import {
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
-import { HOUSE, NOW, roundStart, TODAY, type startHouse } from './testHouse';
+import { HOUSE, NOW, roundStart, stepOf, TODAY, type startHouse } from './testHouse';
 
 /** With which the house without an owner is begun. */
 export const SETUP_CODE = 'K7QM2XHD9RTE';
@@ -291,10 +291,12 @@ export async function routeExamples(
       const temps = { roomTempC: 22, flourTempC: 21, tapTempC: 14, prefermentTempC: null };
       return { params: [id, number], body: { version, ...temps, doughOutC: 24 } };
     },
-    changeMark: async () => ({
-      params: [(await world.lot()).id, 0, 'temper'],
-      body: { version: 0, isStarted: true },
-    }),
+    changeMark: async () => {
+      const lot = await world.lot();
+      const last = lot.marks.find(({ stepKey }) => stepKey === stepOf(lot, -1));
+      const params = [lot.id, 0, stepOf(lot, -1)];
+      return { params, body: { version: last?.version ?? 0, isStarted: true } };
+    },
     records: () => DAYS,
     lotRecords: aLot,
     addLotRecord: async () => ({

@@ -6,6 +6,7 @@ import {
   type Service,
   paths,
 } from '@calm/contract';
+import { stageKey } from '@calm/core';
 import { loadLanternYard } from '@calm/demo';
 import { and, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
@@ -82,7 +83,10 @@ export async function startHouse() {
       await database.drop();
     },
     app,
+    live,
     http,
+    /** Of the manager of both houses. */
+    cookie: both,
     /** Somebody else, or nobody: `signedIn` gives cookies. */
     as: (cookie: string | null) =>
       cookie ? request.agent(app).set('Cookie', cookie) : request(app),
@@ -120,6 +124,12 @@ export function roundStart(book: HouseBook, change: Partial<LotStart> = {}): Lot
     ...change,
   };
 }
+
+/** The key of a lot's n-th stage, from 0; of its last for -1. */
+export const stepOf = ({ recipe: { route } }: Lot, n: number): string => {
+  const index = n < 0 ? route.length + n : n;
+  return stageKey({ index, key: route[index]?.key ?? '' });
+};
 
 /** The body of an answer that must be a problem document. */
 export function problemOf<Both = unknown>(res: request.Response): Problem<Both> {

@@ -9,7 +9,16 @@ export type Refusal =
   | {
       readonly kind: 'not-found';
       readonly what:
-        'house' | 'lot' | 'load' | 'formula' | 'handover' | 'photo' | 'alarm' | RecordName;
+        | 'house'
+        | 'lot'
+        | 'load'
+        | 'step'
+        | 'step'
+        | 'formula'
+        | 'handover'
+        | 'photo'
+        | 'alarm'
+        | RecordName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
   | { readonly kind: 'in-use'; readonly what: RecordName | 'handover' }

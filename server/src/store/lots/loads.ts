@@ -49,3 +49,16 @@ export function readLoggedLoads({ tx, houseId }: Scope) {
     .orderBy(desc(t.lots.startedAt))
     .limit(LOADS_TO_LEARN_FROM);
 }
+
+/** Whether a lot has a load of this number. */
+export async function hasLoad(
+  { tx, houseId }: Scope,
+  lotId: string,
+  number: number,
+): Promise<boolean> {
+  const rows = await tx
+    .select({ number: t.loads.number })
+    .from(t.loads)
+    .where(and(eq(t.loads.houseId, houseId), eq(t.loads.lotId, lotId), eq(t.loads.number, number)));
+  return rows.length > 0;
+}

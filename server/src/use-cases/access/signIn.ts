@@ -90,6 +90,8 @@ export async function startOwner(
   if (isOwned) return badInput('', 'owner.there', 'The house has its owner already.');
   if (setupHash === null || !(await verify(setupHash, plainCode(code))))
     return badInput('code', 'code.wrong', 'That is not the set-up code that the server printed.');
+  const weak = weakness('manager', password, 'password');
+  if (weak) return weak;
   await writeOwned(scope, now);
   const id = randomUUID();
   await personRepository.insert(scope, id, { name, initials, role: 'manager', skills: [] });
@@ -98,16 +100,16 @@ export async function startOwner(
 }
 
 /** Why a secret will not do for a role; null when it does. */
-function weakness(role: Role, secret: string): Refused | null {
+function weakness(role: Role, secret: string, field = 'secret'): Refused | null {
   if (isGoodSecret(role, secret)) return null;
   const { least, most } = PIN_LENGTH;
   return secretKindOf(role) === 'password'
     ? badInput(
-        'secret',
-        'string.min',
-        `A password has at least ${PASSWORD_LENGTH.least} characters.`,
+        field,
+        'secret.weak',
+        `A password has at least ${PASSWORD_LENGTH.least} characters, not the same few throughout.`,
       )
-    : badInput('secret', 'pin', `A PIN is ${least} to ${most} digits.`);
+    : badInput(field, 'secret.weak', `A PIN is ${least} to ${most} digits, not in a row.`);
 }
 
 /** Gives somebody a new password or PIN. Whoever was signed in as them is signed out. */

@@ -23,6 +23,7 @@ import {
 } from '@calm/contract';
 import { findAlarm, readAlarms, writeAcknowledgement } from '../../store/cold/alarms';
 import { latestAuditKey } from '../../store/access/auditLog';
+import { placeRepository } from '../../store/house/places';
 import { insertColdNote, readColdNotes } from '../../store/cold/coldNotes';
 import { readLots } from '../../store/lots/lots';
 import { readPlan } from '../../store/plan/plans';
@@ -201,6 +202,8 @@ export async function addColdNote(
   { id, at, content }: ColdNoteStart,
   { personId, now }: Writing,
 ): Promise<Result<ColdNote>> {
+  if (!(await placeRepository.find(scope, content.placeId)))
+    return badInput('content/placeId', 'id.unknown', 'The house has no such place.');
   const seen = seenAt(at, now);
   if (!seen.ok) return seen;
   const note: ColdNote = { id, at: seen.value.toISOString(), personId, content };

@@ -1,4 +1,4 @@
-import { ok, fail } from '@calm/core';
+import { fail, ok, stageKey } from '@calm/core';
 import { adviseLoad, markAfter, scaleRecipe } from '@calm/domain';
 import type {
   LoadChange,
@@ -48,17 +48,19 @@ export async function changeMark(
   scope: Scope,
   lotId: string,
   { loadNumber, stepKey }: { loadNumber: number; stepKey: string },
-  change: MarkChange,
+  { at, ...change }: MarkChange,
   now: Date,
 ): Promise<Result<Mark>> {
   const lot = await findLot(scope, lotId);
   if (!lot) return NO_LOT;
   const isLoad = loadNumber === 0 || lot.loads.some((l) => l.number === loadNumber);
   if (!isLoad) return fail({ kind: 'not-found', what: 'load' });
+  if (!stepKeysOf(lot, loadNumber).includes(stepKey))
+    return fail({ kind: 'not-found', what: 'step' });
   if (change.personId && !(await personRepository.find(scope, change.personId))) {
     return badInput('personId', 'id.unknown', 'There is no such person on the crew.');
   }
-  const seen = seenAt(change.at, now);
+  const seen = seenAt(at, now);
   if (!seen.ok) return seen;
   const before = await readMark(scope, lotId, loadNumber, stepKey);
   const after = markAfter(before, change, seen.value.toISOString());
@@ -66,6 +68,12 @@ export async function changeMark(
   const current = isWritten ? after : await readMark(scope, lotId, loadNumber, stepKey);
   return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
 }
+
+/** The steps that can be marked: those of the method at a load, the stages of the route at the whole lot. */
+const stepKeysOf = ({ recipe }: Lot, loadNumber: number): string[] =>
+  loadNumber > 0
+    ? recipe.method.steps.map(({ key }) => key)
+    : recipe.route.map(({ key }, index) => stageKey({ index, key }));
 
 /** Writes the note that is pinned to a lot. */
 export async function changeNote(

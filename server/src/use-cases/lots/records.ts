@@ -16,8 +16,12 @@ import {
   type LotRecord,
   type PhotoStart,
   type RecordStart,
+  type Spot,
 } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
+import { readProductIds } from '../../store/book/products';
+import { placeRepository } from '../../store/house/places';
+import { hasLoad } from '../../store/lots/loads';
 import { findLotRow } from '../../store/lots/lots';
 import { insertPhoto } from '../../store/lots/photos';
 import type { Scope } from '../../database/scope';
@@ -54,6 +58,8 @@ export async function addLotRecord(
   { personId, now }: Writing,
 ): Promise<Result<LotRecord>> {
   if (!(await findLotRow(scope, lotId))) return fail({ kind: 'not-found', what: 'lot' });
+  const unknown = await unknownIn(scope, lotId, content);
+  if (unknown) return badInput(`content/${unknown}`, 'id.unknown', 'The house has no such thing.');
   const seen = seenAt(at, now);
   if (!seen.ok) return seen;
   if (correctsId !== undefined) {
@@ -73,6 +79,23 @@ export async function addLotRecord(
   return (await insertRecord(scope, record))
     ? ok(record)
     : badInput('id', 'id.taken', 'There is a record of this name already.');
+}
+
+/** The field of a record that names what this house, or this lot, does not have; null when all is there. */
+async function unknownIn(
+  scope: Scope,
+  lotId: string,
+  content: RecordStart['content'],
+): Promise<string | null> {
+  if ('productId' in content && !(await readProductIds(scope)).includes(content.productId))
+    return 'productId';
+  if ('loadNumber' in content && !(await hasLoad(scope, lotId, content.loadNumber)))
+    return 'loadNumber';
+  for (const end of ['from', 'to'] as const) {
+    const spot = (content as Partial<Record<typeof end, Spot | null>>)[end];
+    if (spot && !(await placeRepository.find(scope, spot.placeId))) return `${end}/placeId`;
+  }
+  return null;
 }
 
 /** Keeps a photo of a lot and puts it on record. Anything that is no JPEG is refused, whatever it says it is. */

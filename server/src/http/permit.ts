@@ -1,0 +1,22 @@
+import { hasPermission, type RouteDefinition } from '@calm/contract';
+import type { RequestHandler } from 'express';
+import type { Database } from '../database/database';
+import { isHouse } from '../use-cases/inHouse';
+import { authContext } from './authContext';
+import { sendProblem, sendRefusals } from './problems';
+
+/** Lets a request on when whoever asks may do this; whoever may not is answered here, before more is read. */
+export function permit(db: Database, { permission }: RouteDefinition): RequestHandler {
+  return async (req, res, next) => {
+    if (permission === 'public') return next();
+    const { who } = authContext(res);
+    if (who) {
+      if (hasPermission(who.role, permission)) return next();
+      return sendProblem(res, 'not-allowed', `A ${who.role} may not do this. Ask a manager.`);
+    }
+    if (await isHouse(db, String(req.params['house']))) {
+      return sendProblem(res, 'signed-out', 'Sign in first.');
+    }
+    sendRefusals(res, [{ kind: 'not-found', what: 'house' }]);
+  };
+}
