@@ -78,14 +78,20 @@ test('a manager writes the crew: somebody new with a PIN, their week, a day away
     await page.keyboard.type('il');
     await page.getByRole('checkbox', { name: 'balling' }).check();
     await page.getByLabel(/PIN$/).fill('12');
+    await page.getByLabel('Your own password').fill('ostrel harbour');
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByRole('alert')).toHaveText('A PIN is 4 to 8 digits.');
+    await expect(page.getByRole('alert')).toHaveText(/^A PIN is 4 to 8 digits/);
     await page.getByLabel(/PIN$/).fill('');
     await page.getByRole('button', { name: 'Save' }).click();
     const row = page.getByRole('row', { name: /^Ilka Dough hand balling/ });
     await expect(row.getByText('has no PIN or password yet')).toBeVisible();
     await row.getByRole('button', { name: 'Ilka' }).click();
     await page.getByLabel(/PIN$/).fill('6204');
+    // An unlocked tablet is not enough to give somebody a way in.
+    await page.getByLabel('Your own password').fill('not this one');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('alert')).toHaveText('That is not your own password.');
+    await page.getByLabel('Your own password').fill('ostrel harbour');
     await expectAccessible(page);
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(row.getByText('has no PIN or password yet')).toHaveCount(0);

@@ -121,6 +121,24 @@ export async function sessionOf(house: string, name = 'Maro'): Promise<SessionCo
   return { name: `calm_${house}`, value, url: process.env['E2E_URL'] ?? '' };
 }
 
+/** How many things that were done on a page's device are kept there, because the house has not got them yet. */
+export const keptActs = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve, reject) => {
+        const asked = indexedDB.open('calm-tray', 1);
+        asked.onerror = () => reject(new Error('the outbox cannot be read'));
+        asked.onsuccess = () => {
+          const db = asked.result;
+          const count = db.transaction('outbox').objectStore('outbox').count();
+          count.onsuccess = () => {
+            db.close();
+            resolve(count.result);
+          };
+        };
+      }),
+  );
+
 /** Takes everybody's password and PIN away: the house stands as on its first day, with this set-up code. */
 export async function disown(house: string, code: string): Promise<void> {
   const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');

@@ -4,7 +4,7 @@ import { VitePWA } from 'vite-plugin-pwa';
 import { compression } from 'vite-plugin-compression2';
 import { budget } from './budget';
 import { askEarly } from './early';
-import { KEPT_ANSWERS, PAGE_CACHE } from './src/offline';
+import { BOARD_CACHE, KEPT_ANSWERS, PAGE_CACHE } from './src/offline';
 
 export default defineConfig({
   root: import.meta.dirname,
@@ -56,9 +56,9 @@ export default defineConfig({
             urlPattern: KEPT_ANSWERS,
             handler: 'NetworkFirst',
             options: {
-              cacheName: 'calm-board',
+              cacheName: BOARD_CACHE,
               networkTimeoutSeconds: 4,
-              expiration: { maxEntries: 120, maxAgeSeconds: 3 * 86_400 },
+              expiration: { maxEntries: 120, maxAgeSeconds: 14 * 86_400 },
               cacheableResponse: { statuses: [200] },
             },
           },

@@ -1,3 +1,5 @@
+import type { Site } from './http/site';
+
 /** What a server process is told from outside, all of it through the environment. */
 export interface Config {
   readonly databaseUrl: string;
@@ -10,6 +12,9 @@ export interface Config {
   /** How many times as fast as the machine's that clock goes; 0 stands still. */
   readonly clockSpeed: number;
   readonly logLevel: string;
+  readonly site: Site;
+  /** Files of a certificate and its key, for TLS without a proxy; null serves plain HTTP. */
+  readonly tls: { readonly cert: string; readonly key: string } | null;
 }
 
 /** A sentence for the person who started the server, in place of a stack trace. */
@@ -45,5 +50,25 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     ownNow: env['CALM_NOW'] ?? null,
     clockSpeed,
     logLevel: env['LOG_LEVEL'] ?? 'info',
+    site: readSite(env),
+    tls: readTls(env),
   };
+}
+
+function readSite(env: NodeJS.ProcessEnv): Site {
+  const { CALM_ORIGIN: origin = null, CALM_TRUST_PROXY: proxies = null } = env;
+  if (origin !== null && !(URL.canParse(origin) && new URL(origin).origin === origin)) {
+    throw new StartError(
+      `CALM_ORIGIN must be scheme and host alone, such as https://dough.example.org, not "${origin}".`,
+    );
+  }
+  const isCount = proxies !== null && /^\d+$/.test(proxies);
+  return { origin, trustProxy: isCount ? Number(proxies) : proxies };
+}
+
+function readTls(env: NodeJS.ProcessEnv): Config['tls'] {
+  const { CALM_TLS_CERT: cert, CALM_TLS_KEY: key } = env;
+  if (cert === undefined && key === undefined) return null;
+  if (!cert || !key) throw new StartError('TLS takes both CALM_TLS_CERT and CALM_TLS_KEY.');
+  return { cert, key };
 }

@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { pino } from 'pino';
 import { ownClock, systemClock } from './clock';
 import { StartError, type Config } from './config';
@@ -17,6 +19,9 @@ export interface Serving {
   stop(): Promise<void>;
 }
 
+/** Longest that a request may take to come in whole, and its head alone, ms: slower ones hold a place for nothing. */
+const REQUEST_MS = 60_000;
+const HEADERS_MS = 10_000;
 /** Longest wait for running requests when stopping, ms. */
 const STOP_WITHIN_MS = 10_000;
 
@@ -36,10 +41,13 @@ export async function serve(config: Config): Promise<Serving> {
     log,
     live,
     clock,
+    site: config.site,
     webDir: config.webDir,
     isTakingWork: () => isTakingWork,
   });
-  const server = createServer(app);
+  const server = config.tls ? createTlsServer(readTls(config.tls), app) : createServer(app);
+  server.requestTimeout = REQUEST_MS;
+  server.headersTimeout = HEADERS_MS;
   try {
     await pool.query('select 1');
     await listen(server, config);
@@ -54,7 +62,7 @@ export async function serve(config: Config): Promise<Serving> {
     : startColdWatch(db, clock, log, () => live.nudge());
   return {
     setupCodes,
-    url: `http://${config.host}:${config.port}`,
+    url: `${config.tls ? 'https' : 'http'}://${config.host}:${config.port}`,
     stop: async () => {
       isTakingWork = false;
       await stopWatching();
@@ -68,6 +76,15 @@ export async function serve(config: Config): Promise<Serving> {
       await pool.end();
     },
   };
+}
+
+/** @throws StartError when a file is not to be read */
+function readTls({ cert, key }: { readonly cert: string; readonly key: string }) {
+  try {
+    return { cert: readFileSync(cert), key: readFileSync(key) };
+  } catch (error) {
+    throw new StartError(`Cannot read the certificate or its key: ${(error as Error).message}.`);
+  }
 }
 
 function listen(server: Server, { host, port }: Config): Promise<void> {

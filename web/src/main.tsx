@@ -12,6 +12,7 @@ import './shell/theme/base.css';
 import { workOffline } from './offline';
 import { askOnce } from './state/api/earlyAnswers';
 import { setClock, setClockFromLastTime } from './state/time/clock';
+import { keepOutbox } from './state/outbox/outboxStorage';
 import { makeStore } from './state/store';
 import { setLanguage } from './words';
 
@@ -34,6 +35,7 @@ async function readClock(): Promise<void> {
 async function start(): Promise<void> {
   await readClock();
   const store = makeStore();
+  await keepOutbox(store);
   await setLanguage(store.getState().display.language);
   createRoot(document.getElementById('root') as HTMLElement).render(
     <StrictMode>

@@ -3,9 +3,12 @@ const WORKER = '/offline.js';
 /** Where the worker keeps the page of every address. */
 export const PAGE_CACHE = 'calm-pages';
 
+/** Where it keeps the last answers of the house. */
+export const BOARD_CACHE = 'calm-board';
+
 /** What a shift board is made of: its last answers stay on the device. */
 export const KEPT_ANSWERS =
-  /\/api\/v1\/houses\/[^/]+\/(session|book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(?=[/?]|$)/;
+  /\/api\/v1\/houses\/[^/]+\/(book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(?=[/?]|$)/;
 
 /**
  * Without a network a tablet keeps its pages, its board, and what is done on it. A worker stands between page

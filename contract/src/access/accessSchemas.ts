@@ -1,7 +1,13 @@
 import { SKILLS } from '../engine/vocabulary';
 import Joi from 'joi';
 import { ROLES } from './permissions';
-import { PASSWORD_LENGTH, PIN_LENGTH, type OwnerStart, type SignIn } from './signIn';
+import {
+  PASSWORD_LENGTH,
+  PIN_LENGTH,
+  type OwnerStart,
+  type SecretChange,
+  type SignIn,
+} from './signIn';
 import type { CrewContent, ShiftExceptionContent, ShiftPatternContent } from './crew';
 import { id, localDate, text, visibleText } from '../api/fields';
 
@@ -24,8 +30,9 @@ export const ownerSchema = Joi.object<OwnerStart>({
 });
 
 /** PUT a new password or PIN; which of the two is by the role, and checked there. */
-export const secretSchema = Joi.object<{ secret: string }>({
+export const secretSchema = Joi.object<SecretChange>({
   secret: Joi.string().min(PIN_LENGTH.least).max(PASSWORD_LENGTH.most).required(),
+  ownSecret: Joi.string().max(PASSWORD_LENGTH.most).required(),
 });
 
 /** POST somebody of the crew. */

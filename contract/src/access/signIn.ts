@@ -54,12 +54,33 @@ export interface SignInOptions {
 
 /** Who is signed in. */
 export interface Session {
+  /** Of this signing in on this device; the next one has another. */
+  readonly id: string;
   readonly personId: string;
   readonly name: string;
   readonly initials: string;
   readonly role: Role;
   /** How they read; null is as the house does. */
   readonly preferences: DisplayPreferences | null;
+}
+
+/** A device on which somebody is signed in. */
+export interface SignedInDevice {
+  readonly id: string;
+  readonly openedAt: string;
+  /** When it last asked for anything, within minutes. */
+  readonly seenAt: string;
+  /** What its browser calls itself. */
+  readonly agent: string;
+  /** The device that asks. */
+  readonly isThis: boolean;
+}
+
+/** A new password or PIN for somebody, by whoever proves to be themselves. */
+export interface SecretChange {
+  readonly secret: string;
+  /** The password of whoever changes it: an unlocked tablet is not enough. */
+  readonly ownSecret: string;
 }
 
 /** Somebody at the door. */

@@ -1,6 +1,6 @@
 import type { AuditEntry } from '../access/audit';
 import type { Crew, CrewMember, ShiftException, ShiftPattern } from '../access/crew';
-import type { Session, SignInOptions } from '../access/signIn';
+import type { Session, SignInOptions, SignedInDevice } from '../access/signIn';
 import type { FormulaRecord, FormulaVersion, RouteRecord } from '../book/formula';
 import type { BookImportAnswer } from '../book/imports';
 import type { Product } from '../book/product';
@@ -50,6 +50,9 @@ export interface PlainAnswers {
   readonly session: Session;
   readonly signIn: null;
   readonly signOut: null;
+  readonly sessions: readonly SignedInDevice[];
+  readonly endSession: null;
+  readonly endOtherSessions: { readonly ended: number };
   readonly changePreferences: Session;
   readonly startOwner: Readonly<Record<string, never>>;
   readonly crew: Crew;

@@ -19,6 +19,7 @@ const PARAMS = {
   number: Joi.number().integer().min(1).max(200),
   loadNumber: Joi.number().integer().min(0).max(200),
   stepKey: stepKey(),
+  session: Joi.string().hex().length(64),
 } as const satisfies Readonly<Record<string, Schema>>;
 
 type NumberParams = 'number' | 'loadNumber';

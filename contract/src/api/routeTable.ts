@@ -23,12 +23,21 @@ const ACCESS_ROUTES = {
   }),
   signOut: remove('/houses/:house/session', 'public', 'Signs out.', { media: 'none', status: 204 }),
   changePreferences: put('/houses/:house/session/preferences', 'see', 'Sets how somebody reads.'),
+  sessions: get('/houses/:house/sessions', 'see', 'Where one is signed in.'),
+  endSession: remove('/houses/:house/sessions/:session', 'see', 'Signs out one of one’s devices.'),
+  endOtherSessions: remove(
+    '/houses/:house/sessions',
+    'see',
+    'Signs out all of one’s other devices.',
+  ),
   startOwner: post('/houses/:house/owner', 'public', 'Creates the owner account of a new house.', {
     isRateLimited: true,
   }),
   crew: get('/houses/:house/crew', 'see', 'The crew, their weekly shifts and the exceptions.'),
   ...collection('Person', 'people', 'crew', 'crew member'),
-  changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.'),
+  changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.', {
+    isRateLimited: true,
+  }),
   ...collection('ShiftPattern', 'shift-patterns', 'crew', 'weekly shift'),
   ...collection('ShiftException', 'shift-exceptions', 'crew', 'rota change'),
   shifts: get('/houses/:house/shifts', 'see', 'Shifts of some days.', DAYS),

@@ -1,5 +1,6 @@
 import type { Addition, Flour, PlainFormula, RestStage, WorkStage } from '@calm/core';
 import Papa from 'papaparse';
+import { writeCsv } from './writeCsv';
 import type { Method, MethodStep, BookFile, FileFormula, FileRoute } from '@calm/contract';
 
 /** Columns of a book as a table; a row fills those that its part and kind have. */
@@ -49,11 +50,7 @@ export const CSV_PARTS = ['dough', 'pre-ferment', 'old dough', 'method', 'route'
  */
 export function writeBookCsv({ formulas, routes = [] }: BookFile): string {
   const rows = [...formulas.flatMap(formulaRows), ...routes.flatMap(routeRows)];
-  return Papa.unparse(rows, {
-    columns: [...CSV_COLUMNS],
-    escapeFormulae: true,
-    newline: '\r\n',
-  });
+  return writeCsv(rows, CSV_COLUMNS);
 }
 
 function formulaRows({ code, name, doughTempC, formula, method }: FileFormula): CsvRow[] {

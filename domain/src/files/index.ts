@@ -7,3 +7,4 @@ export * from './salesFile';
 export * from './salesColumns';
 export * from './wholeNumber';
 export * from './readingsFile';
+export * from './writeCsv';

@@ -17,6 +17,9 @@ function wrap(pool: Pool) {
 export const onConnection = (connection: PoolConnection): Queries =>
   drizzle(connection as unknown as Pool);
 
+/** Longest wait for a row that somebody else writes, s. */
+const LOCK_WAIT_S = 3;
+
 /**
  * Opens a pool. Instants are UTC on the wire, numbers come back as numbers.
  *
@@ -28,7 +31,11 @@ export function openDatabase(url: string): { db: Database; pool: Pool } {
     timezone: 'Z',
     connectionLimit: 10,
     charset: 'utf8mb4_unicode_ci',
-    connectTimeout: 5000,
+    connectTimeout: 3000,
+  });
+  // What cannot be had soon is tried again later, rather than waited for on one of few connections.
+  pool.on('connection', (connection) => {
+    connection.query(`set session innodb_lock_wait_timeout = ${LOCK_WAIT_S}`);
   });
   return { db: wrap(pool), pool };
 }

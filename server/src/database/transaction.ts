@@ -8,13 +8,18 @@ import { onConnection, type Database, type Queries } from './database';
  */
 const TRY_AGAIN = new Set([1213, 1205, 1020, 1047]);
 const MOST_TRIES = 5;
+/** A lock that was waited for in vain: whoever holds it is slow, and more waiting would take every connection. */
+const LOCKED = 1205;
+const MOST_LOCK_WAITS = 2;
 
 /** Longest wait for a free connection, and for a whole transaction on it, ms. */
 interface Patience {
   readonly connectionMs: number;
   readonly workMs: number;
 }
-const PATIENCE: Patience = { connectionMs: 10_000, workMs: 60_000 };
+const PATIENCE: Patience = { connectionMs: 3000, workMs: 20_000 };
+/** Reading one thing takes no longer. */
+const READING: Patience = { connectionMs: 3000, workMs: 5000 };
 
 /** The database gave no connection, or did not finish, in the time that there is. */
 export class DatabaseBusy extends Error {}
@@ -35,20 +40,58 @@ export async function inTransaction<T>(
     try {
       return await once(db, work, patience);
     } catch (error) {
-      if (attempt >= MOST_TRIES || !TRY_AGAIN.has(errorNumber(error))) throw error;
+      const number = errorNumber(error);
+      if (number === LOCKED && attempt >= MOST_LOCK_WAITS)
+        throw new DatabaseBusy('Something else is being written here.', { cause: error });
+      if (attempt >= MOST_TRIES || !TRY_AGAIN.has(number)) throw error;
       await wait(attempt * 10 + Math.random() * 20);
     }
   }
 }
 
 /**
+ * Reads something on a connection of its own, without a transaction, in bounded time.
+ *
+ * @throws DatabaseBusy when there is no connection, or no answer, in time
+ */
+export const reading = <T>(
+  db: Database,
+  work: (tx: Queries) => Promise<T>,
+  patience = READING,
+): Promise<T> =>
+  onOneConnection(db, patience, async (connection, keep) => {
+    const result = await work(onConnection(connection));
+    keep();
+    return result;
+  });
+
+/**
  * One try. The connection goes back to the pool only after a transaction that ended as it should: one on which
  * anything of the transaction itself failed is closed, as nobody knows what is left open on it.
  */
-async function once<T>(
+const once = <T>(db: Database, work: (tx: Queries) => Promise<T>, patience: Patience): Promise<T> =>
+  onOneConnection(db, patience, async (connection, keep) => {
+    await connection.query('set transaction isolation level read committed');
+    await connection.query('start transaction');
+    try {
+      const result = await work(onConnection(connection));
+      await connection.query('commit');
+      keep();
+      return result;
+    } catch (error) {
+      await connection.query('rollback').then(keep, () => undefined);
+      throw error;
+    }
+  });
+
+/**
+ * Works on one connection for no longer than there is. It goes back to the pool when the work says by
+ * `keep` that it is whole; otherwise it is closed.
+ */
+async function onOneConnection<T>(
   db: Database,
-  work: (tx: Queries) => Promise<T>,
   { connectionMs, workMs }: Patience,
+  work: (connection: PoolConnection, keep: () => void) => Promise<T>,
 ): Promise<T> {
   const connection = await connectionWithin(db, connectionMs);
   const timer = new AbortController();
@@ -56,22 +99,9 @@ async function once<T>(
     throw new DatabaseBusy('The database did not finish in time.');
   });
   let isWhole = false;
-  const running = (async (): Promise<T> => {
-    await connection.query('set transaction isolation level read committed');
-    await connection.query('start transaction');
-    try {
-      const result = await work(onConnection(connection));
-      await connection.query('commit');
-      isWhole = true;
-      return result;
-    } catch (error) {
-      isWhole = await connection.query('rollback').then(
-        () => true,
-        () => false,
-      );
-      throw error;
-    }
-  })();
+  const running = work(connection, () => {
+    isWhole = true;
+  });
   try {
     return await Promise.race([running, tooLate]);
   } finally {

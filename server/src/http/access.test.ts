@@ -4,7 +4,14 @@ import { and, eq, isNotNull } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import { issueSetupCodes } from '../use-cases/access/setupCode';
 import * as t from '../database/schema';
-import { HOUSE, problemOf, signedIn, startHouse, TODAY } from '../test-support/testHouse';
+import {
+  candidateOf,
+  HOUSE,
+  problemOf,
+  signedIn,
+  startHouse,
+  TODAY,
+} from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
 beforeAll(async () => {
@@ -12,6 +19,8 @@ beforeAll(async () => {
 });
 afterAll(() => house.drop());
 
+/** Of the demo house's manager. */
+const OWN = 'ostrel harbour';
 const ID = '00000000-0000-4000-8000-000000000000';
 
 describe('a session', () => {
@@ -24,13 +33,7 @@ describe('a session', () => {
 });
 
 describe('signing in', () => {
-  const candidate = async (name: string) => {
-    const res = await house.as(null).get(paths.signInOptions(HOUSE));
-    const route = res.body as SignInOptions;
-    const person = route.candidates.find((each) => each.name === name);
-    if (!person) throw new Error(`${name} may come in`);
-    return { ...person, secret: route.demo?.[person.id] ?? '' };
-  };
+  const candidate = (name: string) => candidateOf(house, name);
   const attempt = (personId: string, secret: string) =>
     house.as(null).post(paths.signIn(HOUSE)).send({ personId, secret });
 
@@ -168,17 +171,22 @@ describe('the crew', () => {
     expect(added.status).toBe(201);
     const { id, version, canSignIn } = added.body as Crew['people'][number];
     expect(canSignIn).toBe(false);
-    const weak = await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: 'letters' });
+    const weak = await house.http
+      .put(paths.changeSecret(HOUSE, id))
+      .send({ secret: 'letters', ownSecret: OWN });
     expect(problemOf(weak).errors).toMatchObject([{ path: 'secret', code: 'secret.weak' }]);
     expect(
-      (await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '8351' })).status,
+      (await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '8351', ownSecret: OWN }))
+        .status,
     ).toBe(200);
     expect((await crew()).people.find((each) => each.id === id)?.canSignIn).toBe(true);
     // A manager comes in by a password: the PIN no longer opens.
     const change = { version, content: { ...content, role: 'manager' } };
     const changed = await house.http.put(paths.changePerson(HOUSE, id)).send(change);
     expect(changed.body).toMatchObject({ role: 'manager', canSignIn: false });
-    const short = await house.http.put(paths.changeSecret(HOUSE, id)).send({ secret: '12345678' });
+    const short = await house.http
+      .put(paths.changeSecret(HOUSE, id))
+      .send({ secret: '12345678', ownSecret: OWN });
     expect(problemOf(short).errors).toMatchObject([{ path: 'secret', code: 'secret.weak' }]);
     expect((await house.http.delete(paths.removePerson(HOUSE, id))).status).toBe(200);
     expect((await crew()).people.some((each) => each.id === id)).toBe(false);
@@ -195,11 +203,23 @@ describe('the crew', () => {
     expect(problemOf(gone).errors).toMatchObject([{ code: 'role.last-manager' }]);
   });
 
+  it('is given secrets only by whoever proves to be themselves', async () => {
+    const bashir = (await crew()).people.find(({ name }) => name === 'Bashir');
+    const give = (body: object) =>
+      house.http.put(paths.changeSecret(HOUSE, bashir?.id ?? '')).send(body);
+    expect((await give({ secret: '90210' })).status).toBe(400);
+    const wrong = await give({ secret: '90210', ownSecret: 'not this one' });
+    expect(problemOf(wrong).errors).toMatchObject([{ path: 'ownSecret', code: 'secret.wrong' }]);
+    expect((await give({ secret: '90210', ownSecret: OWN })).status).toBe(200);
+  });
+
   it('signs somebody out everywhere when their PIN is changed', async () => {
     const bashir = (await crew()).people.find(({ name }) => name === 'Bashir');
     const cookie = await signedIn(house.db, HOUSE, 'Bashir');
     expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(200);
-    await house.http.put(paths.changeSecret(HOUSE, bashir?.id ?? '')).send({ secret: '90210' });
+    await house.http
+      .put(paths.changeSecret(HOUSE, bashir?.id ?? ''))
+      .send({ secret: '90210', ownSecret: OWN });
     expect((await house.as(cookie).get(paths.session(HOUSE))).status).toBe(401);
   });
 
@@ -310,7 +330,7 @@ describe('two managers', () => {
       const { id: secondId } = made.body as CrewMember;
       await house.http
         .put(paths.changeSecret(HOUSE, secondId))
-        .send({ secret: 'long enough to keep' });
+        .send({ secret: 'long enough to keep', ownSecret: OWN });
       const as = async (name: string) => house.as(await signedIn(house.db, HOUSE, name));
       const [one, other] = [await as(maro.name), await as(second.name)];
       const stepDown = { ...second, role: 'hand' };

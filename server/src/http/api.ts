@@ -22,6 +22,7 @@ import { permit } from './permit';
 import { sendProblem } from './problems';
 import { requestBody } from './requestBody';
 import type { RouteHandlers, RouteSenders } from './routeHandlers';
+import type { Site } from './site';
 
 /** Tries to sign in from one device a minute, whoever it tries to be. */
 const TRIES_A_MINUTE = 60;
@@ -36,13 +37,21 @@ const handlersOf = (boards: ColdBoards): RouteHandlers => ({
 });
 const SENDERS: RouteSenders = { ...accessSenders, ...lotSenders };
 
+/** What the API is made of. */
+export interface ApiParts {
+  readonly db: Database;
+  readonly clock: Clock;
+  readonly live: LiveHub;
+  readonly site: Site;
+}
+
 /** Every route of the table, mounted: what is in the table is served, and nothing else. */
-export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
+export function apiRouter({ db, clock, live, site }: ApiParts): Router {
   const api = Router();
   const handlers = handlersOf(new ColdBoards());
   api.use(cookieParser());
   api.use(apiDocs());
-  api.use(sameSiteOnly);
+  api.use(sameSiteOnly(site));
   api.use('/houses/:house', authenticate(db, clock), tellsLive(live));
   const fewTries = rateLimit({
     windowMs: 60_000,
@@ -72,7 +81,7 @@ export function apiRouter(db: Database, clock: Clock, live: LiveHub): Router {
       case 'houses':
         return async (_req, res) => void res.json(await allHouses(db));
       case 'live':
-        return liveStream(db, live);
+        return liveStream(db, clock, live);
       default:
         // Names and types are held together by `RouteHandlers`; here all routes are one kind.
         return mountRoute(db, route, schemasOf(name), {

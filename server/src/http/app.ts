@@ -11,6 +11,7 @@ import type { Database } from '../database/database';
 import { apiRouter } from './api';
 import type { LiveHub } from './live/liveHub';
 import { problemHandler, sendProblem } from './problems';
+import { onlyTls, trustProxies, type Site } from './site';
 import { webFiles } from './webFiles';
 
 /** What is logged of a request. */
@@ -26,6 +27,7 @@ export interface AppParts {
   readonly clock: Clock;
   readonly log: Logger;
   readonly live: LiveHub;
+  readonly site: Site;
   /** Built web files; null serves the API alone. */
   readonly webDir: string | null;
   /** False once the server has been told to stop. */
@@ -33,9 +35,11 @@ export interface AppParts {
 }
 
 /** The Express application: log, headers, health, API, web files, problems. */
-export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { db, clock, log, live, site, webDir, isTakingWork } = parts;
   const app = express();
   app.disable('x-powered-by');
+  trustProxies(app, site);
   app.use(
     pinoHttp({
       logger: log,
@@ -77,9 +81,11 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
           frameAncestors: ["'none'"],
         },
       },
+      // Ours: it depends on whether this request came over TLS.
       strictTransportSecurity: false,
     }),
   );
+  app.use(onlyTls);
 
   app.use(compression());
 
@@ -96,7 +102,7 @@ export function createApp({ db, clock, log, live, webDir, isTakingWork }: AppPar
     }
   });
 
-  app.use(API, apiRouter(db, clock, live));
+  app.use(API, apiRouter({ db, clock, live, site }));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));
   app.use(problemHandler);

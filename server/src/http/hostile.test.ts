@@ -19,6 +19,7 @@ import {
   TODAY,
 } from '../test-support/testHouse';
 import { createApp } from './app';
+import { LOOPBACK_SITE } from './site';
 
 /*
  * What nobody sends by mistake. None of it may cost more than its answer, end in an error of ours, or be kept.
@@ -38,6 +39,7 @@ beforeAll(async () => {
     live: house.live,
     clock: ownClock(NOW),
     log: pino({ level: 'silent' }),
+    site: LOOPBACK_SITE,
     webDir,
     isTakingWork: () => true,
   });
@@ -230,15 +232,19 @@ describe('nonsense is not kept', () => {
   it.each(['0000', '1234', '8642', '987654', '111111'])('the PIN %s', async (secret) => {
     const { people } = await house.book();
     const hand = people.find(({ role }) => role === 'hand');
-    const res = await house.http.put(paths.changeSecret(HOUSE, hand?.id ?? '')).send({ secret });
-    expect(res.status).toBe(400);
+    const res = await house.http
+      .put(paths.changeSecret(HOUSE, hand?.id ?? ''))
+      .send({ secret, ownSecret: 'ostrel harbour' });
+    expect(problemOf(res).errors).toMatchObject([{ code: 'secret.weak' }]);
   });
 
   it.each(['          ', 'aaaaaaaaaaaa', 'ab ab ab ab ab'])('the password "%s"', async (secret) => {
     const { people } = await house.book();
     const manager = people.find(({ role }) => role === 'manager');
-    const res = await house.http.put(paths.changeSecret(HOUSE, manager?.id ?? '')).send({ secret });
-    expect(res.status).toBe(400);
+    const res = await house.http
+      .put(paths.changeSecret(HOUSE, manager?.id ?? ''))
+      .send({ secret, ownSecret: 'ostrel harbour' });
+    expect(problemOf(res).errors).toMatchObject([{ code: 'secret.weak' }]);
   });
 
   it('records of no weight, of a lorry, of another house, of no such load', async () => {

@@ -5,6 +5,7 @@ import request from 'supertest';
 import { ownClock } from '../clock';
 import { HOUSE, NOW, signedIn, startHouse } from '../test-support/testHouse';
 import { createApp } from './app';
+import { LOOPBACK_SITE } from './site';
 import { LiveHub } from './live/liveHub';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
@@ -23,6 +24,7 @@ describe('the log', () => {
       log,
       live: new LiveHub(house.db, log),
       webDir: null,
+      site: LOOPBACK_SITE,
       isTakingWork: () => true,
     });
     const cookie = await signedIn(house.db, HOUSE, 'Tilde');

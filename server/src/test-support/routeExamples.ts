@@ -11,17 +11,16 @@ import {
   type RouteName,
   type Service,
   type SignInOptions,
+  type SignedInDevice,
   paramNames,
 } from '@calm/contract';
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
-import { HOUSE, NOW, roundStart, stepOf, TODAY, type startHouse } from './testHouse';
+import { HOUSE, NOW, roundStart, stepOf, TODAY, type TestHouse } from './testHouse';
 
 /** With which the house without an owner is begun. */
 export const SETUP_CODE = 'K7QM2XHD9RTE';
-
-type TestHouse = Awaited<ReturnType<typeof startHouse>>;
 
 /** A request that works: values for the parameters of the address after the house, query and body. */
 export interface RouteExample {
@@ -196,6 +195,12 @@ export async function routeExamples(
     changePreferences: () => ({
       body: { language: 'it', mass: 'metric', temp: 'celsius', clock: '24h', decimal: 'comma' },
     }),
+    sessions: () => ({}),
+    endSession: async () => {
+      const all = await house.get<SignedInDevice[]>(paths.sessions(HOUSE));
+      return { params: [required(all.find(({ isThis }) => !isThis)).id] };
+    },
+    endOtherSessions: () => ({}),
     startOwner: () => ({
       house: 'new-yard',
       body: { name: 'Odile', initials: 'OD', password: 'long enough to keep', code: SETUP_CODE },
@@ -204,7 +209,7 @@ export async function routeExamples(
     ...collection('Person'),
     changeSecret: async () => ({
       params: [required(book.people.find(({ role }) => role === 'hand')).id],
-      body: { secret: '73519' },
+      body: { secret: '73519', ownSecret: 'ostrel harbour' },
     }),
     ...collection('ShiftPattern'),
     ...collection('ShiftException'),

@@ -4,6 +4,7 @@ import {
   type LotStart,
   type Problem,
   type Service,
+  type SignInOptions,
   paths,
 } from '@calm/contract';
 import { stageKey } from '@calm/core';
@@ -15,6 +16,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { ownClock } from '../clock';
 import { createApp } from '../http/app';
+import { LOOPBACK_SITE, type Site } from '../http/site';
 import { LiveHub } from '../http/live/liveHub';
 import { migrate, openDatabase, type Database } from '../database/database';
 import * as t from '../database/schema';
@@ -51,7 +53,7 @@ export async function freshDatabase(): Promise<{
 }
 
 /** The real application over a fresh database with the demo house and, beside it, a second one. */
-export async function startHouse() {
+export async function startHouse(site: Site = LOOPBACK_SITE) {
   const database = await freshDatabase();
   const { db } = database;
   await loadLanternYard(db, { now: new Date(NOW), readingDays: 5 });
@@ -66,6 +68,7 @@ export async function startHouse() {
     live,
     webDir: null,
     isTakingWork: () => true,
+    site,
   });
   const manager = await signedIn(db, HOUSE);
   // Whoever looks after one of the houses looks after the other too, so that crossing them can be tried.
@@ -98,6 +101,8 @@ export async function startHouse() {
   };
 }
 
+export type TestHouse = Awaited<ReturnType<typeof startHouse>>;
+
 /** The cookie of somebody of a house; of its manager unless another is named. */
 export async function signedIn(db: Database, slug: string, name = 'Maro'): Promise<string> {
   const [person] = await db
@@ -108,6 +113,15 @@ export async function signedIn(db: Database, slug: string, name = 'Maro'): Promi
   if (!person) throw new Error(`${name} works at ${slug}`);
   const scope = { tx: db, houseId: person.houseId };
   return `calm_${slug}=${await openSession(scope, person.id, new Date(NOW))}`;
+}
+
+/** Somebody at the demo house's door, and what they come in by. */
+export async function candidateOf({ as }: Pick<TestHouse, 'as'>, name: string) {
+  const { candidates, demo } = (await as(null).get(paths.signInOptions(HOUSE)))
+    .body as SignInOptions;
+  const person = candidates.find((each) => each.name === name);
+  if (!person) throw new Error(`${name} may come in`);
+  return { ...person, secret: demo?.[person.id] ?? '' };
 }
 
 /** A body that starts a Yard Round lot on a date when none is under way yet. */

@@ -2,7 +2,7 @@ import type { House, Permission } from '@calm/contract';
 import { fail, ok } from '@calm/core';
 import type { Database } from '../database/database';
 import type { Scope } from '../database/scope';
-import { inTransaction } from '../database/transaction';
+import { inTransaction, reading } from '../database/transaction';
 import { appendAudit } from '../store/access/auditLog';
 import { findHouse } from '../store/house/houses';
 import { onlyOnce, type WriteKey } from './onlyOnce';
@@ -59,7 +59,7 @@ export async function inHouse<T>(
 
 /** Whether there is a house of this name. */
 export const isHouse = async (db: Database, slug: string): Promise<boolean> =>
-  (await findHouse(db, slug)) !== null;
+  (await reading(db, (tx) => findHouse(tx, slug))) !== null;
 
 const entryOf = ({ now, personId, permission, method, path }: HouseRequest) => ({
   at: now,

@@ -1,5 +1,6 @@
 import type { House } from '@calm/contract';
 import type { Database } from '../database/database';
+import { reading } from '../database/transaction';
 import {
   readAuditAfter,
   readAuditOf,
@@ -12,15 +13,16 @@ export type { HouseAuditEntry };
 
 /** Writes of every house after a number, oldest first. */
 export const writesAfter = (db: Database, id: number): Promise<HouseAuditEntry[]> =>
-  readAuditAfter(db, id);
+  reading(db, (tx) => readAuditAfter(tx, id));
 
 /** The number of the last write; 0 before the first. */
-export const latestWrite = (db: Database): Promise<number> => readLatestAudit(db);
+export const latestWrite = (db: Database): Promise<number> =>
+  reading(db, (tx) => readLatestAudit(tx));
 
 /** Writes of one house after a number, oldest first. */
 export const writesOfHouse = (db: Database, houseId: string, id: number) =>
-  readAuditOf({ tx: db, houseId }, id);
+  reading(db, (tx) => readAuditOf({ tx, houseId }, id));
 
 /** The house of a name; null when there is none. */
 export const houseNamed = (db: Database, slug: string): Promise<House | null> =>
-  findHouse(db, slug);
+  reading(db, (tx) => findHouse(tx, slug));

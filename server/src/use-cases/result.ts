@@ -13,7 +13,7 @@ export type Refusal =
         | 'lot'
         | 'load'
         | 'step'
-        | 'step'
+        | 'session'
         | 'formula'
         | 'handover'
         | 'photo'

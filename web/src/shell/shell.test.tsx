@@ -6,7 +6,7 @@ import i18next from 'i18next';
 import { useLocation } from 'react-router';
 import { houseServer, problem } from '../test-support/houseServer';
 import { renderInApp } from '../test-support/render';
-import { posted, refused, type OutboxItem } from '../state/outbox/outbox';
+import { allKept, notKept, posted, refused, type OutboxItem } from '../state/outbox/outbox';
 import { preferred } from '../state/preferences';
 import { makeStore } from '../state/store';
 import { KeysDialog } from './KeysDialog';
@@ -234,6 +234,7 @@ describe('what was done here and is not in the house', () => {
     id: '00000000-0000-4000-8000-000000000001',
     house: 'yard',
     personId: 'tilde',
+    sessionId: ME.id,
     at: '2026-11-25T14:40:00.000Z',
     words: 'YR-1125-A: Mix done',
     refusal: null,
@@ -268,9 +269,27 @@ describe('what was done here and is not in the house', () => {
   });
 
   it('says what somebody else has done here, which goes when they sign in', async () => {
-    await bar(item({ personId: 'bashir' }));
+    await bar(item({ personId: 'bashir', sessionId: 'his' }));
     expect(await screen.findByRole('status')).toHaveTextContent(/^1 /);
     expect(server?.writes()).toEqual([]);
+  });
+
+  it('asks whoever comes back whether what was done in an earlier signing in is theirs', async () => {
+    const store = await bar(item({ sessionId: 'yesterday' }));
+    const told = await screen.findByRole('alert');
+    expect(told).toHaveTextContent('YR-1125-A: Mix done');
+    expect(server?.writes()).toEqual([]);
+    await user().click(screen.getByRole('button', { name: t('outbox.sendEarlier') }));
+    expect(store.getState().outbox.items[0]?.sessionId).toBe(ME.id);
+    await waitFor(() => expect(server?.writes()).toHaveLength(1));
+  });
+
+  it('says loudly when the device could not keep it', async () => {
+    const store = await bar();
+    act(() => void store.dispatch(notKept()));
+    expect(await screen.findByRole('alert')).toHaveTextContent(t('outbox.unkept'));
+    act(() => void store.dispatch(allKept()));
+    await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
   });
 
   it('shows both sides of what was not taken, and lets go of it', async () => {

@@ -2,7 +2,6 @@ import { describe, expect, it } from '@jest/globals';
 import { deviceStorage, isFiniteNumber, isObject, isOneOf } from './storage';
 import { makeStore } from './store';
 import { edited, undone } from './drafts/planDraft';
-import { posted, readAnew, type OutboxItem } from './outbox/outbox';
 import { preferred } from './preferences';
 
 const KEY = 'calm-tray.test';
@@ -33,31 +32,6 @@ describe('what a device keeps', () => {
 });
 
 describe('a device of an earlier version', () => {
-  const item = {
-    id: '00000000-0000-4000-8000-000000000001',
-    house: 'yard',
-    personId: 'tilde',
-    at: '2026-11-25T14:40:00.000Z',
-    words: 'Mixed',
-    refusal: null,
-  };
-  const command = { kind: 'record', lotId: 'x', start: { id: 'r' } };
-
-  it('keeps what it could not send yet', () => {
-    const stored = [
-      { ...item, deed: command },
-      { ...item, id: '2', command },
-      { ...item, id: '3', deed: { kind: 'something else' } },
-      'nonsense',
-    ];
-    localStorage.setItem('calm-tray.outbox', JSON.stringify(stored));
-    const { items } = makeStore().getState().outbox;
-    expect(items).toEqual([
-      { ...item, command },
-      { ...item, id: '2', command },
-    ]);
-  });
-
   it('keeps the draft of a plan, under its standard names', () => {
     const content = {
       lots: [],
@@ -102,22 +76,8 @@ describe('the store', () => {
   it('writes down what changes, for the next visit', () => {
     const store = makeStore();
     store.dispatch(preferred({ theme: 'dark' }));
-    const sent: OutboxItem = {
-      id: 'i',
-      house: 'yard',
-      personId: 'p',
-      at: '2026-11-25T14:40:00.000Z',
-      words: 'Handed over',
-      command: { kind: 'handover', start: { lines: [], note: '' } },
-      refusal: null,
-    };
-    store.dispatch(posted(sent));
     const next = makeStore().getState();
     expect(next.preferences.theme).toBe('dark');
-    expect(next.outbox.items).toEqual([sent]);
-    localStorage.setItem('calm-tray.outbox', '[]');
-    store.dispatch(readAnew());
-    expect(store.getState().outbox.items).toEqual([]);
   });
 
   it('undoes a plan’s changes one by one, the last hundred of them', () => {

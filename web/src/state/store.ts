@@ -6,7 +6,7 @@ import { connectionSlice } from './api/connection';
 import { displaySlice, storeDisplay } from './display';
 import { cursorSlice } from './time/cursor';
 import { draftsSlice, storeDrafts } from './drafts/drafts';
-import { outboxSlice, storeOutboxItems } from './outbox/outbox';
+import { outboxSlice } from './outbox/outbox';
 import { planDraftsSlice, storePlanDrafts } from './drafts/planDraft';
 import { preferencesSlice, storePreferences } from './preferences';
 
@@ -28,12 +28,11 @@ export function makeStore() {
     enhancers: (standard) => standard({ autoBatch: { type: 'tick' } }),
   });
   setupListeners(store.dispatch);
-  let { display, drafts, outbox, planDrafts, preferences } = store.getState();
+  let { display, drafts, planDrafts, preferences } = store.getState();
   store.subscribe(() => {
     const state = store.getState();
     if (state.display !== display) storeDisplay((display = state.display));
     if (state.drafts !== drafts) storeDrafts((drafts = state.drafts));
-    if (state.outbox !== outbox) storeOutboxItems((outbox = state.outbox));
     if (state.planDrafts !== planDrafts) storePlanDrafts((planDrafts = state.planDrafts));
     if (state.preferences !== preferences) storePreferences((preferences = state.preferences));
   });

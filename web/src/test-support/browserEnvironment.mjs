@@ -24,6 +24,7 @@ export default class BrowserEnvironment extends TestEnvironment {
       Request: HouseRequest,
       Response,
       AbortController,
+      BroadcastChannel,
       AbortSignal,
       TextEncoder,
       TextDecoder,

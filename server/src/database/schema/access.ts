@@ -36,6 +36,10 @@ export const sessions = mysqlTable(
     personId: ref('person_id'),
     openedAt: instant('opened_at').notNull(),
     expiresAt: instant('expires_at').notNull(),
+    /** When its device last asked for anything, within minutes. */
+    seenAt: instant('seen_at').notNull(),
+    /** What its browser calls itself. */
+    agent: varchar('agent', { length: 200 }).notNull(),
   },
   (t) => [
     foreignKey({
@@ -44,6 +48,21 @@ export const sessions = mysqlTable(
       foreignColumns: [people.houseId, people.id],
     }),
   ],
+);
+
+/** Devices on which somebody of the house has signed in: their tries are counted apart from everybody else's. */
+export const devices = mysqlTable(
+  'devices',
+  {
+    houseId: houseId(),
+    /** SHA-256 of the token that the device keeps, hexadecimal. */
+    tokenHash: char('token_hash', { length: 64 }).notNull(),
+    firstAt: instant('first_at').notNull(),
+    lastAt: instant('last_at').notNull(),
+    failedTries: smallint('failed_tries').notNull().default(0),
+    lockedUntil: instant('locked_until'),
+  },
+  (t) => [primaryKey({ columns: [t.houseId, t.tokenHash] })],
 );
 
 /** Days on which somebody's shifts are not as their week says; without hours they are away. */

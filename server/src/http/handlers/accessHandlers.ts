@@ -10,16 +10,18 @@ import {
   shiftExceptions,
   shiftPatterns,
 } from '../../use-cases/access/crew';
-import { changePreferences, currentSession, signOut } from '../../use-cases/access/session';
 import {
-  attemptSignIn,
-  changeSecret,
-  signInOptions,
-  startOwner,
-  type SignInAttempt,
-} from '../../use-cases/access/signIn';
+  changePreferences,
+  currentSession,
+  endOtherSessions,
+  endSession,
+  ownSessions,
+  signOut,
+} from '../../use-cases/access/session';
+import { changeSecret, startOwner } from '../../use-cases/access/secrets';
+import { attemptSignIn, signInOptions, type SignInAttempt } from '../../use-cases/access/signIn';
 import { shiftsBetween } from '../../use-cases/demand/calendar';
-import { authContext, clearSessionCookie, setSessionCookie } from '../authContext';
+import { authContext, clearSessionCookie, setDeviceCookie, setSessionCookie } from '../authContext';
 import { sendProblem } from '../problems';
 import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 
@@ -27,15 +29,19 @@ import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 export const accessHandlers = {
   signInOptions: async ({ scope, house }) => ok(await signInOptions(scope, house)),
   session: async ({ who }) => currentSession(who),
-  signIn: async ({ scope, body, now }) => ok(await attemptSignIn(scope, body, now)),
+  signIn: async ({ scope, body, now, ...by }) => ok(await attemptSignIn(scope, body, by, now)),
   signOut: ({ scope, token }) => signOut(scope, token),
+  sessions: ({ scope, who, token, now }) => ownSessions(scope, who, token, now),
+  endSession: ({ scope, who, params }) => endSession(scope, who, params.session),
+  endOtherSessions: ({ scope, who, token }) => endOtherSessions(scope, who, token),
   changePreferences: ({ scope, who, body }) => changePreferences(scope, who, body),
   startOwner: ({ scope, body, now }) => startOwner(scope, body, now),
   crew: async ({ scope }) => ok(await crewOf(scope)),
   addPerson: ({ scope, body }) => people.add(scope, body),
   changePerson: ({ scope, params, body }) => changePerson(scope, params.id, body),
   removePerson: ({ scope, params }) => removePerson(scope, params.id),
-  changeSecret: ({ scope, params, body }) => changeSecret(scope, params.id, body.secret),
+  changeSecret: ({ scope, params, body, who }) =>
+    changeSecret(scope, params.id, body, who?.personId ?? null),
   addShiftPattern: ({ scope, body }) => shiftPatterns.add(scope, body),
   changeShiftPattern: ({ scope, params, body }) => shiftPatterns.change(scope, params.id, body),
   removeShiftPattern: ({ scope, params }) => shiftPatterns.remove(scope, params.id),
@@ -64,6 +70,7 @@ export const accessSenders = {
 function sendAttempt(res: Response, attempt: SignInAttempt, { slug }: House): void {
   if (attempt.kind === 'in') {
     setSessionCookie(res, slug, attempt.token);
+    setDeviceCookie(res, slug, attempt.device);
     res.status(204).end();
     return;
   }

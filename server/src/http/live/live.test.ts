@@ -24,9 +24,9 @@ afterAll(async () => {
 });
 
 /** A device that follows a house; what it hears, in order. */
-async function device(slug = HOUSE, seen?: number) {
+async function device(slug = HOUSE, seen?: number, as = cookie) {
   const leaving = new AbortController();
-  const own = slug === HOUSE ? cookie : await signedIn(house.db, slug);
+  const own = slug === HOUSE ? as : await signedIn(house.db, slug);
   const answer = await fetch(address + paths.live(slug), {
     headers: { cookie: own, ...(seen !== undefined && { 'last-event-id': String(seen) }) },
     signal: leaving.signal,
@@ -48,6 +48,8 @@ async function device(slug = HOUSE, seen?: number) {
   return {
     answer,
     heard,
+    /** Resolves when the house has ended it. */
+    ended: reading,
     leave: async () => {
       leaving.abort();
       await reading;
@@ -156,6 +158,35 @@ describe('a device that follows a house', () => {
     const late = await here.hears(/slow/);
     expect(late.id).toBeLessThan(quick.id);
     await here.leave();
+  });
+
+  it('hears nothing more once it is signed out, here or from another device', async () => {
+    const [one, other] = [
+      await signedIn(house.db, HOUSE, 'Wren'),
+      await signedIn(house.db, HOUSE, 'Wren'),
+    ];
+    const here = await device(HOUSE, undefined, one);
+    const there = await device(HOUSE, undefined, other);
+    await house.as(one).delete(paths.endOtherSessions(HOUSE));
+    await there.ended;
+    await house.as(one).delete(paths.signOut(HOUSE));
+    await here.ended;
+    await note('After they left');
+    expect(here.heard.some(({ path }) => path.includes('note'))).toBe(false);
+  });
+
+  it('has a dozen lines at most in one session', async () => {
+    const own = await signedIn(house.db, HOUSE, 'Bashir');
+    const lines = [];
+    for (let i = 0; i < 12; i += 1) lines.push(await device(HOUSE, undefined, own));
+    expect(lines.every(({ answer }) => answer.status === 200)).toBe(true);
+    const more = await device(HOUSE, undefined, own);
+    expect(more.answer.status).toBe(429);
+    for (const line of lines) await line.leave();
+    await wait(100);
+    const again = await device(HOUSE, undefined, own);
+    expect(again.answer.status).toBe(200);
+    await again.leave();
   });
 
   it('has to be signed in', async () => {

@@ -1,33 +1,42 @@
-import { HOUR_MS } from '@calm/core';
-import type { Role, Session } from '@calm/contract';
-import { and, eq, gt } from 'drizzle-orm';
-import { createHash, randomBytes } from 'node:crypto';
+import { HOUR_MS, MINUTE_MS } from '@calm/core';
+import type { Role, Session, SignedInDevice } from '@calm/contract';
+import { and, desc, eq, gt, lt, ne, or } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
+import type { Tries } from './devices';
+import { newToken, tokenHash } from './token';
 
 /** A session ends by itself after so long: everybody comes in again each day. */
 export const SESSION_HOURS = 16;
+/** A device that asks for nothing for so long is signed out: it was switched off, or is gone. */
+const IDLE_HOURS = 4;
+/** When a device last asked is written down this often. */
+const SEEN_MS = 5 * MINUTE_MS;
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex');
+const idleSince = (now: Date) => new Date(now.getTime() - IDLE_HOURS * HOUR_MS);
 
 /**
  * Opens a session.
  *
+ * @param agent what its browser calls itself
  * @returns its token, which only the person's device keeps
  */
 export async function openSession(
   { tx, houseId }: Scope,
   personId: string,
   now: Date,
+  agent = '',
 ): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await tx.insert(t.sessions).values({
-    tokenHash: hashOf(token),
+    tokenHash: tokenHash(token),
     houseId,
     personId,
     openedAt: now,
+    seenAt: now,
     expiresAt: new Date(now.getTime() + SESSION_HOURS * HOUR_MS),
+    agent: agent.slice(0, 200),
   });
   return token;
 }
@@ -39,13 +48,18 @@ export async function readSession(
   token: string,
   now: Date,
 ): Promise<Session | null> {
+  const hash = tokenHash(token);
   const [row] = await tx
     .select({
-      personId: t.people.id,
-      name: t.people.name,
-      initials: t.people.initials,
-      role: t.people.role,
-      preferences: t.people.preferences,
+      seenAt: t.sessions.seenAt,
+      session: {
+        id: t.sessions.tokenHash,
+        personId: t.people.id,
+        name: t.people.name,
+        initials: t.people.initials,
+        role: t.people.role,
+        preferences: t.people.preferences,
+      },
     })
     .from(t.sessions)
     .innerJoin(t.houses, eq(t.houses.id, t.sessions.houseId))
@@ -55,33 +69,83 @@ export async function readSession(
     )
     .where(
       and(
-        eq(t.sessions.tokenHash, hashOf(token)),
+        eq(t.sessions.tokenHash, hash),
         eq(t.houses.slug, slug),
         gt(t.sessions.expiresAt, now),
+        gt(t.sessions.seenAt, idleSince(now)),
       ),
     );
-  return row ?? null;
+  if (!row) return null;
+  if (now.getTime() - row.seenAt.getTime() > SEEN_MS)
+    await tx.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.tokenHash, hash));
+  return row.session;
 }
 
-/** Ends one session, or all of a person's. */
-export async function closeSessions(
+/** Where somebody is signed in, the newest first. */
+export async function readSessions(
   { tx, houseId }: Scope,
-  whose: { readonly token: string } | { readonly personId: string },
-): Promise<void> {
-  const which =
-    'token' in whose
-      ? eq(t.sessions.tokenHash, hashOf(whose.token))
-      : eq(t.sessions.personId, whose.personId);
-  await tx.delete(t.sessions).where(and(eq(t.sessions.houseId, houseId), which));
+  personId: string,
+  token: string | null,
+  now: Date,
+): Promise<SignedInDevice[]> {
+  const rows = await tx
+    .select()
+    .from(t.sessions)
+    .where(
+      and(
+        eq(t.sessions.houseId, houseId),
+        eq(t.sessions.personId, personId),
+        gt(t.sessions.expiresAt, now),
+        gt(t.sessions.seenAt, idleSince(now)),
+      ),
+    )
+    .orderBy(desc(t.sessions.openedAt));
+  const own = token === null ? null : tokenHash(token);
+  return rows.map(({ tokenHash: id, openedAt, seenAt, agent }) => ({
+    id,
+    openedAt: openedAt.toISOString(),
+    seenAt: seenAt.toISOString(),
+    agent,
+    isThis: id === own,
+  }));
+}
+
+/** Which sessions end. */
+export type WhichSessions =
+  | { readonly token: string }
+  | { readonly personId: string }
+  /** All of somebody's but one; one of theirs by its id. */
+  | { readonly personId: string; readonly besides: string }
+  | { readonly personId: string; readonly id: string };
+
+/** Ends sessions of a house. Gives back how many. */
+export async function closeSessions({ tx, houseId }: Scope, which: WhichSessions): Promise<number> {
+  const theirs = 'personId' in which ? eq(t.sessions.personId, which.personId) : undefined;
+  const [result] = await tx
+    .delete(t.sessions)
+    .where(
+      and(
+        eq(t.sessions.houseId, houseId),
+        theirs,
+        'token' in which ? eq(t.sessions.tokenHash, tokenHash(which.token)) : undefined,
+        'besides' in which ? ne(t.sessions.tokenHash, tokenHash(which.besides)) : undefined,
+        'id' in which ? eq(t.sessions.tokenHash, which.id) : undefined,
+      ),
+    );
+  return result.affectedRows;
+}
+
+/** Forgets the sessions of a house that are over. */
+export async function forgetSessions({ tx, houseId }: Scope, now: Date): Promise<void> {
+  const isOver = or(lt(t.sessions.expiresAt, now), lt(t.sessions.seenAt, idleSince(now)));
+  await tx.delete(t.sessions).where(and(eq(t.sessions.houseId, houseId), isOver));
 }
 
 /** Somebody as the door knows them. */
-export interface KnownPerson {
+export interface KnownPerson extends Tries {
   readonly id: string;
   readonly role: Role;
   readonly secretHash: string | null;
-  readonly failedTries: number;
-  readonly lockedUntil: Date | null;
 }
 
 /** Reads somebody at the door, and holds the row until the transaction ends: tries are counted one by one. */
@@ -107,10 +171,10 @@ export async function beginSignInAttempt(
 export async function recordSignInAttempt(
   { tx, houseId }: Scope,
   id: string,
-  tries: { readonly failedTries: number; readonly lockedUntil: Date | null },
+  { failedTries, lockedUntil }: Tries,
 ): Promise<void> {
   await tx
     .update(t.people)
-    .set(tries)
+    .set({ failedTries, lockedUntil })
     .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
 }

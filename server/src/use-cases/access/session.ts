@@ -1,9 +1,15 @@
-import type { DisplayPreferences, Session } from '@calm/contract';
+import type { DisplayPreferences, Session, SignedInDevice } from '@calm/contract';
 import { fail, ok } from '@calm/core';
 import type { Database } from '../../database/database';
+import { reading } from '../../database/transaction';
 import type { Scope } from '../../database/scope';
 import { writePreferences } from '../../store/access/crew';
-import { closeSessions, readSession, SESSION_HOURS } from '../../store/access/sessions';
+import {
+  closeSessions,
+  readSession,
+  readSessions,
+  SESSION_HOURS,
+} from '../../store/access/sessions';
 import type { Result } from '../result';
 
 export { SESSION_HOURS };
@@ -14,7 +20,7 @@ export const sessionOf = (
   house: string,
   token: string,
   now: Date,
-): Promise<Session | null> => readSession(db, house, token, now);
+): Promise<Session | null> => reading(db, (tx) => readSession(tx, house, token, now));
 
 /** Whoever is signed in. */
 export const currentSession = (session: Session | null): Result<Session> =>
@@ -35,4 +41,37 @@ export async function changePreferences(
 export async function signOut(scope: Scope, token: string | null): Promise<Result<null>> {
   if (token !== null) await closeSessions(scope, { token });
   return ok(null);
+}
+
+/** Where whoever is signed in is signed in. */
+export async function ownSessions(
+  scope: Scope,
+  session: Session | null,
+  token: string | null,
+  now: Date,
+): Promise<Result<SignedInDevice[]>> {
+  if (!session) return fail({ kind: 'signed-out' });
+  return ok(await readSessions(scope, session.personId, token, now));
+}
+
+/** Signs out one of one's own devices; somebody else's is none of theirs. */
+export async function endSession(
+  scope: Scope,
+  session: Session | null,
+  id: string,
+): Promise<Result<null>> {
+  if (!session) return fail({ kind: 'signed-out' });
+  const ended = await closeSessions(scope, { personId: session.personId, id });
+  return ended > 0 ? ok(null) : fail({ kind: 'not-found', what: 'session' });
+}
+
+/** Signs out all of one's devices but this one. */
+export async function endOtherSessions(
+  scope: Scope,
+  session: Session | null,
+  token: string | null,
+): Promise<Result<{ readonly ended: number }>> {
+  if (!session || token === null) return fail({ kind: 'signed-out' });
+  const { personId } = session;
+  return ok({ ended: await closeSessions(scope, { personId, besides: token }) });
 }

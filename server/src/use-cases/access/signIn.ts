@@ -1,39 +1,47 @@
-import { ok, fail } from '@calm/core';
-import {
-  isGoodSecret,
-  secretKindOf,
-  type SignInOptions,
-  type House,
-  type OwnerStart,
-  type Role,
-  type SignIn,
-  PASSWORD_LENGTH,
-  PIN_LENGTH,
-  STANDARD_DISPLAY,
-} from '@calm/contract';
+import { DAY_MS, HOUR_MS } from '@calm/core';
+import { STANDARD_DISPLAY, type House, type SignIn, type SignInOptions } from '@calm/contract';
 import { verify } from '@node-rs/argon2';
-import { randomUUID } from 'node:crypto';
-import { forgetAnswers } from '../../store/access/answers';
-import { lockAccess, readOwnership, writeOwned } from '../../store/access/ownership';
-import { personRepository, readSignInCandidates, writeSecret } from '../../store/access/crew';
 import type { Scope } from '../../database/scope';
+import { forgetAnswers } from '../../store/access/answers';
+import { readSignInCandidates } from '../../store/access/crew';
 import {
-  closeSessions,
+  beginDeviceTry,
+  forgetDevices,
+  keepDevice,
+  recordDeviceTry,
+  touchDevice,
+  type Tries,
+} from '../../store/access/devices';
+import { readOwnership } from '../../store/access/ownership';
+import {
   beginSignInAttempt,
-  recordSignInAttempt,
+  closeSessions,
+  forgetSessions,
   openSession,
+  recordSignInAttempt,
 } from '../../store/access/sessions';
-import { hashSecret } from './hashSecret';
-import { plainCode } from './setupCode';
-import { badInput, type Refused, type Result } from '../result';
 
 /** Wrong tries in a row before the door stays shut for a while. */
 const MOST_TRIES = 5;
 /** How long it stays shut at first; twice as long after each further wrong try. */
 const SHUT_MS = 60_000;
-const LONGEST_SHUT_MS = 3_600_000;
+const LONGEST_SHUT_MS = HOUR_MS;
+/** More wrong tries than this shut the door no longer. */
+const MOST_COUNTED = 1000;
 /** A device that was away comes back within two weeks, or its writes are new ones. */
-const ANSWERS_KEPT_MS = 14 * 24 * 3_600_000;
+const ANSWERS_KEPT_MS = 14 * DAY_MS;
+/** A device on which nobody signed in for so long is a strange one again. */
+export const DEVICE_KEPT_MS = 400 * DAY_MS;
+
+/** What a device brings along when somebody signs in on it. */
+export interface SigningDevice {
+  /** What it is known by; null where nobody of the house has signed in yet. */
+  readonly device: string | null;
+  /** The session that is open on it; it ends when another begins. */
+  readonly token: string | null;
+  /** What its browser calls itself. */
+  readonly agent: string;
+}
 
 /** What can be read before anybody is signed in. */
 export async function signInOptions(scope: Scope, house: House): Promise<SignInOptions> {
@@ -49,80 +57,58 @@ export async function signInOptions(scope: Scope, house: House): Promise<SignInO
 
 /** What a try at the door came to. A wrong try is counted, so it is no refusal that undoes it. */
 export type SignInAttempt =
-  | { readonly kind: 'in'; readonly token: string }
+  /** `device` is what this device is known by from now on. */
+  | { readonly kind: 'in'; readonly token: string; readonly device: string }
   | { readonly kind: 'wrong' }
   /** Shut after too many wrong tries. */
   | { readonly kind: 'shut'; readonly until: Date };
 
 /**
- * Lets somebody in who knows their password or PIN. After five wrong tries the door stays shut for that
- * person, a minute at first and twice as long with each further one, whatever device they come from.
+ * Lets somebody in who knows their password or PIN. After five wrong tries the door stays shut, a minute at first
+ * and twice as long with each further one. Strange devices are counted by the person they try to be, whichever
+ * they are; one on which somebody has signed in before is counted by itself, so that nobody outside can keep the
+ * crew out.
  */
 export async function attemptSignIn(
   scope: Scope,
   { personId, secret }: SignIn,
+  { device, token, agent }: SigningDevice,
   now: Date,
 ): Promise<SignInAttempt> {
   const person = await beginSignInAttempt(scope, personId);
   if (!person?.secretHash) return { kind: 'wrong' };
-  const { failedTries, lockedUntil, secretHash } = person;
-  if (lockedUntil && lockedUntil > now) return { kind: 'shut', until: lockedUntil };
-  if (await verify(secretHash, secret)) {
-    await recordSignInAttempt(scope, personId, { failedTries: 0, lockedUntil: null });
-    await forgetAnswers(scope, new Date(now.getTime() - ANSWERS_KEPT_MS));
-    return { kind: 'in', token: await openSession(scope, personId, now) };
+  const known = await beginDeviceTry(scope, device);
+  const tries: Tries = known ?? person;
+  if (tries.lockedUntil && tries.lockedUntil > now)
+    return { kind: 'shut', until: tries.lockedUntil };
+  const note = (after: Tries) =>
+    known && device !== null
+      ? recordDeviceTry(scope, device, after)
+      : recordSignInAttempt(scope, personId, after);
+  if (!(await verify(person.secretHash, secret))) {
+    const after = afterWrong(tries, now);
+    await note(after);
+    return after.lockedUntil ? { kind: 'shut', until: after.lockedUntil } : { kind: 'wrong' };
   }
+  await note({ failedTries: 0, lockedUntil: null });
+  await forgetOld(scope, now);
+  if (token !== null) await closeSessions(scope, { token });
+  const kept = known && device !== null ? device : await keepDevice(scope, now);
+  await touchDevice(scope, kept, now);
+  return { kind: 'in', token: await openSession(scope, personId, now, agent), device: kept };
+}
+
+/** Tries after one more wrong one. */
+function afterWrong({ failedTries }: Tries, now: Date): Tries {
   const tries = failedTries + 1;
   const shutMs = Math.min(LONGEST_SHUT_MS, SHUT_MS * 2 ** (tries - MOST_TRIES));
-  const until = tries >= MOST_TRIES ? new Date(now.getTime() + shutMs) : null;
-  await recordSignInAttempt(scope, personId, { failedTries: tries, lockedUntil: until });
-  return until ? { kind: 'shut', until } : { kind: 'wrong' };
+  const lockedUntil = tries >= MOST_TRIES ? new Date(now.getTime() + shutMs) : null;
+  return { failedTries: Math.min(tries, MOST_COUNTED), lockedUntil };
 }
 
-/** Makes the first account of a house that never had an owner, for whoever has its set-up code, and lets them in. */
-export async function startOwner(
-  scope: Scope,
-  { name, initials, password, code }: OwnerStart,
-  now: Date,
-): Promise<Result<{ token: string }>> {
-  await lockAccess(scope);
-  const { isOwned, setupHash } = await readOwnership(scope);
-  if (isOwned) return badInput('', 'owner.there', 'The house has its owner already.');
-  if (setupHash === null || !(await verify(setupHash, plainCode(code))))
-    return badInput('code', 'code.wrong', 'That is not the set-up code that the server printed.');
-  const weak = weakness('manager', password, 'password');
-  if (weak) return weak;
-  await writeOwned(scope, now);
-  const id = randomUUID();
-  await personRepository.insert(scope, id, { name, initials, role: 'manager', skills: [] });
-  await writeSecret(scope, id, await hashSecret(password));
-  return ok({ token: await openSession(scope, id, now) });
-}
-
-/** Why a secret will not do for a role; null when it does. */
-function weakness(role: Role, secret: string, field = 'secret'): Refused | null {
-  if (isGoodSecret(role, secret)) return null;
-  const { least, most } = PIN_LENGTH;
-  return secretKindOf(role) === 'password'
-    ? badInput(
-        field,
-        'secret.weak',
-        `A password has at least ${PASSWORD_LENGTH.least} characters, not the same few throughout.`,
-      )
-    : badInput(field, 'secret.weak', `A PIN is ${least} to ${most} digits, not in a row.`);
-}
-
-/** Gives somebody a new password or PIN. Whoever was signed in as them is signed out. */
-export async function changeSecret(
-  scope: Scope,
-  id: string,
-  secret: string,
-): Promise<Result<{ readonly canSignIn: true }>> {
-  const person = await personRepository.find(scope, id);
-  if (!person) return fail({ kind: 'not-found', what: 'person' });
-  const weak = weakness(person.role, secret);
-  if (weak) return weak;
-  await writeSecret(scope, id, await hashSecret(secret));
-  await closeSessions(scope, { personId: id });
-  return ok({ canSignIn: true });
+/** What is kept for a while only goes when somebody signs in: answers, sessions, devices. */
+async function forgetOld(scope: Scope, now: Date): Promise<void> {
+  await forgetAnswers(scope, new Date(now.getTime() - ANSWERS_KEPT_MS));
+  await forgetSessions(scope, now);
+  await forgetDevices(scope, new Date(now.getTime() - DEVICE_KEPT_MS));
 }

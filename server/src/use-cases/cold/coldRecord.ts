@@ -9,7 +9,7 @@ import {
 } from '@calm/contract';
 import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import { buckets, summaryOf, type ProbeReading } from '@calm/core';
-import Papa from 'papaparse';
+import { writeCsv } from '@calm/domain/files';
 import { readAlarmsBetween } from '../../store/cold/alarms';
 import { readBook } from '../../store/house/houses';
 import { readColdNotes } from '../../store/cold/coldNotes';
@@ -125,7 +125,7 @@ export async function coldRecordCsv(
       note: content.kind === 'action' ? content.note : '',
     })),
   ].sort((a, b) => (`${a.date} ${a.time}` < `${b.date} ${b.time}` ? -1 : 1));
-  return Papa.unparse({ fields: FIELDS, data: lines }, { newline: '\r\n', escapeFormulae: true });
+  return writeCsv(lines, FIELDS);
 }
 
 const FIELDS = [

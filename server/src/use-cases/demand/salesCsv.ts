@@ -1,5 +1,5 @@
 import type { House } from '@calm/contract';
-import Papa from 'papaparse';
+import { writeCsv } from '@calm/domain/files';
 import { readBook } from '../../store/house/houses';
 import type { Scope } from '../../database/scope';
 import { forecastBasis, toldOf } from './forecast';
@@ -38,7 +38,7 @@ export async function salesCsv(scope: Scope, house: House, now: Date): Promise<s
     });
   });
   rows.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
-  return Papa.unparse(rows, { newline: '\r\n' });
+  return writeCsv(rows);
 }
 
 /** `21:30`; past midnight goes on counting: `25:10`. */

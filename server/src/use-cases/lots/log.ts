@@ -1,6 +1,6 @@
 import { ok, fail } from '@calm/core';
 import type { LogPage, LogQuery, LotLog } from '@calm/contract';
-import Papa from 'papaparse';
+import { writeCsv } from '@calm/domain/files';
 import { readLog } from '../../store/lots/log';
 import { findLotRow, findNewestLotRow, withParts } from '../../store/lots/lots';
 import { readLotRecords } from '../../store/lots/records';
@@ -52,5 +52,5 @@ export async function logCsv(scope: Scope, query: LogQuery): Promise<string> {
     'taken back': line.isWithdrawn ? 'yes' : '',
   }));
   const fields = ['date', 'lot', 'made', 'off by °C', 'opened', 'baked', 'left', 'taken back'];
-  return Papa.unparse({ fields, data: rows }, { newline: '\r\n', escapeFormulae: true });
+  return writeCsv(rows, fields);
 }

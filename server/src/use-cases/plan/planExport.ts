@@ -3,7 +3,7 @@ import type { House, HouseBook, PublishedPlan } from '@calm/contract';
 import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import type { PlannedLot, PlannedStep } from '@calm/core';
 import ical from 'ical-generator';
-import Papa from 'papaparse';
+import { writeCsv } from '@calm/domain/files';
 import { readBook } from '../../store/house/houses';
 import { readPlan } from '../../store/plan/plans';
 import type { Scope } from '../../database/scope';
@@ -77,5 +77,5 @@ export async function planCsv(scope: Scope, house: House): Promise<string> {
       loads: lot.loads,
     };
   });
-  return Papa.unparse(rows, { newline: '\r\n' });
+  return writeCsv(rows);
 }

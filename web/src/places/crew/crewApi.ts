@@ -11,6 +11,7 @@ import {
   type ShiftExceptionContent,
   type ShiftPattern,
   type ShiftPatternContent,
+  type SecretChange,
 } from '@calm/contract';
 import { api } from '../../state/api/api';
 import { recordWrites, type Removed } from '../../state/api/recordWrites';
@@ -43,8 +44,8 @@ const crewApi = api.injectEndpoints({
         },
         keepUnusedDataFor: 0,
       }),
-      giveSecret: build.mutation<unknown, Removed & { readonly secret: string }>({
-        query: ({ house, id, secret }) => routeRequest('changeSecret', [house, id], { secret }),
+      giveSecret: build.mutation<unknown, Removed & SecretChange>({
+        query: ({ house, id, ...change }) => routeRequest('changeSecret', [house, id], change),
         invalidatesTags: ['Crew', 'FrontDoor'],
       }),
       readHandover: build.mutation<Handover, { house: string; id: string }>({

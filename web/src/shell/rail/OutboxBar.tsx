@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
 import { useBookQuery, useSessionQuery } from '../../state/api/api';
-import { delivered, insisted, type OutboxItem } from '../../state/outbox/outbox';
+import { confirmed, delivered, insisted, type OutboxItem } from '../../state/outbox/outbox';
 import { useAppDispatch, useAppSelector } from '../../state/store';
 import { useHouse } from '../../state/board/useBoard';
 import { useDelivery } from '../../state/outbox/useDelivery';
@@ -21,13 +21,23 @@ export function OutboxBar() {
   const { data: me } = useSessionQuery(house);
   const { data: book } = useBookQuery(house);
   const refused = waiting.filter(({ refusal }) => refusal !== null);
-  const mine = waiting.filter(({ refusal, personId }) => !refusal && personId === me?.personId);
+  const isUnkept = useAppSelector(({ outbox }) => outbox.isUnkept);
+  const mine = waiting.filter(({ refusal, sessionId }) => !refusal && sessionId === me?.id);
+  const earlier = waiting.filter(
+    ({ refusal, personId, sessionId }) =>
+      !refusal && personId === me?.personId && sessionId !== me.id,
+  );
   const others = waiting.filter(({ personId }) => personId !== me?.personId);
   const names = [...new Set(others.map(({ personId }) => personId))].map(
     (id) => book?.people.find((person) => person.id === id)?.name ?? '',
   );
   return (
     <>
+      {isUnkept && (
+        <p className={styles['refused']} role="alert">
+          <b>{t('outbox.unkept')}</b> {t('outbox.unkeptHow')}
+        </p>
+      )}
       {isCutOff && (
         <p className={styles['bar']} role="status">
           {mine.length > 0 ? t('outbox.waits', { count: mine.length }) : t('outbox.cutOff')}
@@ -38,10 +48,47 @@ export function OutboxBar() {
           {t('outbox.others', { count: others.length, names: f.list(names) })}
         </p>
       )}
+      {me && earlier.length > 0 && <Earlier items={earlier} sessionId={me.id} />}
       {refused.map((item) => (
         <Refused key={item.id} item={item} />
       ))}
     </>
+  );
+}
+
+/** What somebody did here before they signed in anew: it is sent once they say that it is theirs. */
+function Earlier({
+  items,
+  sessionId,
+}: {
+  readonly items: readonly OutboxItem[];
+  readonly sessionId: string;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const dispatch = useAppDispatch();
+  const ids = items.map(({ id }) => id);
+  return (
+    <div className={styles['refused']} role="alert">
+      <p>
+        <b>{t('outbox.earlier', { count: items.length })}</b>{' '}
+        {f.list(
+          items.map(({ at, words }) =>
+            t('outbox.earlierOne', { what: words, at: f.moment(Date.parse(at)) }),
+          ),
+        )}
+      </p>
+      <Button
+        variant="outlined"
+        color="inherit"
+        onClick={() => ids.forEach((id) => dispatch(delivered(id)))}
+      >
+        {t('outbox.drop')}
+      </Button>
+      <Button variant="contained" onClick={() => dispatch(confirmed({ ids, sessionId }))}>
+        {t('outbox.sendEarlier')}
+      </Button>
+    </div>
   );
 }
 

@@ -8,6 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { useSignOutMutation } from '../../state/api/sessionApi';
 import { useHouse } from '../../state/board/useBoard';
 import { useAppSelector } from '../../state/store';
+import { SignedInDevices } from './SignedInDevices';
 
 /** Asks before it signs out, and says what of theirs is not in the house yet. */
 export function SignOutDialog({
@@ -28,6 +29,7 @@ export function SignOutDialog({
       <DialogContent>
         {unsent > 0 && <p role="alert">{t('signIn.unsent', { count: unsent })}</p>}
         <p>{t('signIn.signOutHow')}</p>
+        <SignedInDevices house={house} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{t('record.cancel')}</Button>

@@ -17,7 +17,15 @@ import {
   type Shift,
 } from '@calm/contract';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { problemOf } from '../../parts/messages/problemOf';
 import { askOnce } from './earlyAnswers';
+import {
+  forgetBoard,
+  forgetSession,
+  isLeaving,
+  rememberedSession,
+  rememberSession,
+} from './signedIn';
 
 /** A house and a stretch of local dates. */
 export interface DateRange {
@@ -30,6 +38,9 @@ const plain = fetchBaseQuery({ baseUrl: '', fetchFn: askOnce });
 
 /** Requests whose own business it is whether somebody is signed in. */
 const AT_THE_DOOR: readonly string[] = ['session', 'signIn', 'startOwner'];
+
+/** As the house says it when nobody is signed in. */
+const NOBODY = { status: 401, data: null };
 
 /** Whoever is signed out meanwhile is asked to come in again; what they typed stays on the device. */
 const asSomebody: typeof plain = async (args, request, extra) => {
@@ -71,7 +82,24 @@ export const api = createApi({
   endpoints: (build) => ({
     houses: build.query<HouseSummary[], void>({ query: () => paths.houses() }),
     session: build.query<Session, string>({
-      query: (house) => paths.session(house),
+      queryFn: async (house, _api, _extra, ask) => {
+        if (isLeaving(house)) return { error: NOBODY };
+        const answer = await ask(paths.session(house));
+        // While it was asked somebody may have left.
+        if (isLeaving(house)) return { error: NOBODY };
+        if (!answer.error) {
+          rememberSession(house, answer.data as Session);
+          return { data: answer.data as Session };
+        }
+        const isHouse = problemOf(answer.error) !== null;
+        if (isHouse && answer.error.status === 401) {
+          forgetSession(house);
+          void forgetBoard();
+          return { error: answer.error };
+        }
+        const last = isHouse && answer.error.status === 404 ? null : rememberedSession(house);
+        return last ? { data: last } : { error: answer.error };
+      },
       providesTags: ['Session'],
     }),
     book: build.query<HouseBook, string>({

@@ -52,6 +52,7 @@ export function liveTags(path: string): readonly Tag[] {
   const [, first = '', second, third = '', fourth] = path.split('/');
   if (first === 'session') return second === 'preferences' ? ['Session'] : [];
   if (first === 'owner') return [];
+  if (first === 'sessions') return ['Session'];
   if (first === 'imports' && second === 'sales') return SALES;
   if (first === 'lots' && third === 'marks' && fourth === '0') return OF_A_STAGE;
   if (first === 'lots' && OF_A_LOT[third]) return OF_A_LOT[third];

@@ -6,8 +6,10 @@ import {
   type SignIn,
   type DisplayPreferences,
   type Session,
+  type SignedInDevice,
 } from '@calm/contract';
 import { api, TAGS } from './api';
+import { forgetBoard, forgetSession, isLeaving, leaveSession } from './signedIn';
 
 /** Coming in and going out. */
 const sessionApi = api.injectEndpoints({
@@ -18,20 +20,43 @@ const sessionApi = api.injectEndpoints({
     }),
     signIn: build.mutation<null, { readonly house: string; readonly candidate: SignIn }>({
       query: ({ house, candidate }) => routeRequest('signIn', [house], candidate),
+      // The house has ended whatever was open here before, also what it could not be told of.
+      transformResponse: (_answer, _meta, { house }) => {
+        forgetSession(house);
+        return null;
+      },
       // Nothing could be read while nobody was signed in.
       invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
     }),
+    /** At once on this device; the house is told as soon as it can be. */
     signOut: build.mutation<null, string>({
       query: (house) => routeRequest('signOut', [house]),
-      async onQueryStarted(_house, { queryFulfilled }) {
-        try {
-          await queryFulfilled;
-          // What this device could read without a network was somebody's: it goes with them.
-          if ('caches' in window) await caches.delete('calm-board');
-        } catch {
-          // Without a network nobody can leave; the house still knows them.
-        }
+      async onQueryStarted(house, { dispatch, queryFulfilled }) {
+        leaveSession(house);
+        void forgetBoard();
+        dispatch(api.util.invalidateTags(['Session']));
+        // A 401 says the same: nobody is signed in.
+        const isTold = await queryFulfilled.then(
+          () => true,
+          ({ error }) => (error as { status?: unknown } | undefined)?.status === 401,
+        );
+        if (isTold && isLeaving(house)) forgetSession(house);
       },
+    }),
+    sessions: build.query<SignedInDevice[], string>({
+      query: (house) => paths.sessions(house),
+      providesTags: ['Session'],
+      keepUnusedDataFor: 0,
+    }),
+    /** Signs out one of one's devices, or all others. */
+    endSessions: build.mutation<
+      unknown,
+      { readonly house: string; readonly id: string | 'others' }
+    >({
+      query: ({ house, id }) =>
+        id === 'others'
+          ? routeRequest('endOtherSessions', [house])
+          : routeRequest('endSession', [house, id]),
       invalidatesTags: ['Session'],
     }),
     /** Keeps how whoever is signed in reads. */
@@ -60,6 +85,8 @@ export const {
   useSignInOptionsQuery,
   useSignInMutation,
   useSignOutMutation,
+  useSessionsQuery,
+  useEndSessionsMutation,
   useChangePreferencesMutation,
   useStartOwnerMutation,
 } = sessionApi;

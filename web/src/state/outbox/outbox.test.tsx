@@ -8,7 +8,7 @@ import { useDelivery } from './useDelivery';
 import { insistedOn, useOutboxItems, useWaiting } from './useOutboxItems';
 import { sendOutboxItem } from './sendOutboxItem';
 import { api } from '../api/api';
-import type { OutboxItem } from './outbox';
+import { confirmed, posted, type OutboxItem } from './outbox';
 
 const START = {
   id: '00000000-0000-4000-8000-000000000009',
@@ -115,14 +115,25 @@ describe('the outbox', () => {
     expect(new Set(keys).size).toBe(1);
   });
 
-  it('survives a reload', async () => {
-    const { say } = await device(() => null);
-    say('Kept');
-    expect(
-      makeStore()
-        .getState()
-        .outbox.items.map(({ words }) => words),
-    ).toEqual(['Kept']);
+  it('is not sent in a later signing in until whoever did it says so', async () => {
+    const { store, say, waiting } = await device(({ body }) => ({ status: 201, body }));
+    const item: OutboxItem = {
+      id: '00000000-0000-4000-8000-000000000077',
+      house: 'yard',
+      personId: ME.personId,
+      sessionId: 'yesterday',
+      at: '2026-11-24T20:00:00.000Z',
+      words: 'Handed over',
+      command: { kind: 'handover', start: { lines: [], note: 'All well' } },
+      refusal: null,
+    };
+    act(() => void store.dispatch(posted(item)));
+    say('Smooth');
+    await waitFor(() => expect(waiting()).toEqual([item]));
+    expect(server.writes().map(({ path }) => path)).toEqual([expect.stringContaining('records')]);
+    act(() => void store.dispatch(confirmed({ ids: [item.id], sessionId: ME.id })));
+    await waitFor(() => expect(waiting()).toHaveLength(0));
+    expect(server.writes()).toHaveLength(2);
   });
 });
 
@@ -131,6 +142,7 @@ describe('sending one item', () => {
     id: '00000000-0000-4000-8000-000000000001',
     house: 'yard',
     personId: 'tilde',
+    sessionId: ME.id,
     at: '2026-11-25T14:40:00.000Z',
     words: 'Mix',
     refusal: null,

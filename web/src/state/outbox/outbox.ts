@@ -7,7 +7,7 @@ import type {
   RecordStart,
 } from '@calm/contract';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { deviceStorage, isObject, isOneOf } from '../storage';
+import { isObject, isOneOf } from '../storage';
 
 /** What was done here, as the house is to be told. */
 export type OutboxCommand =
@@ -35,6 +35,8 @@ export interface OutboxItem {
   readonly house: string;
   /** Who did it; only they send it. */
   readonly personId: string;
+  /** The signing in during which it was done; in a later one they are asked before it is sent. */
+  readonly sessionId: string;
   /** When, ISO 8601, by the house's clock. */
   readonly at: string;
   /** What it was, in words, for whoever looks at what waits. */
@@ -49,6 +51,8 @@ export interface OutboxState {
   readonly items: readonly OutboxItem[];
   /** The house could not be reached the last time something was sent. */
   readonly isCutOff: boolean;
+  /** Something could not be kept on this device: a reload would lose it. */
+  readonly isUnkept: boolean;
 }
 
 const KINDS = [
@@ -60,31 +64,21 @@ const KINDS = [
 ] as const satisfies readonly OutboxCommand['kind'][];
 
 /** An item as some version of this application wrote it; null when it is none. */
-function parseItem(stored: unknown): OutboxItem | null {
+export function parseItem(stored: unknown): OutboxItem | null {
   if (!isObject(stored)) return null;
   const { deed, command = deed, ...item } = stored;
   const isWhole =
     isObject(command) &&
     isOneOf(KINDS, command['kind']) &&
     ['id', 'house', 'personId', 'at', 'words'].every((key) => typeof item[key] === 'string');
-  return isWhole ? ({ refusal: null, ...item, command } as unknown as OutboxItem) : null;
+  return isWhole
+    ? ({ refusal: null, sessionId: '', ...item, command } as unknown as OutboxItem)
+    : null;
 }
-
-const storage = deviceStorage<readonly OutboxItem[]>('calm-tray.outbox', [], (stored) =>
-  Array.isArray(stored) ? stored.map(parseItem).filter((item) => item !== null) : null,
-);
-
-export const OUTBOX_KEY = storage.key;
-
-/** The items that are kept on this device. */
-const storedOutboxItems = storage.read;
-
-/** Keeps the items on this device. */
-export const storeOutboxItems = ({ items }: OutboxState): void => storage.write(items);
 
 export const outboxSlice = createSlice({
   name: 'outbox',
-  initialState: (): OutboxState => ({ items: storedOutboxItems(), isCutOff: false }),
+  initialState: { items: [], isCutOff: false, isUnkept: false } as OutboxState,
   reducers: {
     /** Something was done here. */
     posted: (state, { payload }: PayloadAction<OutboxItem>) => ({
@@ -93,11 +87,13 @@ export const outboxSlice = createSlice({
     }),
     /** The house has it, or somebody let it go. */
     delivered: (state, { payload: id }: PayloadAction<string>) => ({
+      ...state,
       isCutOff: false,
       items: state.items.filter((item) => item.id !== id),
     }),
     /** The house would not have it: it stays until somebody has looked at it. */
     refused: (state, { payload }: PayloadAction<{ id: string; refusal: Problem }>) => ({
+      ...state,
       isCutOff: false,
       items: state.items.map((item) =>
         item.id === payload.id ? { ...item, refusal: payload.refusal } : item,
@@ -110,9 +106,27 @@ export const outboxSlice = createSlice({
     }),
     /** The house could not be reached. */
     cutOff: (state) => (state.isCutOff ? state : { ...state, isCutOff: true }),
-    /** Another page of this device has written. */
-    readAnew: (state) => ({ ...state, items: storedOutboxItems() }),
+    /** Whoever did them has said, signed in anew, that they are theirs. */
+    confirmed: (
+      state,
+      { payload }: PayloadAction<{ readonly ids: readonly string[]; readonly sessionId: string }>,
+    ) => ({
+      ...state,
+      items: state.items.map((item) =>
+        payload.ids.includes(item.id) ? { ...item, sessionId: payload.sessionId } : item,
+      ),
+    }),
+    /** What is kept on this device, as it was read. */
+    loaded: (state, { payload: items }: PayloadAction<readonly OutboxItem[]>) => ({
+      ...state,
+      items,
+    }),
+    /** The device has no room, or keeps nothing. */
+    notKept: (state) => (state.isUnkept ? state : { ...state, isUnkept: true }),
+    /** Everything is kept again. */
+    allKept: (state) => ({ ...state, isUnkept: false }),
   },
 });
 
-export const { posted, delivered, refused, insisted, cutOff, readAnew } = outboxSlice.actions;
+export const { posted, delivered, refused, insisted, confirmed, cutOff, loaded, notKept, allKept } =
+  outboxSlice.actions;

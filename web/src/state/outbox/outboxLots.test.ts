@@ -35,6 +35,7 @@ const item = (command: OutboxCommand, change: Partial<OutboxItem> = {}): OutboxI
   id: String((made += 1)),
   house: 'yard',
   personId: 'tilde',
+  sessionId: 'this-morning',
   at: AT,
   words: '',
   command,
@@ -120,7 +121,7 @@ describe('records with what waits', () => {
 
 describe('the outbox', () => {
   const reduce = outboxSlice.reducer;
-  const empty = { items: [], isCutOff: false };
+  const empty = { items: [], isCutOff: false, isUnkept: false };
   const one = item(mark({ isDone: true }));
   const two = item(mark({ extraMin: 2 }, 1));
 
@@ -142,7 +143,10 @@ describe('the outbox', () => {
     expect(again.id).not.toBe(one.id);
     expect(again.refusal).toBeNull();
     expect(again.command).toMatchObject({ change: { version: 4, isDone: true } });
-    const state = reduce({ items: [told], isCutOff: false }, insisted({ id: one.id, item: again }));
+    const state = reduce(
+      { items: [told], isCutOff: false, isUnkept: false },
+      insisted({ id: one.id, item: again }),
+    );
     expect(state.items).toEqual([again]);
   });
 

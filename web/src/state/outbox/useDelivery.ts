@@ -1,7 +1,7 @@
 import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/contract';
 import { useEffect } from 'react';
 import { api, useSessionQuery } from '../api/api';
-import { cutOff, delivered, OUTBOX_KEY, readAnew, refused, type OutboxItem } from './outbox';
+import { cutOff, delivered, refused, type OutboxItem } from './outbox';
 import { withMark, withWeighed } from './outboxLots';
 import { sendOutboxItem } from './sendOutboxItem';
 import { useAppDispatch, useAppSelector, type RootState, type Store } from '../store';
@@ -10,16 +10,14 @@ import { useAppDispatch, useAppSelector, type RootState, type Store } from '../s
 const AGAIN_MS = 2000;
 
 /**
- * Sends what was done on this device, oldest first, one at a time, for as long as somebody is signed in who
- * did it. What cannot be sent now waits.
+ * Sends what was done on this device, oldest first, one at a time, for as long as whoever did it is signed in
+ * as they were. What cannot be sent now waits.
  */
 export function useDelivery(house: string): void {
   const dispatch = useAppDispatch();
   const { data: me } = useSessionQuery(house);
   const next = useAppSelector(({ outbox }) =>
-    outbox.items.find(
-      (each) => each.house === house && each.personId === me?.personId && !each.refusal,
-    ),
+    outbox.items.find((each) => each.house === house && each.sessionId === me?.id && !each.refusal),
   );
   useEffect(() => {
     if (!next) return;
@@ -49,14 +47,6 @@ export function useDelivery(house: string): void {
       window.removeEventListener('online', now);
     };
   }, [dispatch, next]);
-
-  useEffect(() => {
-    const onStorage = ({ key }: StorageEvent) => {
-      if (key === OUTBOX_KEY) dispatch(readAnew());
-    };
-    window.addEventListener('storage', onStorage);
-    return () => window.removeEventListener('storage', onStorage);
-  }, [dispatch]);
 }
 
 /**

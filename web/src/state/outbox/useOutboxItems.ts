@@ -15,15 +15,15 @@ export function useWaiting(house: string): readonly OutboxItem[] {
 export function useOutboxItems(house: string): (command: OutboxCommand, words: string) => void {
   const dispatch = useAppDispatch();
   const { data: me } = useSessionQuery(house);
-  const personId = me?.personId;
   return useCallback(
     (command, words) => {
-      if (personId === undefined) return;
+      if (!me) return;
       const at = new Date(nowMs()).toISOString();
-      const item = { id: crypto.randomUUID(), house, personId, at, words, refusal: null };
-      dispatch(posted({ ...item, command: seenAt(command, at) }));
+      const { personId, id: sessionId } = me;
+      const by = { id: crypto.randomUUID(), house, personId, sessionId };
+      dispatch(posted({ ...by, at, words, refusal: null, command: seenAt(command, at) }));
     },
-    [dispatch, house, personId],
+    [dispatch, house, me],
   );
 }
 

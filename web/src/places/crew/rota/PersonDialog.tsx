@@ -7,11 +7,12 @@ import {
   ROLES,
   isGoodSecret,
   secretKindOf,
+  type SecretChange,
   type CrewContent,
   type CrewMember,
 } from '@calm/contract';
 import { SKILLS } from '@calm/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
@@ -48,8 +49,18 @@ export function PersonDialog({
   const [change] = useChangePersonMutation();
   const [remove] = useRemovePersonMutation();
   const [secret, setSecret] = useState('');
+  const [ownSecret, setOwnSecret] = useState('');
   const [weak, setWeak] = useState<string | null>(null);
   const give = useGiveSecret(house);
+  /** Somebody who is kept, with what they come in by; without it when that was refused. */
+  const withSecret = async (kept: CrewMember): Promise<CrewMember> => {
+    if (secret === '') return kept;
+    const isGiven = await give(kept.id, { secret, ownSecret }).then(
+      () => true,
+      () => false,
+    );
+    return { ...kept, canSignIn: isGiven };
+  };
   const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
     CrewContent,
     CrewMember
@@ -60,8 +71,20 @@ export function PersonDialog({
     of: 'person',
     start: () => NOBODY,
     writes: {
-      add: (sent) => ({ unwrap: async () => give(await add(sent).unwrap(), secret) }),
-      change: (sent) => ({ unwrap: async () => give(await change(sent).unwrap(), secret) }),
+      add: (sent) => ({
+        unwrap: async () => withSecret(await add(sent).unwrap()),
+      }),
+      change: (sent) => ({
+        unwrap: async () => {
+          // Where the secret stays of one kind it goes first: what is refused then leaves everything as it was.
+          const by = secretKindOf(sent.change.content.role);
+          const isOfKind = person !== null && secretKindOf(person.role) === by;
+          if (!isOfKind) return withSecret(await change(sent).unwrap());
+          await give(person.id, { secret, ownSecret });
+          const kept = await change(sent).unwrap();
+          return { ...kept, canSignIn: kept.canSignIn || secret !== '' };
+        },
+      }),
       remove,
     },
     say: {
@@ -149,16 +172,30 @@ export function PersonDialog({
         onChange={(typed) => setSecret(typed.target.value)}
         slotProps={{ htmlInput: by === 'pin' ? { inputMode: 'numeric' } : {} }}
       />
+      {secret !== '' && (
+        <TextField
+          required
+          size="small"
+          type="password"
+          autoComplete="current-password"
+          label={t('crew.person.ownSecret')}
+          helperText={t('crew.person.ownSecretHow')}
+          value={ownSecret}
+          onChange={(typed) => setOwnSecret(typed.target.value)}
+        />
+      )}
     </RecordDialog>
   );
 }
 
-/** Gives somebody what they come in by, once they are kept; without one they are only kept. */
+/** Gives somebody what they come in by; nothing typed gives nothing. */
 function useGiveSecret(house: string) {
   const [giveSecret] = useGiveSecretMutation();
-  return async (kept: CrewMember, secret: string): Promise<CrewMember> => {
-    if (secret === '') return kept;
-    const { error } = await giveSecret({ house, id: kept.id, secret });
-    return { ...kept, canSignIn: !error };
+  // Undoing what was saved beside it gives it no second time.
+  const isGiven = useRef(false);
+  return async (id: string, change: SecretChange): Promise<void> => {
+    if (change.secret === '' || isGiven.current) return;
+    await giveSecret({ house, id, ...change }).unwrap();
+    isGiven.current = true;
   };
 }

@@ -132,7 +132,7 @@ function Line({ line }: { readonly line: ShoppingLine }) {
 }
 
 async function takeOut(house: string, lines: readonly ShoppingLine[]): Promise<void> {
-  const { default: Papa } = await import('papaparse');
+  const { writeCsv } = await import('@calm/domain/files');
   const rows = lines.map(({ name, needG, haveG, expiresG, buyG, bags }) => ({
     ingredient: name,
     'takes (g)': Math.round(needG),
@@ -141,7 +141,7 @@ async function takeOut(house: string, lines: readonly ShoppingLine[]): Promise<v
     'buy (g)': Math.round(buyG),
     bags: bags ?? '',
   }));
-  const text = `\ufeff${Papa.unparse(rows)}`;
+  const text = `\ufeff${writeCsv(rows)}`;
   const address = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
   const link = document.createElement('a');
   link.href = address;

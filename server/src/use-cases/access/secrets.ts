@@ -1,0 +1,71 @@
+import { fail, ok } from '@calm/core';
+import {
+  isGoodSecret,
+  PASSWORD_LENGTH,
+  PIN_LENGTH,
+  secretKindOf,
+  type OwnerStart,
+  type Role,
+  type SecretChange,
+} from '@calm/contract';
+import { verify } from '@node-rs/argon2';
+import { randomUUID } from 'node:crypto';
+import type { Scope } from '../../database/scope';
+import { personRepository, writeSecret } from '../../store/access/crew';
+import { lockAccess, readOwnership, writeOwned } from '../../store/access/ownership';
+import { beginSignInAttempt, closeSessions, openSession } from '../../store/access/sessions';
+import { badInput, type Refused, type Result } from '../result';
+import { hashSecret } from './hashSecret';
+import { plainCode } from './setupCode';
+
+/** Makes the first account of a house that never had an owner, for whoever has its set-up code, and lets them in. */
+export async function startOwner(
+  scope: Scope,
+  { name, initials, password, code }: OwnerStart,
+  now: Date,
+): Promise<Result<{ token: string }>> {
+  await lockAccess(scope);
+  const { isOwned, setupHash } = await readOwnership(scope);
+  if (isOwned) return badInput('', 'owner.there', 'The house has its owner already.');
+  if (setupHash === null || !(await verify(setupHash, plainCode(code))))
+    return badInput('code', 'code.wrong', 'That is not the set-up code that the server printed.');
+  const weak = weakness('manager', password, 'password');
+  if (weak) return weak;
+  await writeOwned(scope, now);
+  const id = randomUUID();
+  await personRepository.insert(scope, id, { name, initials, role: 'manager', skills: [] });
+  await writeSecret(scope, id, await hashSecret(password));
+  return ok({ token: await openSession(scope, id, now) });
+}
+
+/** Why a secret will not do for a role; null when it does. */
+function weakness(role: Role, secret: string, field = 'secret'): Refused | null {
+  if (isGoodSecret(role, secret)) return null;
+  const { least, most } = PIN_LENGTH;
+  return secretKindOf(role) === 'password'
+    ? badInput(
+        field,
+        'secret.weak',
+        `A password has at least ${PASSWORD_LENGTH.least} characters, not the same few throughout.`,
+      )
+    : badInput(field, 'secret.weak', `A PIN is ${least} to ${most} digits, not in a row.`);
+}
+
+/** Gives somebody a new password or PIN. Whoever was signed in as them is signed out. */
+export async function changeSecret(
+  scope: Scope,
+  id: string,
+  { secret, ownSecret }: SecretChange,
+  by: string | null,
+): Promise<Result<{ readonly canSignIn: true }>> {
+  const own = by === null ? null : await beginSignInAttempt(scope, by);
+  if (!own?.secretHash || !(await verify(own.secretHash, ownSecret)))
+    return badInput('ownSecret', 'secret.wrong', 'That is not your own password.');
+  const person = await personRepository.find(scope, id);
+  if (!person) return fail({ kind: 'not-found', what: 'person' });
+  const weak = weakness(person.role, secret);
+  if (weak) return weak;
+  await writeSecret(scope, id, await hashSecret(secret));
+  await closeSessions(scope, { personId: id });
+  return ok({ canSignIn: true });
+}
