@@ -1,12 +1,19 @@
 import { readConfig, StartError } from './config';
 import { serve } from './serve';
 
+/** Longest that stopping may take, ms. */
+const STOP_WITHIN_MS = 12_000;
+
 try {
   const serving = await serve(readConfig(process.env));
   for (const { slug, code } of serving.setupCodes)
     process.stdout.write(`Set-up code of ${slug}, for its owner's first sign-in: ${code}\n`);
   process.stdout.write(`Calm Tray listens on ${serving.url}\n`);
-  const stop = () => void serving.stop().then(() => process.exit(0));
+  const stop = () => {
+    void serving.stop().then(() => process.exit(0));
+    // A database that answers nothing would hold it for ever.
+    setTimeout(() => process.exit(1), STOP_WITHIN_MS).unref();
+  };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
 } catch (error) {

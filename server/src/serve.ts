@@ -7,7 +7,7 @@ import { StartError, type Config } from './config';
 import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/live/liveHub';
-import { openDatabase } from './database/database';
+import { openDatabase, probeDatabase } from './database/database';
 import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
 
 /** A server that listens. */
@@ -44,6 +44,7 @@ export async function serve(config: Config): Promise<Serving> {
     site: config.site,
     webDir: config.webDir,
     isTakingWork: () => isTakingWork,
+    isMigrated: () => probeDatabase(config.databaseUrl),
   });
   const server = config.tls ? createTlsServer(readTls(config.tls), app) : createServer(app);
   server.requestTimeout = REQUEST_MS;

@@ -1,6 +1,6 @@
 import { drizzle } from 'drizzle-orm/mysql2';
 import { migrate as runMigrations } from 'drizzle-orm/mysql2/migrator';
-import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
+import { createConnection, createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { fileURLToPath } from 'node:url';
 import * as schema from './schema';
 
@@ -35,9 +35,28 @@ export function openDatabase(url: string): { db: Database; pool: Pool } {
   });
   // What cannot be had soon is tried again later, rather than waited for on one of few connections.
   pool.on('connection', (connection) => {
-    connection.query(`set session innodb_lock_wait_timeout = ${LOCK_WAIT_S}`);
+    // Where it is refused, the work that follows is told why.
+    const core = connection as unknown as { query(sql: string, done: () => void): void };
+    core.query(`set session innodb_lock_wait_timeout = ${LOCK_WAIT_S}`, () => undefined);
   });
   return { db: wrap(pool), pool };
+}
+
+/** Longest that the database may take to say that it is there, ms. */
+const PROBE_MS = 1000;
+
+/**
+ * Asks the database whether it is there and migrated, on a connection of its own: the pool may be all taken.
+ *
+ * @throws the database's error, also when it takes longer than a second
+ */
+export async function probeDatabase(url: string): Promise<void> {
+  const connection = await createConnection({ uri: url, connectTimeout: PROBE_MS });
+  try {
+    await connection.query({ sql: 'select 1 from houses limit 1', timeout: PROBE_MS });
+  } finally {
+    connection.destroy();
+  }
 }
 
 /** Brings the tables up to date from the committed SQL. */

@@ -5,7 +5,7 @@ import { freshDatabase, NOW } from '../test-support/testHouse';
 import * as t from './schema';
 import { unreliableDatabase } from '../test-support/unreliableDatabase';
 import { openDatabase, type Queries } from './database';
-import { DatabaseBusy, errorNumber, inTransaction, isDuplicate } from './transaction';
+import { DatabaseBusy, errorNumber, inTransaction, isDuplicate, reading } from './transaction';
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 beforeAll(async () => {
@@ -102,6 +102,36 @@ describe('a database that is not well', () => {
     const served = await many();
     expect(served.every((rows) => Array.isArray(rows) && rows.length > 0)).toBe(true);
   });
+});
+
+describe('a row that somebody does not let go of', () => {
+  it('costs whoever wants it a few seconds, and nobody else their connection', async () => {
+    const { db } = database;
+    const [person] = await db.select({ id: t.people.id }).from(t.people).limit(1);
+    const where = eq(t.people.id, person?.id ?? '');
+    let letGo: () => void = () => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    let hasIt: () => void = () => undefined;
+    const has = new Promise<void>((resolve) => (hasIt = resolve));
+    const slow = inTransaction(db, async (tx) => {
+      await tx.update(t.people).set({ initials: 'SL' }).where(where);
+      hasIt();
+      await held;
+    });
+    await has;
+    const began = Date.now();
+    const writers = Array.from({ length: 12 }, () =>
+      inTransaction(db, (tx) => tx.update(t.people).set({ initials: 'WR' }).where(where)).catch(
+        (error: unknown) => error,
+      ),
+    );
+    const refused = await Promise.all(writers);
+    expect(refused.every((error) => error instanceof DatabaseBusy)).toBe(true);
+    expect(Date.now() - began).toBeLessThan(12_000);
+    letGo();
+    await slow;
+    expect(await reading(db, (tx) => tx.select().from(t.people).where(where))).toHaveLength(1);
+  }, 20_000);
 });
 
 describe('the database itself', () => {

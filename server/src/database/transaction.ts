@@ -17,7 +17,7 @@ interface Patience {
   readonly connectionMs: number;
   readonly workMs: number;
 }
-const PATIENCE: Patience = { connectionMs: 3000, workMs: 20_000 };
+const PATIENCE: Patience = { connectionMs: 3000, workMs: 30_000 };
 /** Reading one thing takes no longer. */
 const READING: Patience = { connectionMs: 3000, workMs: 5000 };
 

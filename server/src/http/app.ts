@@ -1,6 +1,5 @@
 import { API } from '@calm/contract';
 import compression from 'compression';
-import { sql } from 'drizzle-orm';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { randomBytes, randomUUID } from 'node:crypto';
@@ -32,11 +31,13 @@ export interface AppParts {
   readonly webDir: string | null;
   /** False once the server has been told to stop. */
   readonly isTakingWork: () => boolean;
+  /** Rejects when the database does not answer within a second, or is not migrated. */
+  readonly isMigrated: () => Promise<void>;
 }
 
 /** The Express application: log, headers, health, API, web files, problems. */
 export function createApp(parts: AppParts): Express {
-  const { db, clock, log, live, site, webDir, isTakingWork } = parts;
+  const { db, clock, log, live, site, webDir, isTakingWork, isMigrated } = parts;
   const app = express();
   app.disable('x-powered-by');
   trustProxies(app, site);
@@ -95,7 +96,7 @@ export function createApp(parts: AppParts): Express {
   app.get('/readyz', async (_req, res) => {
     if (!isTakingWork()) return sendProblem(res, 'not-ready', 'The server is stopping.');
     try {
-      await db.execute(sql`select 1 from houses limit 1`);
+      await isMigrated();
       res.json({ is: 'ready' });
     } catch {
       sendProblem(res, 'not-ready', 'The database does not answer, or is not migrated.');

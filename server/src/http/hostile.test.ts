@@ -42,6 +42,7 @@ beforeAll(async () => {
     site: LOOPBACK_SITE,
     webDir,
     isTakingWork: () => true,
+    isMigrated: () => Promise.resolve(),
   });
   server = createServer(app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

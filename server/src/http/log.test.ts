@@ -26,6 +26,7 @@ describe('the log', () => {
       webDir: null,
       site: LOOPBACK_SITE,
       isTakingWork: () => true,
+      isMigrated: () => Promise.resolve(),
     });
     const cookie = await signedIn(house.db, HOUSE, 'Tilde');
     const [, token = ''] = cookie.split('=');

@@ -18,7 +18,7 @@ import { ownClock } from '../clock';
 import { createApp } from '../http/app';
 import { LOOPBACK_SITE, type Site } from '../http/site';
 import { LiveHub } from '../http/live/liveHub';
-import { migrate, openDatabase, type Database } from '../database/database';
+import { migrate, openDatabase, probeDatabase, type Database } from '../database/database';
 import * as t from '../database/schema';
 import { openSession } from '../store/access/sessions';
 
@@ -68,6 +68,7 @@ export async function startHouse(site: Site = LOOPBACK_SITE) {
     live,
     webDir: null,
     isTakingWork: () => true,
+    isMigrated: () => probeDatabase(database.url),
     site,
   });
   const manager = await signedIn(db, HOUSE);
