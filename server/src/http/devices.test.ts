@@ -1,6 +1,7 @@
 import { paths, type SignedInDevice } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { eq } from 'drizzle-orm';
+import { administer } from '../admin';
 import * as t from '../database/schema';
 import { candidateOf, HOUSE, NOW, signedIn, startHouse } from '../test-support/testHouse';
 
@@ -52,6 +53,25 @@ describe('signing in', () => {
     const old = cookieNamed(first, `calm_${HOUSE}`);
     expect((await house.as(old).post(paths.signIn(HOUSE)).send(body)).status).toBe(204);
     expect((await house.as(old).get(paths.session(HOUSE))).status).toBe(401);
+  });
+});
+
+describe('at the server, when nobody gets in', () => {
+  it('everybody may try again, or is given a new secret', async () => {
+    const { id, secret } = await candidateOf(house, 'Bashir');
+    const at = (tried: string) =>
+      house.as(null).post(paths.signIn(HOUSE)).send({ personId: id, secret: tried });
+    for (let i = 0; i < 5; i += 1) await at(`70${i}1`);
+    expect((await at(secret)).status).toBe(429);
+    await administer(house.db, ['unlock', HOUSE]);
+    expect((await at(secret)).status).toBe(204);
+    const told = await administer(house.db, ['new-secret', HOUSE, 'Bashir']);
+    const given = /: (\d{6})$/.exec(told)?.[1] ?? '';
+    expect((await at(secret)).status).toBe(401);
+    expect((await at(given)).status).toBe(204);
+    await expect(administer(house.db, ['new-secret', HOUSE, 'Nobody'])).rejects.toThrow('Nobody');
+    await expect(administer(house.db, ['unlock', 'no-yard'])).rejects.toThrow('no-yard');
+    await expect(administer(house.db, [])).rejects.toThrow('npm run admin');
   });
 });
 

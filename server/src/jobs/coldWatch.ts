@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
 import { appendAudit } from '../store/access/auditLog';
+import { holdLease } from '../store/coordination';
 import { findHouse, listHouses } from '../store/house/houses';
 import type { Database } from '../database/database';
 import { inTransaction } from '../database/transaction';
@@ -9,9 +11,12 @@ import { watchCold } from '../use-cases/cold/watchCold';
 /** A probe that has fallen silent says nothing: the cold is looked at this often, ms. */
 const EVERY_MS = 60_000;
 
+/** Whoever looks does so until it has not for so long, s: then another process does. */
+const LEASE_S = 150;
+
 /**
  * Looks after the cold of every house while nothing is posted. What changes is told to devices like any other
- * write.
+ * write. Of several processes on one database one looks.
  *
  * @returns how to stop; resolves when nothing runs any more
  */
@@ -22,8 +27,10 @@ export function startColdWatch(
   onChange: () => void,
 ): () => Promise<void> {
   let running: Promise<void> | null = null;
+  const holder = randomUUID();
   const look = () => {
-    running ??= lookOnce(db, clock.now())
+    running ??= holdLease(db, 'cold-watch', holder, LEASE_S)
+      .then((isOurs) => (isOurs ? lookOnce(db, clock.now()) : 0))
       .then((changed) => {
         if (changed > 0) onChange();
       })

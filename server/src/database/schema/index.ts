@@ -5,3 +5,4 @@ export * from './lots';
 export * from './plans';
 export * from './access';
 export * from './cold';
+export * from './coordination';

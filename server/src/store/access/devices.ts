@@ -44,3 +44,9 @@ export async function forgetDevices({ tx, houseId }: Scope, before: Date): Promi
     .delete(t.devices)
     .where(and(eq(t.devices.houseId, houseId), lt(t.devices.lastAt, before)));
 }
+
+/** Every known device of a house may try again. */
+export async function clearDeviceTries({ tx, houseId }: Scope): Promise<void> {
+  const none = { failedTries: 0, lockedUntil: null };
+  await tx.update(t.devices).set(none).where(eq(t.devices.houseId, houseId));
+}

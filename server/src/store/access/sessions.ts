@@ -178,3 +178,9 @@ export async function recordSignInAttempt(
     .set({ failedTries, lockedUntil })
     .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
 }
+
+/** Everybody of a house may try again. */
+export async function clearTries({ tx, houseId }: Scope): Promise<void> {
+  const none = { failedTries: 0, lockedUntil: null };
+  await tx.update(t.people).set(none).where(eq(t.people.houseId, houseId));
+}

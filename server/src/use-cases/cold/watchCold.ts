@@ -9,6 +9,7 @@ import {
   type Room,
 } from '@calm/core';
 import { insertAlarm, readAlarms, removeAlarm, writeAlarm } from '../../store/cold/alarms';
+import { takeTurn } from '../../store/coordination';
 import { readItems } from '../../store/lots/lots';
 import { readPlaces } from '../../store/house/places';
 import { readProbes, type NumberedProbe } from '../../store/cold/probes';
@@ -45,6 +46,7 @@ export async function watchCold(
   now: Date,
   touched?: ReadonlySet<number>,
 ): Promise<boolean> {
+  await takeTurn(scope, 'cold');
   const nowS = Math.floor(now.getTime() / 1000);
   const [probes, places] = [await readProbes(scope), await readPlaces(scope)];
   const rules = house.settings.cold ?? STANDARD_COLD_RULES;
