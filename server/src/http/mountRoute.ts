@@ -1,6 +1,7 @@
 import type { House, RouteDefinition, RouteMedia } from '@calm/contract';
 import { check, paramsSchema } from '@calm/contract/schemas';
 import type { Request, RequestHandler, Response } from 'express';
+import { createHash } from 'node:crypto';
 import type { ObjectSchema } from 'joi';
 import type { Database } from '../database/database';
 import type { Scope } from '../database/scope';
@@ -70,7 +71,7 @@ export function mountRoute(
       path: req.path.replace(/^\/houses\/[^/]+/, ''),
       isWrite: route.method !== 'get',
       // Of what is open to anybody no answer is kept: it may be somebody's session.
-      key: route.permission === 'public' ? null : writeKey(req),
+      key: route.permission === 'public' ? null : writeKey(req, auth.who?.personId ?? ''),
     };
     const given = {
       ...auth,
@@ -95,13 +96,18 @@ function sendValue(res: Response, { status, media }: RouteDefinition, value: unk
   else res.json(value);
 }
 
+/** As much of a method and an address as is kept beside a key. */
+const LONGEST_ADDRESS = 230;
 const KEY = /^[0-9a-f-]{36}$/;
 
 /** The key that a device gave its write, so that it may send it again; null when it gave none. */
-function writeKey(req: Request): WriteKey | null {
+function writeKey(req: Request, personId: string): WriteKey | null {
   const key = req.get('idempotency-key') ?? '';
   if (req.method === 'GET' || !KEY.test(key)) return null;
-  return { key, what: `${req.method} ${req.path}`.slice(0, 300) };
+  const of = createHash('sha256')
+    .update(`${personId} ${JSON.stringify(req.body ?? null)}`)
+    .digest('hex');
+  return { key, what: `${req.method} ${req.path}`.slice(0, LONGEST_ADDRESS), of };
 }
 
 function checked(schema: ObjectSchema | undefined, value: unknown, convert: boolean) {

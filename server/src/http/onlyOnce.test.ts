@@ -1,8 +1,9 @@
 import { paths } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import * as t from '../database/schema';
-import { HOUSE, problemOf, startHouse } from '../test-support/testHouse';
+import { HOUSE, problemOf, signedIn, startHouse } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
 beforeAll(async () => {
@@ -61,6 +62,34 @@ describe('a write that is sent again under its key', () => {
       .set('Idempotency-Key', key)
       .send({ version: 1, content: event('Boat race') });
     expect(problemOf(other).errors).toMatchObject([{ code: 'key.taken' }]);
+  });
+
+  it('is of one person and one body: nobody else gets its answer, and nothing else is taken for it', async () => {
+    const key = randomUUID();
+    const first = await send(key, 'Harvest');
+    const changed = await send(key, 'Harvest moved');
+    expect(problemOf(changed).errors).toMatchObject([{ code: 'key.taken' }]);
+    const content = { name: 'Second', initials: 'SE', role: 'manager', skills: [] };
+    await house.http.post(paths.addPerson(HOUSE)).send(content);
+    const second = house.as(await signedIn(house.db, HOUSE, 'Second'));
+    const theirs = await second
+      .post(paths.addEvent(HOUSE))
+      .set('Idempotency-Key', key)
+      .send(event('Harvest'));
+    expect(problemOf(theirs).errors).toMatchObject([{ code: 'key.taken' }]);
+    expect(first.status).toBe(201);
+    expect(await named('Harvest')).toBe(1);
+  });
+
+  it('is known again by a server that keeps more of it than the one before', async () => {
+    const key = randomUUID();
+    const first = await send(key, 'Old key');
+    await house.db
+      .update(t.answers)
+      .set({ what: `POST ${paths.addEvent(HOUSE).replace('/api/v1', '')}` })
+      .where(eq(t.answers.key, key));
+    expect((await send(key, 'Old key')).body).toEqual(first.body);
+    expect(await named('Old key')).toBe(1);
   });
 
   it('keeps no session of anybody under a key', async () => {

@@ -6,8 +6,10 @@ import { isDuplicate } from '../../database/transaction';
 /** A write as its device names it: the same key is the same write. */
 export interface WriteKey {
   readonly key: string;
-  /** Method and address: a key is good for one write only. */
+  /** Method and address: a key is good for one write only, */
   readonly what: string;
+  /** of one person and one body: SHA-256 of both, hexadecimal. */
+  readonly of: string;
 }
 
 /** What a key stands for already: nothing yet, another write, or this one with its answer. */
@@ -22,11 +24,13 @@ export type Claim =
  */
 export async function claimKey(
   { tx, houseId }: Scope,
-  { key, what }: WriteKey,
+  { key, what, of }: WriteKey,
   now: Date,
 ): Promise<Claim> {
   try {
-    await tx.insert(t.answers).values({ houseId, key, what, at: now, value: null });
+    await tx
+      .insert(t.answers)
+      .values({ houseId, key, what: `${of} ${what}`, at: now, value: null });
     return { kind: 'new' };
   } catch (error) {
     if (!isDuplicate(error)) throw error;
@@ -35,7 +39,9 @@ export async function claimKey(
     .select()
     .from(t.answers)
     .where(and(eq(t.answers.houseId, houseId), eq(t.answers.key, key)));
-  return row?.what === what ? { kind: 'done', value: row.value } : { kind: 'other' };
+  // Keys from before a version that knew `of` stand for their address alone.
+  const isSame = row?.what === `${of} ${what}` || row?.what === what;
+  return isSame ? { kind: 'done', value: row.value } : { kind: 'other' };
 }
 
 /** Keeps the answer of a write under its key. */

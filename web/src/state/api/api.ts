@@ -26,6 +26,7 @@ import {
   rememberedSession,
   rememberSession,
 } from './signedIn';
+import { answered, writeKey } from './writeKeys';
 
 /** A house and a stretch of local dates. */
 export interface DateRange {
@@ -44,10 +45,21 @@ const NOBODY = { status: 401, data: null };
 
 /** Whoever is signed out meanwhile is asked to come in again; what they typed stays on the device. */
 const asSomebody: typeof plain = async (args, request, extra) => {
-  const answer = await plain(args, request, extra);
+  const answer = await keyed(args, request, extra);
   if (answer.error?.status === 401 && !AT_THE_DOOR.includes(request.endpoint)) {
     request.dispatch(api.util.invalidateTags(['Session']));
   }
+  return answer;
+};
+
+/** A write goes under a key of its own, kept until the house has answered: what is sent again is done once. */
+const keyed: typeof plain = async (args, request, extra) => {
+  if (typeof args === 'string' || (args.method ?? 'GET') === 'GET')
+    return plain(args, request, extra);
+  const write = { method: args.method ?? '', url: args.url, body: args.body as unknown };
+  const headers = { 'Idempotency-Key': writeKey(write) };
+  const answer = await plain({ ...args, headers }, request, extra);
+  if (!answer.error || problemOf(answer.error)) answered(write);
   return answer;
 };
 
