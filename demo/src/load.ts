@@ -1,4 +1,11 @@
-import { activeKeyOf, inTransaction, schema as t, type Database } from '@calm/server';
+import {
+  activeKeyOf,
+  inTransaction,
+  schema as t,
+  UNHURRIED,
+  type Database,
+  type Queries,
+} from '@calm/server';
 import { NO_LOSSES, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
@@ -60,7 +67,7 @@ export async function loadLanternYard(
   const full = bookOf(id, slug, name);
   const book = isBookEmpty ? { ...full, formulas: [], routes: [], products: [], pantry: [] } : full;
   const lots = isBookEmpty ? [] : makeHistory(book, now, weeks);
-  await inTransaction(db, async (tx) => {
+  const fill = async (tx: Queries) => {
     await removeHouse(tx, houseId);
     await insertBook(tx, houseId, book, id, now);
     await insertServices(tx, houseId, id);
@@ -153,7 +160,8 @@ export async function loadLanternYard(
         readById: id(`person/${readBy}`),
       });
     }
-  });
+  };
+  await inTransaction(db, fill, UNHURRIED);
   return { lots: lots.length };
 }
 

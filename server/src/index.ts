@@ -4,7 +4,7 @@ export * from './serve';
 export { createApp } from './http/app';
 export * from './database/database';
 export * as schema from './database/schema';
-export { inTransaction } from './database/transaction';
+export { inTransaction, UNHURRIED } from './database/transaction';
 export { activeKeyOf } from './store/lots/lots';
 export { readProbes } from './store/cold/probes';
 export { addReadings } from './store/cold/readings';

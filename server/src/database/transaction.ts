@@ -17,9 +17,11 @@ interface Patience {
   readonly connectionMs: number;
   readonly workMs: number;
 }
-const PATIENCE: Patience = { connectionMs: 3000, workMs: 30_000 };
+const PATIENCE: Patience = { connectionMs: 5000, workMs: 60_000 };
+/** For whoever fills a house before anybody works in it. */
+export const UNHURRIED: Patience = { connectionMs: 10_000, workMs: 600_000 };
 /** Reading one thing takes no longer. */
-const READING: Patience = { connectionMs: 3000, workMs: 5000 };
+const READING: Patience = { connectionMs: 5000, workMs: 10_000 };
 
 /** The database gave no connection, or did not finish, in the time that there is. */
 export class DatabaseBusy extends Error {}

@@ -103,7 +103,7 @@ const KEY = /^[0-9a-f-]{36}$/;
 /** The key that a device gave its write, so that it may send it again; null when it gave none. */
 function writeKey(req: Request, personId: string): WriteKey | null {
   const key = req.get('idempotency-key') ?? '';
-  if (req.method === 'GET' || !KEY.test(key)) return null;
+  if (req.method === 'GET' || req.method === 'HEAD' || !KEY.test(key)) return null;
   const of = createHash('sha256')
     .update(`${personId} ${JSON.stringify(req.body ?? null)}`)
     .digest('hex');

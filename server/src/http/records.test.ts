@@ -11,6 +11,8 @@ import {
 import { currentRecords } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
+import { aJpeg } from '../test-support/photo';
 import {
   HOUSE,
   NOW,
@@ -153,7 +155,10 @@ describe('what is seen and measured', () => {
 });
 
 describe('a photo', () => {
-  const jpeg = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3, 4, 0xff, 0xd9]);
+  let jpeg: Buffer;
+  beforeAll(async () => {
+    jpeg = await aJpeg();
+  });
   const put = (bytes: Buffer, id = randomUUID()) =>
     house.http
       .post(paths.addPhoto(HOUSE, lot.id))
@@ -165,9 +170,24 @@ describe('a photo', () => {
     const seen = await house.http.get(paths.photo(HOUSE, kept.id));
     expect(seen.headers['content-type']).toBe('image/jpeg');
     expect(seen.headers['x-content-type-options']).toBe('nosniff');
-    expect(Buffer.compare(seen.body as Buffer, jpeg)).toBe(0);
+    // What its camera wrote beside the pixels is gone.
+    expect((await sharp(jpeg).metadata()).exif).toBeDefined();
+    const meta = await sharp(seen.body as Buffer).metadata();
+    expect([meta.format, meta.width, meta.height, meta.exif]).toEqual(['jpeg', 40, 30, undefined]);
     expect((await house.http.get(paths.photo('other-yard', kept.id))).status).toBe(404);
     expect((await house.as(null).get(paths.photo(HOUSE, kept.id))).status).toBe(401);
+  });
+
+  it('carries nothing but its pixels: no page behind the picture', async () => {
+    const both = Buffer.concat([jpeg, Buffer.from('<script>alert(1)</script>')]);
+    const { id } = (await put(both)).body as LotRecord;
+    const seen = await house.http.get(paths.photo(HOUSE, id));
+    expect((seen.body as Buffer).includes('<script>')).toBe(false);
+    const hollow = Buffer.concat([
+      Buffer.from([0xff, 0xd8, 0xff, 0xe0]),
+      Buffer.from([0xff, 0xd9]),
+    ]);
+    expect((await put(hollow)).status).toBe(400);
   });
 
   it('is a JPEG of a size that can be kept', async () => {

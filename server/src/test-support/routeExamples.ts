@@ -17,6 +17,7 @@ import {
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
+import { aJpeg } from './photo';
 import { HOUSE, NOW, roundStart, stepOf, TODAY, type TestHouse } from './testHouse';
 
 /** With which the house without an owner is begun. */
@@ -35,8 +36,6 @@ const NO_ID = '00000000-0000-4000-8000-000000000000';
 const LATER = '2027-01-06';
 const DAYS = { query: { from: TODAY, days: 2 } } as const;
 const WEEK = { query: { from: '2026-11-23', days: 3 } } as const;
-/** The shortest thing that begins and ends as a JPEG does. */
-const JPEG = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3, 4, 0xff, 0xd9]).toString('base64');
 
 /** What a parameter is when nothing has to be found behind it. */
 const NOWHERE: Readonly<Record<string, string | number>> = {
@@ -310,12 +309,16 @@ export async function routeExamples(
     }),
     addPhoto: async () => ({
       ...(await aLot()),
-      body: { id: randomUUID(), note: '', jpeg: JPEG },
+      body: { id: randomUUID(), note: '', jpeg: (await aJpeg()).toString('base64') },
     }),
     photo: async () => {
       const id = randomUUID();
       const { id: lotId } = await world.lot();
-      await post(paths.addPhoto(HOUSE, lotId), { id, note: '', jpeg: JPEG });
+      await post(paths.addPhoto(HOUSE, lotId), {
+        id,
+        note: '',
+        jpeg: (await aJpeg()).toString('base64'),
+      });
       return { params: [id] };
     },
     handovers: () => ({}),

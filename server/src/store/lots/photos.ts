@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, count, eq } from 'drizzle-orm';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -8,6 +8,15 @@ export async function insertPhoto(
   photo: { readonly id: string; readonly lotId: string; readonly jpeg: Buffer },
 ): Promise<void> {
   await tx.insert(t.lotPhotos).values({ houseId, ...photo });
+}
+
+/** How many photos a lot has. */
+export async function countPhotos({ tx, houseId }: Scope, lotId: string): Promise<number> {
+  const [row] = await tx
+    .select({ photos: count() })
+    .from(t.lotPhotos)
+    .where(and(eq(t.lotPhotos.houseId, houseId), eq(t.lotPhotos.lotId, lotId)));
+  return row?.photos ?? 0;
 }
 
 /** A photo's bytes, or null. */

@@ -10,7 +10,6 @@ import {
 import { ok, fail } from '@calm/core';
 import {
   CAN_BE_TAKEN_BACK,
-  LARGEST_PHOTO,
   type Handover,
   type HandoverStart,
   type LotRecord,
@@ -23,12 +22,16 @@ import { readProductIds } from '../../store/book/products';
 import { placeRepository } from '../../store/house/places';
 import { hasLoad } from '../../store/lots/loads';
 import { findLotRow } from '../../store/lots/lots';
-import { insertPhoto } from '../../store/lots/photos';
+import { countPhotos, insertPhoto } from '../../store/lots/photos';
 import type { Scope } from '../../database/scope';
 import { badInput, type Refused, type Result } from '../result';
+import { cleanPhoto } from './cleanPhoto';
 
 /** Longest that a device may have been away with what it saw, ms. */
 const LONGEST_AWAY_MS = 7 * 24 * 3_600_000;
+
+/** Photos of one lot: a story of its dough, not an album. */
+const MOST_PHOTOS = 60;
 
 /** Who writes, and when the house takes it. */
 export interface Writing {
@@ -98,33 +101,30 @@ async function unknownIn(
   return null;
 }
 
-/** Keeps a photo of a lot and puts it on record. Anything that is no JPEG is refused, whatever it says it is. */
+/** Keeps a photo of a lot and puts it on record. It is made anew from its pixels: anything that is
+ * no photo is refused, whatever it says it is. */
 export async function addPhoto(
   scope: Scope,
   lotId: string,
   { id, at, note, jpeg }: PhotoStart,
   writing: Writing,
 ): Promise<Result<LotRecord>> {
-  const bytes = Buffer.from(jpeg, 'base64');
-  if (!isJpeg(bytes) || bytes.length > LARGEST_PHOTO) {
+  const clean = await cleanPhoto(Buffer.from(jpeg, 'base64'));
+  if (!clean) {
     return badInput(
       'jpeg',
       'photo.kind',
       'That is no photo that can be kept: a JPEG up to 500 kB.',
     );
   }
+  if ((await countPhotos(scope, lotId)) >= MOST_PHOTOS)
+    return badInput('jpeg', 'photo.many', `A lot has ${MOST_PHOTOS} photos at most.`);
   const content = { kind: 'photo', photoId: id, note } as const;
   const start = { id, content, ...(at !== undefined && { at }) };
   const record = await addLotRecord(scope, lotId, start, writing);
-  if (record.ok) await insertPhoto(scope, { id, lotId, jpeg: bytes });
+  if (record.ok) await insertPhoto(scope, { id, lotId, jpeg: clean });
   return record;
 }
-
-/** Begins and ends as a JPEG does. */
-const isJpeg = (bytes: Buffer): boolean =>
-  bytes.length > 4 &&
-  bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff])) &&
-  bytes.subarray(-2).equals(Buffer.from([0xff, 0xd9]));
 
 /** Why a record cannot be corrected by one of a kind; null when it can. */
 async function cannotCorrect(
