@@ -22,8 +22,8 @@ export function SignedInDevices({ house }: { readonly house: string }) {
         {data.map((device) => (
           <li key={device.id}>
             <span>
-              {nameOf(device)}{' '}
-              <span className="quiet small">
+              {nameOf(device)}
+              <span className={`quiet small ${styles['when']}`}>
                 {device.isThis
                   ? t('signIn.deviceThis')
                   : t('signIn.deviceSeen', { at: f.moment(Date.parse(device.seenAt)) })}
