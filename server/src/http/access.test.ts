@@ -138,6 +138,14 @@ describe('another site', () => {
 });
 
 describe('who did what', () => {
+  it('has no line for somebody who was not signed in and signs out', async () => {
+    const lines = async () => (await house.db.select({ id: t.audit.id }).from(t.audit)).length;
+    const before = await lines();
+    for (let i = 0; i < 3; i += 1)
+      expect((await house.as(null).delete(paths.signOut(HOUSE))).status).toBe(204);
+    expect(await lines()).toBe(before);
+  });
+
   it('is on record with what was written, newest first, and not what was refused', async () => {
     const before = (await house.http.get(paths.audit(HOUSE))).body as { id: number }[];
     const hand = house.as(await signedIn(house.db, HOUSE, 'Tilde'));

@@ -69,7 +69,8 @@ export function mountRoute(
       permission: route.permission === 'public' ? ('sign-in' as const) : route.permission,
       method: req.method,
       path: req.path.replace(/^\/houses\/[^/]+/, ''),
-      isWrite: route.method !== 'get',
+      // Whoever is not signed in has nothing to end: that is no line of who did what.
+      isWrite: route.method !== 'get' && !(route.method === 'delete' && auth.who === null),
       // Of what is open to anybody no answer is kept: it may be somebody's session.
       key: route.permission === 'public' ? null : writeKey(req, auth.who?.personId ?? ''),
     };
