@@ -18,7 +18,7 @@ import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
 import { aJpeg } from './photo';
-import { HOUSE, NOW, roundStart, stepOf, TODAY, type TestHouse } from './testHouse';
+import { HOUSE, NOW, roundStart, signedIn, stepOf, TODAY, type TestHouse } from './testHouse';
 
 /** With which the house without an owner is begun. */
 export const SETUP_CODE = 'K7QM2XHD9RTE';
@@ -196,6 +196,7 @@ export async function routeExamples(
     }),
     sessions: () => ({}),
     endSession: async () => {
+      await signedIn(house.db, HOUSE);
       const all = await house.get<SignedInDevice[]>(paths.sessions(HOUSE));
       return { params: [required(all.find(({ isThis }) => !isThis)).id] };
     },
