@@ -9,6 +9,11 @@ import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { useBoard, type Board } from '../../state/board/useBoard';
 import { findBoardLot } from './sheet/useSheet';
 
+/** A day on which a house of today may have made dough: also the days around it can be asked for. */
+const A_DATE = /^20[1-8]\d-\d{2}-\d{2}$/;
+/** A day without any lot. */
+const NO_LOTS_DATE = '2010-01-01';
+
 /** A page about the lot that the address names by its date and product; or why there is none. */
 export function WithLot({
   children,
@@ -18,8 +23,8 @@ export function WithLot({
   const { t } = useTranslation();
   const f = useFormats();
   const { date = '', product = '' } = useParams();
-  const isDate = /^\d{4}-\d{2}-\d{2}$/.test(date) && !Number.isNaN(Date.parse(date));
-  const { board, error, retry } = useBoard(isDate ? date : '2000-01-01');
+  const isDate = A_DATE.test(date) && !Number.isNaN(Date.parse(date));
+  const { board, error, retry } = useBoard(isDate ? date : NO_LOTS_DATE);
   if (error && !board) return <Failed error={error} onRetry={retry} />;
   if (!board) return <WaitingPage />;
   const lot = isDate ? findBoardLot(board, date, product) : null;
