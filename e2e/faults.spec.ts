@@ -1,4 +1,4 @@
-import type { BrowserContext, Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import { arrived, expect, expectAccessible, keptActs, sessionOf, test } from './house';
 
 /*
@@ -8,9 +8,10 @@ import { arrived, expect, expectAccessible, keptActs, sessionOf, test } from './
 
 test.use({ viewport: { width: 1024, height: 768 } });
 
-/** A tablet of its own, on which somebody is signed in and which has its pages without a network. */
-async function tablet(context: BrowserContext, house: string, name: string, address: string) {
-  await context.addCookies([await sessionOf(house, name)]);
+/** A tablet of its own, on which Maro is signed in at his shift, and which has its pages without a network. */
+async function tablet(browser: Browser, house: string, address: string) {
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  await context.addCookies([await sessionOf(house)]);
   const page = await context.newPage();
   await page.goto(address);
   await arrived(page);
@@ -20,7 +21,7 @@ async function tablet(context: BrowserContext, house: string, name: string, addr
     );
     expect(kept).toBeGreaterThan(4);
   }).toPass();
-  return page;
+  return { context, page };
 }
 /** Does something without a network. */
 const doSomething = async (page: Page) => {
@@ -34,7 +35,7 @@ test('a device without room says so, keeps what was done on the page, and sends 
   at,
 }) => {
   const context = await browser.newContext();
-  await context.addCookies([await sessionOf(house, 'Maro')]);
+  await context.addCookies([await sessionOf(house)]);
   const page = await context.newPage();
   const { origin } = new URL(at('crew/shift'), process.env['E2E_URL']);
   const protocol = await context.newCDPSession(page);
@@ -60,14 +61,13 @@ test('what was done without a network after a session was ended waits for whoeve
   house,
   at,
 }) => {
-  const context = await browser.newContext({ serviceWorkers: 'allow' });
-  const page = await tablet(context, house, 'Maro', at('crew/shift'));
+  const { context, page } = await tablet(browser, house, at('crew/shift'));
   await context.setOffline(true);
   await page.reload();
   await doSomething(page);
   // Elsewhere every other device is signed out.
   const elsewhere = await browser.newContext();
-  await elsewhere.addCookies([await sessionOf(house, 'Maro')]);
+  await elsewhere.addCookies([await sessionOf(house)]);
   const desk = await elsewhere.newPage();
   await desk.goto(at('crew/shift'));
   await desk.getByRole('button', { name: /^Maro is here/ }).click();
@@ -113,8 +113,7 @@ test('signing out without a network locks the device at once, and the house is t
   house,
   at,
 }) => {
-  const context = await browser.newContext({ serviceWorkers: 'allow' });
-  const page = await tablet(context, house, 'Maro', at('crew/shift'));
+  const { context, page } = await tablet(browser, house, at('crew/shift'));
   await context.setOffline(true);
   await page.getByRole('button', { name: /^Maro is here/ }).click();
   await page

@@ -2,9 +2,15 @@ import { paths, type Service } from '@calm/contract';
 import { loadLanternYard } from '@calm/demo';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { get } from 'node:https';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { generate } from 'selfsigned';
 import { freshDatabase, HOUSE, NOW, signedIn, TODAY } from './test-support/testHouse';
+import { unreliableDatabase } from './test-support/unreliableDatabase';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 let database: Awaited<ReturnType<typeof freshDatabase>>;
@@ -98,4 +104,51 @@ describe('a server process', () => {
     expect(await refused.ended).toBe(1);
     expect(refused.output()).toMatch(/^Cannot reach the database at 127\.0\.0\.1:1\/none\./);
   });
+
+  it('answers in time and ends when it is told to, while its database answers nothing', async () => {
+    const between = await unreliableDatabase(database.url);
+    const port = await anyPort();
+    const server = await startProcess(port, { DATABASE_URL: between.url });
+    const asked = async (path: string) => {
+      const began = Date.now();
+      const { status } = await fetch(`http://127.0.0.1:${port}${path}`);
+      return { status, ms: Date.now() - began };
+    };
+    expect(await asked('/readyz')).toMatchObject({ status: 200 });
+    between.be('frozen');
+    const ready = await asked('/readyz');
+    expect(ready.status).toBe(503);
+    expect(ready.ms).toBeLessThan(3000);
+    const busy = await asked(paths.book(HOUSE));
+    expect(busy.status).toBe(503);
+    const began = Date.now();
+    server.child.kill('SIGTERM');
+    await server.ended;
+    expect(Date.now() - began).toBeLessThan(15_000);
+    await between.close();
+  }, 60_000);
+
+  it('speaks TLS by itself with a certificate', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'calm-tls-'));
+    const made = await generate([{ name: 'commonName', value: '127.0.0.1' }]);
+    const [cert, key] = [join(folder, 'cert.pem'), join(folder, 'key.pem')];
+    writeFileSync(cert, made.cert);
+    writeFileSync(key, made.private);
+    const port = await anyPort();
+    const server = await startProcess(port, { CALM_TLS_CERT: cert, CALM_TLS_KEY: key });
+    expect(server.output()).toContain(`https://127.0.0.1:${port}`);
+    const hsts = await new Promise((resolve, reject) => {
+      const ask = { port, host: '127.0.0.1', path: '/healthz', ca: made.cert };
+      // The name in the certificate is no host's: this is about who speaks, not who it is.
+      const options = { ...ask, checkServerIdentity: () => undefined };
+      get(options, (res) => resolve(res.headers['strict-transport-security'])).on('error', reject);
+    });
+    expect(hsts).toBe('max-age=31536000');
+    server.child.kill('SIGTERM');
+    await server.ended;
+    const lacking = await startProcess(port, { CALM_TLS_CERT: `${cert}.gone`, CALM_TLS_KEY: key });
+    expect(await lacking.ended).toBe(1);
+    expect(lacking.output()).toContain('Cannot read the certificate');
+    rmSync(folder, { recursive: true });
+  }, 60_000);
 });

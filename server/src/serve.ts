@@ -46,7 +46,7 @@ export async function serve(config: Config): Promise<Serving> {
     isTakingWork: () => isTakingWork,
     isMigrated: () => probeDatabase(config.databaseUrl),
   });
-  const server = config.tls ? createTlsServer(readTls(config.tls), app) : createServer(app);
+  const server = config.tls ? createTlsServer(tlsFiles(config.tls), app) : createServer(app);
   server.requestTimeout = REQUEST_MS;
   server.headersTimeout = HEADERS_MS;
   try {
@@ -80,7 +80,7 @@ export async function serve(config: Config): Promise<Serving> {
 }
 
 /** @throws StartError when a file is not to be read */
-function readTls({ cert, key }: { readonly cert: string; readonly key: string }) {
+function tlsFiles({ cert, key }: NonNullable<Config['tls']>) {
   try {
     return { cert: readFileSync(cert), key: readFileSync(key) };
   } catch (error) {

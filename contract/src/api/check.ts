@@ -27,7 +27,7 @@ function isLarge(value: unknown): boolean {
     if (seen + open.length > LARGE) return true;
     const next = open.pop();
     if (typeof next === 'object' && next !== null) {
-      const inside = Object.values(next);
+      const inside: readonly unknown[] = Array.isArray(next) ? next : Object.values(next);
       if (inside.length > LARGE) return true;
       open.push(...inside);
     }

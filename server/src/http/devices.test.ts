@@ -69,8 +69,10 @@ describe('at the server, when nobody gets in', () => {
     const given = /: (\d{6})$/.exec(told)?.[1] ?? '';
     expect((await at(secret)).status).toBe(401);
     expect((await at(given)).status).toBe(204);
-    await expect(administer(house.db, ['new-secret', HOUSE, 'Nobody'])).rejects.toThrow('Nobody');
-    await expect(administer(house.db, ['unlock', 'no-yard'])).rejects.toThrow('no-yard');
+    await expect(administer(house.db, ['new-secret', HOUSE, 'Nobody'])).rejects.toThrow(
+      'no person',
+    );
+    await expect(administer(house.db, ['unlock', 'no-yard'])).rejects.toThrow('no house');
     await expect(administer(house.db, [])).rejects.toThrow('npm run admin');
   });
 });

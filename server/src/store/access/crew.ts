@@ -12,6 +12,7 @@ import {
 } from '@calm/contract';
 import { and, asc, eq, isNotNull, ne } from 'drizzle-orm';
 import { tableRepository } from '../tableRepository';
+import { NO_TRIES } from './devices';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -154,7 +155,7 @@ export async function writeSecret(
 ): Promise<void> {
   await tx
     .update(t.people)
-    .set({ secretHash, failedTries: 0, lockedUntil: null })
+    .set({ ...NO_TRIES, secretHash })
     .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
 }
 

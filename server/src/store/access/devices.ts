@@ -9,6 +9,9 @@ export interface Tries {
   readonly lockedUntil: Date | null;
 }
 
+/** Nothing went wrong of late. */
+export const NO_TRIES: Tries = { failedTries: 0, lockedUntil: null };
+
 const here = ({ houseId }: Scope, token: string) =>
   and(eq(t.devices.houseId, houseId), eq(t.devices.tokenHash, tokenHash(token)));
 
@@ -34,8 +37,10 @@ export async function keepDevice({ tx, houseId }: Scope, now: Date): Promise<str
 
 /** Somebody signed in on a known device. */
 export async function touchDevice(scope: Scope, token: string, now: Date): Promise<void> {
-  const clean = { lastAt: now, failedTries: 0, lockedUntil: null };
-  await scope.tx.update(t.devices).set(clean).where(here(scope, token));
+  await scope.tx
+    .update(t.devices)
+    .set({ ...NO_TRIES, lastAt: now })
+    .where(here(scope, token));
 }
 
 /** Forgets devices of a house on which nobody signed in since a moment. */
@@ -47,6 +52,5 @@ export async function forgetDevices({ tx, houseId }: Scope, before: Date): Promi
 
 /** Every known device of a house may try again. */
 export async function clearDeviceTries({ tx, houseId }: Scope): Promise<void> {
-  const none = { failedTries: 0, lockedUntil: null };
-  await tx.update(t.devices).set(none).where(eq(t.devices.houseId, houseId));
+  await tx.update(t.devices).set(NO_TRIES).where(eq(t.devices.houseId, houseId));
 }

@@ -4,7 +4,7 @@ import { and, desc, eq, gt, lt, ne, or } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
-import type { Tries } from './devices';
+import { NO_TRIES, type Tries } from './devices';
 import { newToken, tokenHash } from './token';
 
 /** A session ends by itself after so long: everybody comes in again each day. */
@@ -15,6 +15,9 @@ const IDLE_HOURS = 4;
 const SEEN_MS = 5 * MINUTE_MS;
 
 const idleSince = (now: Date) => new Date(now.getTime() - IDLE_HOURS * HOUR_MS);
+/** Sessions that go on. */
+const isOpen = (now: Date) =>
+  and(gt(t.sessions.expiresAt, now), gt(t.sessions.seenAt, idleSince(now)));
 
 /**
  * Opens a session.
@@ -67,14 +70,7 @@ export async function readSession(
       t.people,
       and(eq(t.people.houseId, t.sessions.houseId), eq(t.people.id, t.sessions.personId)),
     )
-    .where(
-      and(
-        eq(t.sessions.tokenHash, hash),
-        eq(t.houses.slug, slug),
-        gt(t.sessions.expiresAt, now),
-        gt(t.sessions.seenAt, idleSince(now)),
-      ),
-    );
+    .where(and(eq(t.sessions.tokenHash, hash), eq(t.houses.slug, slug), isOpen(now)));
   if (!row) return null;
   if (now.getTime() - row.seenAt.getTime() > SEEN_MS)
     await tx.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.tokenHash, hash));
@@ -91,14 +87,7 @@ export async function readSessions(
   const rows = await tx
     .select()
     .from(t.sessions)
-    .where(
-      and(
-        eq(t.sessions.houseId, houseId),
-        eq(t.sessions.personId, personId),
-        gt(t.sessions.expiresAt, now),
-        gt(t.sessions.seenAt, idleSince(now)),
-      ),
-    )
+    .where(and(eq(t.sessions.houseId, houseId), eq(t.sessions.personId, personId), isOpen(now)))
     .orderBy(desc(t.sessions.openedAt));
   const own = token === null ? null : tokenHash(token);
   return rows.map(({ tokenHash: id, openedAt, seenAt, agent }) => ({
@@ -181,6 +170,5 @@ export async function recordSignInAttempt(
 
 /** Everybody of a house may try again. */
 export async function clearTries({ tx, houseId }: Scope): Promise<void> {
-  const none = { failedTries: 0, lockedUntil: null };
-  await tx.update(t.people).set(none).where(eq(t.people.houseId, houseId));
+  await tx.update(t.people).set(NO_TRIES).where(eq(t.people.houseId, houseId));
 }

@@ -1,11 +1,11 @@
 import { fail, ok } from '@calm/core';
-import { secretKindOf } from '@calm/contract';
-import { randomInt } from 'node:crypto';
+import { isGoodSecret, secretKindOf, type Role } from '@calm/contract';
 import type { Scope } from '../../database/scope';
 import { readCrew, writeSecret } from '../../store/access/crew';
 import { clearDeviceTries } from '../../store/access/devices';
 import { clearTries, closeSessions } from '../../store/access/sessions';
 import type { Result } from '../result';
+import { DIGITS, drawSigns, PLAIN_SIGNS } from './drawSigns';
 import { hashSecret } from './hashSecret';
 
 /*
@@ -13,18 +13,25 @@ import { hashSecret } from './hashSecret';
  */
 
 /** Lets everybody of a house try again at once, on every device. */
-export async function unlockHouse(scope: Scope): Promise<void> {
+export async function unlockHouse(scope: Scope): Promise<Result<null>> {
   await clearTries(scope);
   await clearDeviceTries(scope);
+  return ok(null);
 }
 
-/** Nothing that is read as something else. */
-const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
-const PASSWORD_LETTERS = 16;
+const PASSWORD_SIGNS = 16;
 const PIN_DIGITS = 6;
 
-const drawn = (signs: string, count: number): string =>
-  Array.from({ length: count }, () => signs[randomInt(signs.length)]).join('');
+/** A secret for a role, by chance; the rare PIN that anybody would try first is drawn again. */
+function newSecret(role: Role): string {
+  for (;;) {
+    const secret =
+      secretKindOf(role) === 'pin'
+        ? drawSigns(DIGITS, PIN_DIGITS)
+        : drawSigns(PLAIN_SIGNS, PASSWORD_SIGNS);
+    if (isGoodSecret(role, secret)) return secret;
+  }
+}
 
 /**
  * Gives somebody a new password or PIN, drawn by chance, and signs them out everywhere.
@@ -36,8 +43,7 @@ export async function newSecretFor(scope: Scope, name: string): Promise<Result<s
   const { people } = await readCrew(scope);
   const [person, other] = people.filter((each) => each.name === name);
   if (!person || other) return fail({ kind: 'not-found', what: 'person' });
-  const isPin = secretKindOf(person.role) === 'pin';
-  const secret = isPin ? drawn('0123456789', PIN_DIGITS) : drawn(LETTERS, PASSWORD_LETTERS);
+  const secret = newSecret(person.role);
   await writeSecret(scope, person.id, await hashSecret(secret));
   await closeSessions(scope, { personId: person.id });
   return ok(secret);

@@ -1,4 +1,3 @@
-import { randomInt } from 'node:crypto';
 import type { Database } from '../../database/database';
 import { inTransaction } from '../../database/transaction';
 import {
@@ -7,18 +6,15 @@ import {
   readUnownedHouses,
   writeSetupHash,
 } from '../../store/access/ownership';
+import { drawSigns, PLAIN_SIGNS } from './drawSigns';
 import { hashSecret } from './hashSecret';
 
-/** Nothing that is read as something else. */
-const LETTERS = 'ABCDEFGHJKMNPQRSTUVWXYZ23456789';
 const GROUPS = 3;
 const GROUP_LENGTH = 4;
 
 /** A code as it is printed: `K7QM-2XHD-9RTE`; guessing it takes 31^12 tries. */
 const newCode = (): string =>
-  Array.from({ length: GROUPS }, () =>
-    Array.from({ length: GROUP_LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join(''),
-  ).join('-');
+  Array.from({ length: GROUPS }, () => drawSigns(PLAIN_SIGNS, GROUP_LENGTH)).join('-');
 
 /** A code as it was typed, in whatever groups and case. */
 export const plainCode = (typed: string): string => typed.toUpperCase().replace(/[^A-Z0-9]/g, '');

@@ -8,6 +8,7 @@ import {
   beginDeviceTry,
   forgetDevices,
   keepDevice,
+  NO_TRIES,
   recordDeviceTry,
   touchDevice,
   type Tries,
@@ -81,21 +82,22 @@ export async function attemptSignIn(
   const tries: Tries = known ?? person;
   if (tries.lockedUntil && tries.lockedUntil > now)
     return { kind: 'shut', until: tries.lockedUntil };
-  const note = (after: Tries) =>
-    known && device !== null
-      ? recordDeviceTry(scope, device, after)
-      : recordSignInAttempt(scope, personId, after);
+  const knownDevice = known && device;
   if (!(await verify(person.secretHash, secret))) {
     const after = afterWrong(tries, now);
-    await note(after);
+    if (knownDevice) await recordDeviceTry(scope, knownDevice, after);
+    else await recordSignInAttempt(scope, personId, after);
     return after.lockedUntil ? { kind: 'shut', until: after.lockedUntil } : { kind: 'wrong' };
   }
-  await note({ failedTries: 0, lockedUntil: null });
+  if (knownDevice) await touchDevice(scope, knownDevice, now);
+  else await recordSignInAttempt(scope, personId, NO_TRIES);
   await forgetOld(scope, now);
   if (token !== null) await closeSessions(scope, { token });
-  const kept = known && device !== null ? device : await keepDevice(scope, now);
-  await touchDevice(scope, kept, now);
-  return { kind: 'in', token: await openSession(scope, personId, now, agent), device: kept };
+  return {
+    kind: 'in',
+    token: await openSession(scope, personId, now, agent),
+    device: knownDevice ?? (await keepDevice(scope, now)),
+  };
 }
 
 /** Tries after one more wrong one. */
