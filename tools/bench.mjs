@@ -57,7 +57,7 @@ await runTool(async () => {
   };
   try {
     const { url, databaseUrl, cookie } = house;
-    if (isWanted('live')) await live(url, cookie, say);
+    if (isWanted('live')) await live(url, say);
     if (isWanted('cold')) await cold(desk, databaseUrl, url, cookie, say);
     if (isWanted('log')) await log(databaseUrl, url, cookie, say);
     if (isWanted('load')) await firstLoad(desk, url);

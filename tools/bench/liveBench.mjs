@@ -1,3 +1,4 @@
+import { comeIn } from '../../demo/src/comeIn';
 import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 
@@ -8,22 +9,24 @@ const EVERY_MS = 1000;
 const LIMIT_MS = 1000;
 
 /**
- * Fifty devices follow a house and write in it: how long after a write was acknowledged each of them heard
+ * Fifty devices, each signed in by itself, follow a house and write in it: how long after a write was acknowledged each of them heard
  * of it, and whether all heard of all.
  *
- * @param {string} url @param {{ name: string, value: string }} cookie @param {(text: string) => void} say
+ * @param {string} url @param {(text: string) => void} say
  */
-export async function live(url, { name, value }, say) {
-  const headers = { cookie: `${name}=${value}` };
+export async function live(url, say) {
+  const devices = /** @type {{ cookie: string }[]} */ ([]);
+  for (let i = 0; i < DEVICES; i += 1) devices.push({ cookie: await comeIn(url, 'lantern-yard') });
   const house = `${url}/api/v1/houses/lantern-yard`;
   const leaving = new AbortController();
   /** When each device heard of each record, by the record's id. @type {Map<string, number>[]} */
   const heard = [];
   const lines = await Promise.all(
-    Array.from({ length: DEVICES }, async (_x, i) => {
+    devices.map(async (headers, i) => {
       const times = new Map();
       heard[i] = times;
       const answer = await fetch(`${house}/live`, { headers, signal: leaving.signal });
+      if (answer.status !== 200) throw new Error(await answer.text());
       // In an object: what it follows is not to be waited for yet.
       return { heardAll: follow(answer, times) };
     }),
@@ -32,7 +35,7 @@ export async function live(url, { name, value }, say) {
   const written = new Map();
   const until = Date.now() + SECONDS * 1000;
   await Promise.all(
-    Array.from({ length: DEVICES }, async (_x, i) => {
+    devices.map(async (headers, i) => {
       const id = await makeEvent(house, headers, i);
       await wait((i * EVERY_MS) / DEVICES);
       for (let version = 1; Date.now() < until; version += 1) {
