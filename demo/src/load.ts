@@ -185,6 +185,7 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
   };
   return {
     house: { id: id('house'), slug, name, timeZone, settings, version: 1 },
+    formerPeople: [],
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
       id: id(`mixer/${key}`),
       ...mixer,

@@ -1,13 +1,17 @@
 import { StartError } from './config';
 import { openDatabase, type Database } from './database/database';
 import type { Scope } from './database/scope';
+import { verifyAudit, type ChainReport } from './store/access/auditLog';
+import { findHouse } from './store/house/houses';
+import { reading } from './database/transaction';
 import { newSecretFor, unlockHouse } from './use-cases/access/recovery';
 import { inHouse } from './use-cases/inHouse';
 import type { Result } from './use-cases/result';
 
 /** What somebody at the server's command line may do, and how it is written. */
 const HOW = `npm run admin -- unlock <house>               everybody may try to sign in again
-npm run admin -- new-secret <house> <name>    a new password or PIN for somebody, printed once`;
+npm run admin -- new-secret <house> <name>    a new password or PIN for somebody, printed once
+npm run admin -- verify-audit <house>         whether the record of who did what is as it was written`;
 
 /**
  * Runs one command of whoever looks after the server. What it changed is on record like any other write.
@@ -25,9 +29,33 @@ export async function administer(db: Database, args: readonly string[]): Promise
       return `Everybody of ${slug} may try to sign in again.`;
     case 'new-secret':
       return `${name} comes in with: ${await done(db, slug, '/new-secret', (scope) => newSecretFor(scope, name))}`;
+    case 'verify-audit':
+      return verdict(slug, await chainOf(db, slug));
     default:
       throw new StartError(HOW);
   }
+}
+
+async function chainOf(db: Database, slug: string): Promise<ChainReport> {
+  const report = await reading(db, async (tx) => {
+    const house = await findHouse(tx, slug);
+    return house && verifyAudit({ tx, houseId: house.id });
+  });
+  if (!report) throw new StartError(`There is no house of that name.\n${HOW}`);
+  return report;
+}
+
+/** @throws StartError when the record is not as it was written */
+function verdict(slug: string, { lines, unchained, brokenAt }: ChainReport): string {
+  if (brokenAt !== null) {
+    throw new StartError(
+      `The record of ${slug} is not as it was written: line ${brokenAt} is missing, changed or out of place. ` +
+        `The ${brokenAt - 1} before it are whole.`,
+    );
+  }
+  const before =
+    unchained > 0 ? ` ${unchained} from before lines were chained cannot be told.` : '';
+  return `All ${lines} lines of ${slug} are as they were written.${before}`;
 }
 
 /** What a command came to in a house. */
@@ -37,7 +65,15 @@ async function done<T>(
   path: string,
   work: (scope: Scope) => Promise<Result<T>>,
 ): Promise<T> {
-  const command = { slug, now: new Date(), personId: null, method: 'ADMIN', path, key: null };
+  const command = {
+    slug,
+    now: new Date(),
+    personId: null,
+    machineId: null,
+    method: 'ADMIN',
+    path,
+    key: null,
+  };
   const result = await inHouse(db, { ...command, permission: 'sign-in', isWrite: true }, work);
   if (result.ok) return result.value.value;
   const [refusal] = result.reasons;

@@ -45,9 +45,17 @@ export interface ShiftException extends ShiftExceptionContent {
   readonly version: number;
 }
 
+/** Somebody who has left the crew: what they did keeps their name. */
+export interface FormerPerson {
+  readonly id: string;
+  readonly name: string;
+  readonly initials: string;
+}
+
 /** Everybody, their weeks, and the days that differ. */
 export interface Crew {
   readonly people: readonly CrewMember[];
+  readonly formerPeople: readonly FormerPerson[];
   readonly shifts: readonly ShiftPattern[];
   readonly exceptions: readonly ShiftException[];
 }

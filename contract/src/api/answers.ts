@@ -56,6 +56,7 @@ export interface PlainAnswers {
   readonly changePreferences: Session;
   readonly startOwner: Readonly<Record<string, never>>;
   readonly crew: Crew;
+  readonly rejoinCrew: CrewMember;
   readonly changeSecret: { readonly canSignIn: true };
   readonly shifts: readonly Shift[];
   readonly audit: readonly AuditEntry[];

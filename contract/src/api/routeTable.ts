@@ -35,6 +35,7 @@ const ACCESS_ROUTES = {
   }),
   crew: get('/houses/:house/crew', 'see', 'The crew, their weekly shifts and the exceptions.'),
   ...collection('Person', 'people', 'crew', 'crew member'),
+  rejoinCrew: put('/houses/:house/people/:id/back', 'crew', 'Takes somebody back on the crew.'),
   changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.', {
     isRateLimited: true,
   }),

@@ -1,4 +1,5 @@
 import type { Ingredient, LearnedResidue, Skill } from '@calm/core';
+import type { FormerPerson } from '../access/crew';
 import type { Role } from '../access/permissions';
 import type { Place } from './kitchen';
 import type { FormulaRecord, RouteRecord } from '../book/formula';
@@ -57,6 +58,8 @@ export interface HouseBook {
   /** What the log says stays behind and is trimmed off. */
   readonly losses: LearnedLosses;
   readonly people: readonly Person[];
+  /** Whoever was on the crew before. */
+  readonly formerPeople: readonly FormerPerson[];
 }
 
 /** One person's shift on one day. Instants are ISO 8601, UTC. */

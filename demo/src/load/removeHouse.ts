@@ -31,6 +31,8 @@ export async function removeHouse(tx: Queries, houseId: string) {
     t.people,
     t.plans,
     t.audit,
+    t.houseHeads,
+    t.writes,
     t.answers,
     t.coldNotes,
     t.coldAlarms,

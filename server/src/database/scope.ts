@@ -1,3 +1,4 @@
+import type { AuditChange } from '@calm/contract';
 import type { Queries } from './database';
 
 /**
@@ -7,4 +8,6 @@ import type { Queries } from './database';
 export interface Scope {
   readonly tx: Queries;
   readonly houseId: string;
+  /** What a write has changed so far, for the record of who did what; where there is none nothing is noted. */
+  readonly trail?: AuditChange[];
 }

@@ -66,6 +66,7 @@ export function mountRoute(
       slug,
       now: auth.now,
       personId: auth.who?.personId ?? null,
+      machineId: null,
       permission: route.permission === 'public' ? ('sign-in' as const) : route.permission,
       method: req.method,
       path: req.path.replace(/^\/houses\/[^/]+/, ''),

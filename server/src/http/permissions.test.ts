@@ -26,6 +26,7 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   addPerson: 'M',
   changePerson: 'M',
   removePerson: 'M',
+  rejoinCrew: 'M',
   changeSecret: 'M',
   addShiftPattern: 'M',
   changeShiftPattern: 'M',

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
-import { appendAudit } from '../store/access/auditLog';
 import { holdLease } from '../store/coordination';
 import { findHouse, listHouses } from '../store/house/houses';
 import type { Database } from '../database/database';
 import { inTransaction } from '../database/transaction';
+import { recordWrite } from '../use-cases/access/recordWrite';
 import { watchCold } from '../use-cases/cold/watchCold';
 
 /** A probe that has fallen silent says nothing: the cold is looked at this often, ms. */
@@ -46,6 +46,15 @@ export function startColdWatch(
   };
 }
 
+/** As what the server itself is on record. */
+const WATCH = {
+  personId: null,
+  machineId: null,
+  permission: 'mark',
+  method: 'PUT',
+  path: '/alarms',
+} as const;
+
 /** Looks at every house once. @returns how many have changed */
 export async function lookOnce(db: Database, now: Date): Promise<number> {
   let changed = 0;
@@ -55,14 +64,7 @@ export async function lookOnce(db: Database, now: Date): Promise<number> {
       if (!house) return false;
       const scope = { tx, houseId: house.id };
       if (!(await watchCold(scope, house, now))) return false;
-      const permission = {
-        at: now,
-        personId: null,
-        permission: 'mark',
-        method: 'PUT',
-        path: '/alarms',
-      } as const;
-      await appendAudit(scope, permission);
+      await recordWrite(scope, { now, ...WATCH });
       return true;
     });
     if (isChanged) changed += 1;

@@ -207,6 +207,11 @@ export async function routeExamples(
     }),
     crew: () => ({}),
     ...collection('Person'),
+    rejoinCrew: async () => {
+      const left = required(book.people.find(({ role }) => role === 'viewer')).id;
+      await house.http.delete(paths.removePerson(HOUSE, left)).expect(200);
+      return { params: [left] };
+    },
     changeSecret: async () => ({
       params: [required(book.people.find(({ role }) => role === 'hand')).id],
       body: { secret: '73519', ownSecret: 'ostrel harbour' },

@@ -1,9 +1,9 @@
-import type { House, Permission } from '@calm/contract';
+import type { AuditChange, House, Permission } from '@calm/contract';
 import { fail, ok } from '@calm/core';
 import type { Database } from '../database/database';
 import type { Scope } from '../database/scope';
 import { inTransaction, reading } from '../database/transaction';
-import { appendAudit } from '../store/access/auditLog';
+import { recordWrite } from './access/recordWrite';
 import { findHouse } from '../store/house/houses';
 import { onlyOnce, type WriteKey } from './onlyOnce';
 import type { Refusal, Result } from './result';
@@ -13,6 +13,8 @@ export interface HouseRequest {
   readonly slug: string;
   readonly now: Date;
   readonly personId: string | null;
+  /** The machine that asks; null when it is somebody, or nobody. */
+  readonly machineId: string | null;
   /** What it takes; a write is on record under it. */
   readonly permission: Permission | 'sign-in';
   readonly method: string;
@@ -42,10 +44,11 @@ export async function inHouse<T>(
     return await inTransaction(db, async (tx): Promise<Result<InHouse<T>>> => {
       const house = await findHouse(tx, request.slug);
       if (!house) throw new Refused({ kind: 'not-found', what: 'house' });
-      const scope = { tx, houseId: house.id };
+      const trail: AuditChange[] = [];
+      const scope = { tx, houseId: house.id, trail };
       const result = await onlyOnce(scope, request.key, request.now, async () => {
         const done = await work(scope, house);
-        if (done.ok && request.isWrite) await appendAudit(scope, entryOf(request));
+        if (done.ok && request.isWrite) await recordWrite(scope, request, done.value);
         return done;
       });
       if (!result.ok) throw new Refused(...result.reasons);
@@ -60,14 +63,6 @@ export async function inHouse<T>(
 /** Whether there is a house of this name. */
 export const isHouse = async (db: Database, slug: string): Promise<boolean> =>
   (await reading(db, (tx) => findHouse(tx, slug))) !== null;
-
-const entryOf = ({ now, personId, permission, method, path }: HouseRequest) => ({
-  at: now,
-  personId,
-  permission,
-  method,
-  path,
-});
 
 /** Carries a refusal out of a transaction, so that the database takes back whatever came before it. */
 class Refused extends Error {

@@ -1,27 +1,22 @@
 import type { House } from '@calm/contract';
 import type { Database } from '../database/database';
 import { reading } from '../database/transaction';
-import {
-  readAuditAfter,
-  readAuditOf,
-  readLatestAudit,
-  type HouseAuditEntry,
-} from '../store/access/auditLog';
 import { findHouse } from '../store/house/houses';
+import { readLatestWrite, readWritesAfter, readWritesOf, type HouseWrite } from '../store/writes';
 
-export type { HouseAuditEntry };
+export type { HouseWrite };
 
 /** Writes of every house after a number, oldest first. */
-export const writesAfter = (db: Database, id: number): Promise<HouseAuditEntry[]> =>
-  reading(db, (tx) => readAuditAfter(tx, id));
+export const writesAfter = (db: Database, id: number): Promise<HouseWrite[]> =>
+  reading(db, (tx) => readWritesAfter(tx, id));
 
 /** The number of the last write; 0 before the first. */
 export const latestWrite = (db: Database): Promise<number> =>
-  reading(db, (tx) => readLatestAudit(tx));
+  reading(db, (tx) => readLatestWrite(tx));
 
 /** Writes of one house after a number, oldest first. */
 export const writesOfHouse = (db: Database, houseId: string, id: number) =>
-  reading(db, (tx) => readAuditOf({ tx, houseId }, id));
+  reading(db, (tx) => readWritesOf({ tx, houseId }, id));
 
 /** The house of a name; null when there is none. */
 export const houseNamed = (db: Database, slug: string): Promise<House | null> =>

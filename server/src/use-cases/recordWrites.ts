@@ -3,6 +3,7 @@ import type { RecordChange } from '@calm/contract';
 import { randomUUID } from 'node:crypto';
 import type { Scope } from '../database/scope';
 import { isDuplicate, isInUse } from '../database/transaction';
+import { noteChange } from './access/recordWrite';
 import { badInput, type Result } from './result';
 import type { RecordName } from '../store/recordName';
 import type { Repository } from '../store/repository';
@@ -22,7 +23,9 @@ export async function addRecord<Content, Stored>(
     if (isDuplicate(error)) return nameTaken('name');
     throw error;
   }
-  return found(repository, await repository.find(scope, id));
+  const stored = await repository.find(scope, id);
+  noteChange(scope, repository.what, id, null, stored as object | null);
+  return found(repository, stored);
 }
 
 /** Writes a record over the version that was read. */
@@ -34,6 +37,8 @@ export async function changeRecord<Content, Stored>(
 ): Promise<Result<Stored>> {
   const lacking = await repository.lacks?.(scope, change.content);
   if (lacking) return unknownId(`content/${lacking}`);
+  const before = await repository.find(scope, id);
+  if (!before) return fail({ kind: 'not-found', what: repository.what });
   let isWritten: boolean;
   try {
     isWritten = await repository.write(scope, id, change.version, change.content);
@@ -43,6 +48,7 @@ export async function changeRecord<Content, Stored>(
   }
   const current = await repository.find(scope, id);
   if (current && !isWritten) return fail({ kind: 'stale', current, sent: change });
+  noteChange(scope, repository.what, id, before as object | null, current as object | null);
   return found(repository, current);
 }
 
@@ -60,6 +66,7 @@ export async function removeRecord<Content, Stored>(
     if (isInUse(error)) return fail({ kind: 'in-use', what: repository.what });
     throw error;
   }
+  noteChange(scope, repository.what, id, there as object, null);
   return ok(there);
 }
 

@@ -7,6 +7,7 @@ import {
   index,
   int,
   json,
+  mediumtext,
   mysqlTable,
   primaryKey,
   smallint,
@@ -88,7 +89,37 @@ export const shiftExceptions = mysqlTable(
   ],
 );
 
-/** Who did what: one row for each write that was done. People may leave; what they did stays. */
+/**
+ * What has been written in a house so far, as one row that every write goes through: how many writes there were, and
+ * the last link of the chain of who did what.
+ */
+export const houseHeads = mysqlTable('house_heads', {
+  houseId: houseId().primaryKey(),
+  writes: int('writes').notNull().default(0),
+  /** Of these, readings of probes; */
+  readings: int('readings').notNull().default(0),
+  /** and what is done with lots, the cold and sessions: the book, the demand and the crew are as they were. */
+  work: int('work').notNull().default(0),
+  auditNo: int('audit_no').notNull().default(0),
+  auditHash: char('audit_hash', { length: 64 }).notNull().default(''),
+});
+
+/** What was written and where, for whoever follows a house; forgotten once no device comes back for it. */
+export const writes = mysqlTable(
+  'writes',
+  {
+    id: bigint('id', { mode: 'number' }).autoincrement().primaryKey(),
+    houseId: houseId(),
+    at: instant('at').notNull(),
+    path: varchar('path', { length: 300 }).notNull(),
+  },
+  (t) => [index('writes_house').on(t.houseId, t.id), index('writes_at').on(t.houseId, t.at)],
+);
+
+/**
+ * Who did what. Rows are only added: each has its number in the house and a hash over itself and the one before.
+ * People may leave; what they did stays.
+ */
 export const audit = mysqlTable(
   'audit',
   {
@@ -99,8 +130,20 @@ export const audit = mysqlTable(
     permission: varchar('permission', { length: 10 }).$type<Permission | 'sign-in'>().notNull(),
     method: varchar('method', { length: 8 }).notNull(),
     path: varchar('path', { length: 300 }).notNull(),
+    /** Counted within the house; null is from before lines were chained. */
+    no: int('no'),
+    /** Which machine, where it was none of the people. */
+    machineId: refOrNone('machine_id'),
+    /** What was changed, as JSON text: a hash needs the very letters. */
+    changes: mediumtext('changes'),
+    /** SHA-256 of the hash before and this line, hexadecimal. */
+    hash: char('hash', { length: 64 }),
   },
-  (t) => [index('audit_house').on(t.houseId, t.id)],
+  (t) => [
+    index('audit_house').on(t.houseId, t.id),
+    unique('audit_no').on(t.houseId, t.no),
+    index('audit_machine').on(t.houseId, t.machineId, t.id),
+  ],
 );
 
 /** Answers of writes that devices gave a key, so that one sent twice is done once. */

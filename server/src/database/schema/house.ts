@@ -73,6 +73,8 @@ export const people = mysqlTable(
     lockedUntil: instant('locked_until'),
     /** How they read; null is as the house does. */
     preferences: json('preferences').$type<DisplayPreferences>(),
+    /** When they left the crew; null is on it. What they did keeps their name. */
+    leftAt: instant('left_at'),
     version: version(),
   },
   (t) => [unique('people_house').on(t.houseId, t.id)],

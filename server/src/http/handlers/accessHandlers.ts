@@ -6,6 +6,7 @@ import {
   changePerson,
   crewOf,
   people,
+  rejoin,
   removePerson,
   shiftExceptions,
   shiftPatterns,
@@ -40,6 +41,7 @@ export const accessHandlers = {
   addPerson: ({ scope, body }) => people.add(scope, body),
   changePerson: ({ scope, params, body }) => changePerson(scope, params.id, body),
   removePerson: ({ scope, params }) => removePerson(scope, params.id),
+  rejoinCrew: ({ scope, params }) => rejoin(scope, params.id),
   changeSecret: ({ scope, params, body, who }) =>
     changeSecret(scope, params.id, body, who?.personId ?? null),
   addShiftPattern: ({ scope, body }) => shiftPatterns.add(scope, body),

@@ -1,7 +1,7 @@
 import type { LiveEvent } from '@calm/contract';
 import type { Logger } from 'pino';
 import type { Database } from '../../database/database';
-import { latestWrite, writesAfter, type HouseAuditEntry } from '../../use-cases/live';
+import { latestWrite, writesAfter, type HouseWrite } from '../../use-cases/live';
 
 /** Writes of other processes are looked for this often, ms. */
 const LOOK_MS = 500;
@@ -13,8 +13,7 @@ const REMEMBERED = 4 * OVERLAP;
 type Send = (event: LiveEvent) => void;
 
 /**
- * Tells devices what is written in their house. What was written stands in the record of who did what; the
- * hub reads on in it, at once after a write of this process and twice a second for those of others.
+ * Tells devices what is written in their house. What was written stands in a table; the hub reads on in it, at once after a write of this process and twice a second for those of others.
  */
 export class LiveHub {
   private readonly listeners = new Map<string, Set<Send>>();
@@ -81,14 +80,14 @@ export class LiveHub {
 
   private async look(): Promise<void> {
     const entries = await writesAfter(this.db, Math.max(0, (this.latest ?? 0) - OVERLAP));
-    for (const permission of entries) this.tell(permission);
+    for (const write of entries) this.tell(write);
     for (const id of this.told) {
       if (this.told.size <= REMEMBERED) break;
       this.told.delete(id);
     }
   }
 
-  private tell({ id, houseId, path }: HouseAuditEntry): void {
+  private tell({ id, houseId, path }: HouseWrite): void {
     const isOld = id <= (this.latest ?? 0) - OVERLAP;
     if (isOld || this.told.has(id)) return;
     this.told.add(id);

@@ -1,6 +1,6 @@
-import type { AuditEntry } from '@calm/contract';
-import { and, asc, desc, eq, gt, lt, ne } from 'drizzle-orm';
-import type { Queries } from '../../database/database';
+import type { AuditChange, AuditEntry } from '@calm/contract';
+import { and, asc, count, desc, eq, gt, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { createHash } from 'node:crypto';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -8,12 +8,57 @@ import type { Scope } from '../../database/scope';
 const PAGE = 100;
 const LONGEST_PATH = 300;
 
-/** Writes one line of who did what. */
-export async function appendAudit(
+/** What is said of a write before it has its place in the chain. */
+export type AuditLine = Omit<AuditEntry, 'id' | 'no' | 'at'> & { readonly at: Date };
+
+/** What a line's hash is of, besides the hash before it. */
+const textOf = (
+  { at, personId, machineId, permission, method, path }: AuditLine,
+  changes: string,
+) => JSON.stringify([at.toISOString(), personId, machineId, permission, method, path, changes]);
+
+/**
+ * Writes one line of who did what, as the next link of the house's chain: whoever writes in the same house meanwhile
+ * waits until this transaction ends.
+ */
+export async function appendAudit({ tx, houseId }: Scope, line: AuditLine): Promise<void> {
+  const short = { ...line, path: line.path.slice(0, LONGEST_PATH) };
+  const changes = JSON.stringify(line.changes);
+  const text = textOf(short, changes);
+  const { auditNo, auditHash } = t.houseHeads;
+  await tx
+    .insert(t.houseHeads)
+    .values({ houseId, auditNo: 1, auditHash: sql`sha2(${text}, 256)` })
+    .onDuplicateKeyUpdate({
+      set: {
+        auditNo: sql`${auditNo} + 1`,
+        auditHash: sql`sha2(concat(${auditHash}, ${text}), 256)`,
+      },
+    });
+  const head = (column: typeof auditNo | typeof auditHash) =>
+    sql`(select ${column} from ${t.houseHeads} where ${t.houseHeads.houseId} = ${houseId})`;
+  await tx.insert(t.audit).values({
+    ...short,
+    houseId,
+    changes,
+    no: head(auditNo) as never,
+    hash: head(auditHash) as never,
+  });
+}
+
+/** Whether a machine has a line since a moment: its lines stand for an hour each. */
+export async function hasMachineLine(
   { tx, houseId }: Scope,
-  entry: Omit<typeof t.audit.$inferInsert, 'id' | 'houseId'>,
-): Promise<void> {
-  await tx.insert(t.audit).values({ houseId, ...entry, path: entry.path.slice(0, LONGEST_PATH) });
+  machineId: string,
+  since: Date,
+): Promise<boolean> {
+  const [last] = await tx
+    .select({ at: t.audit.at })
+    .from(t.audit)
+    .where(and(eq(t.audit.houseId, houseId), eq(t.audit.machineId, machineId)))
+    .orderBy(desc(t.audit.id))
+    .limit(1);
+  return last !== undefined && last.at >= since;
 }
 
 /** The latest lines of who did what, newest first; `before` reads on from a line. */
@@ -26,69 +71,53 @@ export async function readAudit({ tx, houseId }: Scope, before?: number): Promis
     )
     .orderBy(desc(t.audit.id))
     .limit(PAGE);
-  return rows.map(({ houseId: _, at, ...entry }) => ({ ...entry, at: at.toISOString() }));
+  return rows.map(({ houseId: _h, hash: _s, at, changes, ...entry }) => ({
+    ...entry,
+    at: at.toISOString(),
+    changes: changes === null ? [] : (JSON.parse(changes) as AuditChange[]),
+  }));
 }
 
-/** A write, and in which house. */
-export interface HouseAuditEntry {
-  readonly id: number;
-  readonly houseId: string;
-  readonly path: string;
+/** What a chain was found to be: whole, or where it breaks first. */
+export interface ChainReport {
+  readonly lines: number;
+  /** Lines from before there was a chain: nothing can be said of them. */
+  readonly unchained: number;
+  /** Number of the first line that is missing, changed or out of place; null when all is as it was written. */
+  readonly brokenAt: number | null;
 }
 
-/** Most writes that are told at once. */
-const MOST_TOLD = 2000;
-const told = { id: t.audit.id, houseId: t.audit.houseId, path: t.audit.path };
+/** Lines of a chain that are read at once. */
+const VERIFIED_AT_ONCE = 2000;
 
-/** What was written after a line, in every house, oldest first. */
-export function readAuditAfter(tx: Queries, after: number): Promise<HouseAuditEntry[]> {
-  return tx
-    .select(told)
+/** Works a house's chain out again from its lines. */
+export async function verifyAudit({ tx, houseId }: Scope): Promise<ChainReport> {
+  const ofHouse = eq(t.audit.houseId, houseId);
+  const [early] = await tx
+    .select({ lines: count() })
     .from(t.audit)
-    .where(gt(t.audit.id, after))
-    .orderBy(asc(t.audit.id))
-    .limit(MOST_TOLD);
-}
-
-/** What was written after a line in one house, oldest first. */
-export function readAuditOf({ tx, houseId }: Scope, after: number): Promise<HouseAuditEntry[]> {
-  return tx
-    .select(told)
-    .from(t.audit)
-    .where(and(eq(t.audit.houseId, houseId), gt(t.audit.id, after)))
-    .orderBy(asc(t.audit.id))
-    .limit(MOST_TOLD);
-}
-
-/** Writes that are looked at: one that was numbered earlier may be there later. */
-const LATEST = 200;
-
-/**
- * Differs whenever something was written in a house.
- *
- * @param besides a path whose writes do not count
- */
-export async function latestAuditKey(
-  { tx, houseId }: Scope,
-  besides: string | null = null,
-): Promise<string> {
-  const rows = await tx
-    .select({ id: t.audit.id })
-    .from(t.audit)
-    .where(
-      and(eq(t.audit.houseId, houseId), besides === null ? undefined : ne(t.audit.path, besides)),
-    )
-    .orderBy(desc(t.audit.id))
-    .limit(LATEST);
-  return `${rows[0]?.id ?? 0}/${rows.reduce((sum, { id }) => sum + id, 0)}`;
-}
-
-/** The number of the last write; 0 before the first. */
-export async function readLatestAudit(tx: Queries): Promise<number> {
-  const [row] = await tx
-    .select({ id: t.audit.id })
-    .from(t.audit)
-    .orderBy(desc(t.audit.id))
-    .limit(1);
-  return row?.id ?? 0;
+    .where(and(ofHouse, isNull(t.audit.no)));
+  const unchained = early?.lines ?? 0;
+  let [hash, lines] = ['', 0];
+  for (;;) {
+    const rows = await tx
+      .select()
+      .from(t.audit)
+      .where(and(ofHouse, isNotNull(t.audit.no), gt(t.audit.no, lines)))
+      .orderBy(asc(t.audit.no))
+      .limit(VERIFIED_AT_ONCE);
+    for (const { changes, ...row } of rows) {
+      const text = textOf({ ...row, changes: [] }, changes ?? '');
+      hash = createHash('sha256')
+        .update(hash + text)
+        .digest('hex');
+      if (row.no !== lines + 1 || row.hash !== hash)
+        return { lines, unchained, brokenAt: lines + 1 };
+      lines += 1;
+    }
+    if (rows.length < VERIFIED_AT_ONCE) break;
+  }
+  const [head] = await tx.select().from(t.houseHeads).where(eq(t.houseHeads.houseId, houseId));
+  const isWhole = (head?.auditNo ?? 0) === lines && (head?.auditHash ?? '') === hash;
+  return { lines, unchained, brokenAt: isWhole ? null : lines + 1 };
 }

@@ -4,13 +4,14 @@ import {
   type Crew,
   type CrewContent,
   type CrewMember,
+  type FormerPerson,
   type ShiftException,
   type ShiftExceptionContent,
   type ShiftPattern,
   type ShiftPatternContent,
   secretKindOf,
 } from '@calm/contract';
-import { and, asc, eq, isNotNull, ne } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { tableRepository } from '../tableRepository';
 import { NO_TRIES } from './devices';
 import * as t from '../../database/schema';
@@ -32,17 +33,53 @@ const plainPeople = tableRepository<typeof t.people, CrewContent, CrewMember>(t.
   storedOf: memberOf,
 });
 
-/** The people of a house. Whoever leaves takes their shifts and sessions with them. */
+const isOnCrew = isNull(t.people.leftAt);
+
+/**
+ * The people on a house's crew. Nobody is deleted: whoever is removed is not found any more, and what they did keeps
+ * their name. Their shifts, sessions and what they come in by go.
+ */
 export const personRepository: typeof plainPeople = {
   ...plainPeople,
-  async remove(scope, id) {
-    const { tx, houseId } = scope;
+  async find({ tx, houseId }, id) {
+    const [row] = await tx
+      .select()
+      .from(t.people)
+      .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id), isOnCrew));
+    return row ? memberOf(row) : null;
+  },
+  async remove({ tx, houseId }, id) {
     for (const table of [t.sessions, t.shiftExceptions, t.shiftPatterns]) {
       await tx.delete(table).where(and(eq(table.houseId, houseId), eq(table.personId, id)));
     }
-    await plainPeople.remove(scope, id);
+    await tx
+      .update(t.people)
+      .set({
+        secretHash: null,
+        leftAt: sql`utc_timestamp(3)`,
+        version: sql`${t.people.version} + 1`,
+      })
+      .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
   },
 };
+
+/** Takes somebody back on the crew who had left it; false when nobody of this id has. */
+export async function rejoinCrew({ tx, houseId }: Scope, id: string): Promise<boolean> {
+  const [result] = await tx
+    .update(t.people)
+    .set({ leftAt: null, version: sql`${t.people.version} + 1` })
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id), isNotNull(t.people.leftAt)));
+  return result.affectedRows === 1;
+}
+
+/** Everybody who has been on the crew and is not any more, by name. */
+export async function readFormerPeople({ tx, houseId }: Scope): Promise<FormerPerson[]> {
+  return tx
+    .select({ id: t.people.id, name: t.people.name, initials: t.people.initials })
+    .from(t.people)
+    .where(and(eq(t.people.houseId, houseId), isNotNull(t.people.leftAt)))
+    .orderBy(asc(t.people.name));
+}
 
 const isThere = async ({ tx, houseId }: Scope, { personId }: { readonly personId: string }) => {
   const rows = await tx
@@ -95,8 +132,13 @@ export const shiftExceptionRepository = tableRepository<
 
 /** Everybody, their weeks, and the days that differ. */
 export async function readCrew({ tx, houseId }: Scope): Promise<Crew> {
-  const [people, shifts, exceptions] = await Promise.all([
-    tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
+  const [people, formerPeople, shifts, exceptions] = await Promise.all([
+    tx
+      .select()
+      .from(t.people)
+      .where(and(eq(t.people.houseId, houseId), isOnCrew))
+      .orderBy(asc(t.people.name)),
+    readFormerPeople({ tx, houseId }),
     tx
       .select()
       .from(t.shiftPatterns)
@@ -110,6 +152,7 @@ export async function readCrew({ tx, houseId }: Scope): Promise<Crew> {
   ]);
   return {
     people: people.map(memberOf),
+    formerPeople,
     shifts: shifts.map(shiftOf),
     exceptions: exceptions.map(exceptionOf),
   };

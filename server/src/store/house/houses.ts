@@ -1,7 +1,8 @@
 import type { House, HouseBook, HouseSettings, HouseSummary } from '@calm/contract';
 import { allergensOf } from '@calm/core';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
+import { readFormerPeople } from '../access/crew';
 import { readPantry } from '../book/pantry';
 import { readPlaces } from './places';
 import { productOf } from '../book/products';
@@ -47,19 +48,25 @@ export async function readBook(
   { tx, houseId }: Scope,
   house: House,
 ): Promise<Omit<HouseBook, 'losses'>> {
-  const [products, formulas, routes, mixers, people, pantry, places] = await Promise.all([
-    tx
-      .select()
-      .from(t.products)
-      .where(eq(t.products.houseId, houseId))
-      .orderBy(asc(t.products.position)),
-    tx.select().from(t.formulas).where(eq(t.formulas.houseId, houseId)),
-    tx.select().from(t.routes).where(eq(t.routes.houseId, houseId)),
-    tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
-    tx.select().from(t.people).where(eq(t.people.houseId, houseId)).orderBy(asc(t.people.name)),
-    readPantry({ tx, houseId }),
-    readPlaces({ tx, houseId }),
-  ]);
+  const [products, formulas, routes, mixers, people, formerPeople, pantry, places] =
+    await Promise.all([
+      tx
+        .select()
+        .from(t.products)
+        .where(eq(t.products.houseId, houseId))
+        .orderBy(asc(t.products.position)),
+      tx.select().from(t.formulas).where(eq(t.formulas.houseId, houseId)),
+      tx.select().from(t.routes).where(eq(t.routes.houseId, houseId)),
+      tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
+      tx
+        .select()
+        .from(t.people)
+        .where(and(eq(t.people.houseId, houseId), isNull(t.people.leftAt)))
+        .orderBy(asc(t.people.name)),
+      readFormerPeople({ tx, houseId }),
+      readPantry({ tx, houseId }),
+      readPlaces({ tx, houseId }),
+    ]);
   return {
     house,
     products: products.map(productOf),
@@ -79,6 +86,7 @@ export async function readBook(
     })),
     places,
     pantry,
+    formerPeople,
     people: people.map(({ id, name, initials, skills, role }) => ({
       id,
       name,

@@ -12,13 +12,15 @@ import {
   shiftRepository,
   hasManager,
   personRepository,
+  rejoinCrew,
   writeSecret,
 } from '../../store/access/crew';
 import { readAudit } from '../../store/access/auditLog';
 import { lockAccess } from '../../store/access/ownership';
-import { ok } from '@calm/core';
+import { fail, ok } from '@calm/core';
 import type { Scope } from '../../database/scope';
 import { closeSessions } from '../../store/access/sessions';
+import { noteChange } from './recordWrite';
 import { badInput, type Result } from '../result';
 import { changeRecord, recordWrites, removeRecord } from '../recordWrites';
 
@@ -57,6 +59,15 @@ export async function removePerson(scope: Scope, id: string): Promise<Result<Cre
   const there = await personRepository.find(scope, id);
   if (there?.role === 'manager' && !(await hasManager(scope, id))) return lastManager('');
   return removeRecord(scope, personRepository, id);
+}
+
+/** Takes somebody back who had left the crew; they come in again once they are given a secret. */
+export async function rejoin(scope: Scope, id: string): Promise<Result<CrewMember>> {
+  const isBack = await rejoinCrew(scope, id);
+  const person = await personRepository.find(scope, id);
+  if (!isBack || !person) return fail({ kind: 'not-found', what: 'person' });
+  noteChange(scope, 'person', id, null, person);
+  return ok(person);
 }
 
 /** Crew members as records; changing and removing them needs more than that: `changePerson`, `removePerson`. */

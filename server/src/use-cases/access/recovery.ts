@@ -6,6 +6,7 @@ import { clearDeviceTries } from '../../store/access/devices';
 import { clearTries, closeSessions } from '../../store/access/sessions';
 import type { Result } from '../result';
 import { DIGITS, drawSigns, PLAIN_SIGNS } from './drawSigns';
+import { noteChange } from './recordWrite';
 import { hashSecret } from './hashSecret';
 
 /*
@@ -46,5 +47,6 @@ export async function newSecretFor(scope: Scope, name: string): Promise<Result<s
   const secret = newSecret(person.role);
   await writeSecret(scope, person.id, await hashSecret(secret));
   await closeSessions(scope, { personId: person.id });
+  noteChange(scope, 'secret', person.id, null, null);
   return ok(secret);
 }

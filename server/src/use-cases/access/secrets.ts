@@ -15,6 +15,7 @@ import { personRepository, writeSecret } from '../../store/access/crew';
 import { lockAccess, readOwnership, writeOwned } from '../../store/access/ownership';
 import { beginSignInAttempt, closeSessions, openSession } from '../../store/access/sessions';
 import { badInput, type Refused, type Result } from '../result';
+import { noteChange } from './recordWrite';
 import { hashSecret } from './hashSecret';
 import { plainCode } from './setupCode';
 
@@ -35,6 +36,7 @@ export async function startOwner(
   const id = randomUUID();
   await personRepository.insert(scope, id, { name, initials, role: 'manager', skills: [] });
   await writeSecret(scope, id, await hashSecret(password));
+  noteChange(scope, 'person', id, null, await personRepository.find(scope, id));
   return ok({ token: await openSession(scope, id, now) });
 }
 
@@ -67,5 +69,7 @@ export async function changeSecret(
   if (weak) return weak;
   await writeSecret(scope, id, await hashSecret(secret));
   await closeSessions(scope, { personId: id });
+  // That there is another one, never what it is.
+  noteChange(scope, 'secret', id, null, null);
   return ok({ canSignIn: true });
 }

@@ -10,6 +10,7 @@ import {
   readSessions,
   SESSION_HOURS,
 } from '../../store/access/sessions';
+import { noteChange } from './recordWrite';
 import type { Result } from '../result';
 
 export { SESSION_HOURS };
@@ -34,6 +35,7 @@ export async function changePreferences(
 ): Promise<Result<Session>> {
   if (!session) return fail({ kind: 'signed-out' });
   await writePreferences(scope, session.personId, preferences);
+  noteChange(scope, 'preferences', session.personId, session.preferences, preferences);
   return ok({ ...session, preferences });
 }
 

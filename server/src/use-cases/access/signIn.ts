@@ -3,6 +3,7 @@ import { STANDARD_DISPLAY, type House, type SignIn, type SignInOptions } from '@
 import { verify } from '@node-rs/argon2';
 import type { Scope } from '../../database/scope';
 import { forgetAnswers } from '../../store/access/answers';
+import { forgetWrites } from '../../store/writes';
 import { readSignInCandidates } from '../../store/access/crew';
 import {
   beginDeviceTry,
@@ -108,9 +109,10 @@ function afterWrong({ failedTries }: Tries, now: Date): Tries {
   return { failedTries: Math.min(tries, MOST_COUNTED), lockedUntil };
 }
 
-/** What is kept for a while only goes when somebody signs in: answers, sessions, devices. */
+/** What is kept for a while only goes when somebody signs in: answers, writes to follow, sessions, devices. */
 async function forgetOld(scope: Scope, now: Date): Promise<void> {
   await forgetAnswers(scope, new Date(now.getTime() - ANSWERS_KEPT_MS));
+  await forgetWrites(scope, new Date(now.getTime() - ANSWERS_KEPT_MS));
   await forgetSessions(scope, now);
   await forgetDevices(scope, new Date(now.getTime() - DEVICE_KEPT_MS));
 }

@@ -19,6 +19,7 @@ import {
 } from '../../store/book/formulas';
 import { readPantry } from '../../store/book/pantry';
 import type { Scope } from '../../database/scope';
+import { noteChange } from '../access/recordWrite';
 import { badInput, type Refused, type Result } from '../result';
 import { slugOf } from '@calm/domain';
 
@@ -53,6 +54,7 @@ export async function saveFormula(
   if (!current) return NO_FORMULA;
   if (!isWritten) return fail({ kind: 'stale', current, sent: change });
   const { note } = change;
+  noteChange(scope, 'formula', formula.id, formula, current);
   await keepVersion(scope, formula.id, { version: current.version, note, savedAt: now, content });
   return ok(current);
 }
@@ -76,7 +78,9 @@ export async function startFormula(
   }
   await keepVersion(scope, id, { version: 1, note, savedAt: now, content });
   const made = await findFormula(scope, slug);
-  return made ? ok(made) : NO_FORMULA;
+  if (!made) return NO_FORMULA;
+  noteChange(scope, 'formula', id, null, made);
+  return ok(made);
 }
 
 /** The content with its allergens, if the house has what it refers to. */

@@ -22,7 +22,7 @@ import {
   type ProbeAir,
 } from '@calm/contract';
 import { findAlarm, readAlarms, writeAcknowledgement } from '../../store/cold/alarms';
-import { latestAuditKey } from '../../store/access/auditLog';
+import { readHouseVersions } from '../../store/writes';
 import { placeRepository } from '../../store/house/places';
 import { insertColdNote, readColdNotes } from '../../store/cold/coldNotes';
 import { readLots } from '../../store/lots/lots';
@@ -34,6 +34,7 @@ import type { Scope } from '../../database/scope';
 import { plainServices } from '../demand/calendar';
 import { bookOf } from '../book/losses';
 import { seenAt, type Writing } from '../lots/records';
+import { noteChange } from '../access/recordWrite';
 import { badInput, type Result } from '../result';
 
 /** Dates of services that the cold has to do with: those just over, and those whose dough is coming in. */
@@ -57,7 +58,7 @@ export class ColdBoards {
   /** A house's cold now. */
   async now(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
     const minute = Math.floor(now.getTime() / MINUTE_MS);
-    const key = `${minute}/${house.version}/${await latestAuditKey(scope)}`;
+    const key = `${minute}/${house.version}/${(await readHouseVersions(scope)).all}`;
     return known(this.boards, house, key, () =>
       coldBoard(scope, house, now, (question) => this.windowsAsSet(scope, house, question)),
     );
@@ -70,7 +71,7 @@ export class ColdBoards {
     question: ColdQuestion,
   ): Promise<ReadyWindow[]> {
     const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
-    const key = `${tenMinutes}/${house.version}/${await latestAuditKey(scope, '/readings')}`;
+    const key = `${tenMinutes}/${house.version}/${(await readHouseVersions(scope)).withoutReadings}`;
     return known(this.asSet, house, key, () => {
       const simulated = simulateCold(question, [], true);
       return Promise.resolve(simulated.ok ? simulated.value.parts.map(({ window }) => window) : []);
@@ -190,10 +191,13 @@ export async function acknowledgeAlarm(
   sent: AlarmAcknowledgement,
   { personId, now }: Writing,
 ): Promise<Result<ColdAlarm>> {
+  const before = await findAlarm(scope, id);
   const isWritten = await writeAcknowledgement(scope, id, sent, now, personId);
   const current = await findAlarm(scope, id);
   if (!current) return fail({ kind: 'not-found', what: 'alarm' });
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent });
+  if (!isWritten) return fail({ kind: 'stale', current, sent });
+  noteChange(scope, 'alarm', id, before, current);
+  return ok(current);
 }
 
 /** Puts on record what somebody read or did. */

@@ -16,7 +16,7 @@ import { readColdNotes } from '../../store/cold/coldNotes';
 import { readProbes, type NumberedProbe } from '../../store/cold/probes';
 import { readReadings } from '../../store/cold/readings';
 import type { Scope } from '../../database/scope';
-import { addDays, datesFrom, instantOf, localTimeOf } from '@calm/domain';
+import { addDays, datesFrom, instantOf, localTimeOf, personOf } from '@calm/domain';
 
 /** A day's line has one point for each of so many seconds: no more than a screen is wide. */
 const POINT_S = 5 * 60;
@@ -111,7 +111,7 @@ export async function coldRecordCsv(
         until: untilAt === null ? '' : localTimeOf(new Date(untilAt), house.timeZone),
         'most °C': degrees(alarm.worstC),
         'mean °C': degrees(alarm.meanC),
-        who: nameOf(book, acknowledged?.personId),
+        who: personOf(book, acknowledged?.personId)?.name ?? '',
         note: acknowledged?.note ?? '',
       };
     }),
@@ -121,7 +121,7 @@ export async function coldRecordCsv(
       ...timeOf(house, at),
       what: words.cold[content.kind],
       'mean °C': content.kind === 'round' ? degrees(content.airC) : '',
-      who: nameOf(book, personId),
+      who: personOf(book, personId)?.name ?? '',
       note: content.kind === 'action' ? content.note : '',
     })),
   ].sort((a, b) => (`${a.date} ${a.time}` < `${b.date} ${b.time}` ? -1 : 1));
@@ -179,8 +179,5 @@ function timeOf({ timeZone }: House, at: string) {
   const [date, time] = localTimeOf(instant, timeZone).split(' ');
   return { date: date ?? '', time: time ?? '' };
 }
-
-const nameOf = ({ people }: Pick<HouseBook, 'people'>, id: string | null | undefined) =>
-  people.find((person) => person.id === id)?.name ?? '';
 
 const degrees = (c: number | null): string => (c === null ? '' : c.toFixed(1));

@@ -5,6 +5,7 @@ import { readCount, writeCount, type CountKey } from '../../store/demand/counts'
 import { productRepository } from '../../store/book/products';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
+import { noteChange } from '../access/recordWrite';
 import { type Result } from '../result';
 
 /** Sets how many balls of a product a service wants, or puts it back to the usual. */
@@ -19,9 +20,12 @@ export async function changeCount(
   if (!(await productRepository.find(scope, key.productId)))
     return fail({ kind: 'not-found', what: 'product' });
 
+  const before = await readCount(scope, key);
   const isWritten = await writeCount(scope, key, change.count, change.version);
   const current = await readCount(scope, key);
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
+  if (!isWritten) return fail({ kind: 'stale', current, sent: change });
+  noteChange(scope, 'count', `${key.date}/${key.patternId}/${key.productId}`, before, current);
+  return ok(current);
 }
 
 /** Sets several counts. The first that cannot be ends it, and the transaction takes back the ones before. */

@@ -5,6 +5,7 @@ import { productRepository } from '../../store/book/products';
 import { findSale, writeSale, type SaleKey } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
+import { noteChange } from '../access/recordWrite';
 import { badInput, type Result } from '../result';
 
 /** What a sale is when nobody has written it down. */
@@ -35,7 +36,11 @@ export async function changeSale(
       'That is outside the service: the last ball goes between its start and its end.',
     );
   }
+  const before = await findSale(scope, key);
   const isWritten = await writeSale(scope, key, change.sale, change.version);
   const current = (await findSale(scope, key)) ?? unsold(key);
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
+  if (!isWritten) return fail({ kind: 'stale', current, sent: change });
+  const after = change.sale && current;
+  noteChange(scope, 'sale', `${key.date}/${key.patternId}/${key.productId}`, before, after);
+  return ok(current);
 }

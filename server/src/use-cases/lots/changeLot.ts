@@ -16,6 +16,7 @@ import { activeKeyOf, findActiveLot, findLot, findLotRow, updateLot } from '../.
 import { readMark, writeMark } from '../../store/lots/marks';
 import type { Scope } from '../../database/scope';
 import { seenAt } from './records';
+import { noteChange } from '../access/recordWrite';
 import { badInput, type Refused, type Result } from '../result';
 
 const NO_LOT: Refused = fail({ kind: 'not-found', what: 'lot' });
@@ -40,7 +41,9 @@ export async function changeLoad(
   const isWritten = await updateLoad(scope, lotId, number, version, { ...temps, waterTempC });
   const current = (await findLot(scope, lotId))?.loads.find((l) => l.number === number);
   if (!current) return NO_LOT;
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
+  if (!isWritten) return fail({ kind: 'stale', current, sent: change });
+  noteChange(scope, 'load', `${lotId}/${number}`, load, current);
+  return ok(current);
 }
 
 /** Writes how a step stands: begun, done, given more time, skipped, handed to somebody. */
@@ -66,7 +69,9 @@ export async function changeMark(
   const after = markAfter(before, change, seen.value.toISOString());
   const isWritten = before.version === change.version && (await writeMark(scope, lotId, after));
   const current = isWritten ? after : await readMark(scope, lotId, loadNumber, stepKey);
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
+  if (!isWritten) return fail({ kind: 'stale', current, sent: change });
+  noteChange(scope, 'mark', `${lotId}/${loadNumber}/${stepKey}`, before, current);
+  return ok(current);
 }
 
 /** The steps that can be marked: those of the method at a load, the stages of the route at the whole lot. */
@@ -81,10 +86,7 @@ export async function changeNote(
   lotId: string,
   { note, version }: NoteChange,
 ): Promise<Result<Lot>> {
-  const isWritten = await updateLot(scope, lotId, version, { note });
-  const current = await findLot(scope, lotId);
-  if (!current) return NO_LOT;
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: { note, version } });
+  return changeOfLot(scope, lotId, { note }, { note, version });
 }
 
 /** Writes what a lot left behind and what was trimmed off. */
@@ -93,11 +95,24 @@ export async function changeLosses(
   lotId: string,
   change: LossChange,
 ): Promise<Result<Lot>> {
-  const { leftG, trimG, version } = change;
-  const isWritten = await updateLot(scope, lotId, version, { leftG, trimG });
+  const { leftG, trimG } = change;
+  return changeOfLot(scope, lotId, { leftG, trimG }, change);
+}
+
+/** Writes columns of a lot over the version that was read. */
+async function changeOfLot(
+  scope: Scope,
+  lotId: string,
+  columns: Parameters<typeof updateLot>[3],
+  sent: NoteChange | LossChange,
+): Promise<Result<Lot>> {
+  const before = await findLot(scope, lotId);
+  const isWritten = await updateLot(scope, lotId, sent.version, columns);
   const current = await findLot(scope, lotId);
   if (!current) return NO_LOT;
-  return isWritten ? ok(current) : fail({ kind: 'stale', current, sent: change });
+  if (!isWritten) return fail({ kind: 'stale', current, sent });
+  noteChange(scope, 'lot', lotId, before, current);
+  return ok(current);
 }
 
 /** Takes a lot back that was started by mistake, or restores it. Nothing of it is lost. */
@@ -113,6 +128,7 @@ export async function withdrawLot(
   if (other && other.id !== lotId) return fail({ kind: 'already-started', current: other });
   const activeKey = isWithdrawn ? null : key;
   const isWritten = await updateLot(scope, lotId, version, { activeKey });
+  noteChange(scope, 'lot', lotId, { isWithdrawn: row.activeKey === null }, { isWithdrawn });
   return isWritten
     ? ok({ version: version + 1, isWithdrawn })
     : fail({

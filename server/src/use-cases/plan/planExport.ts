@@ -1,4 +1,4 @@
-import { dateOfService, instantOfMinute, localTimeOf } from '@calm/domain';
+import { dateOfService, instantOfMinute, localTimeOf, personOf } from '@calm/domain';
 import type { House, HouseBook, PublishedPlan } from '@calm/contract';
 import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import type { PlannedLot, PlannedStep } from '@calm/core';
@@ -21,8 +21,10 @@ const worksOf = ({ content }: PublishedPlan): PlannedWork[] =>
 const doughName = ({ formulas }: Pick<HouseBook, 'formulas'>, { doughId }: PlannedLot): string =>
   formulas.find(({ id }) => id === doughId.split('/')[0])?.name ?? doughId;
 
-const namesOf = ({ people }: Pick<HouseBook, 'people'>, { personIds }: PlannedStep): string[] =>
-  personIds.map((id) => people.find((person) => person.id === id)?.name ?? id);
+const namesOf = (
+  book: Pick<HouseBook, 'people' | 'formerPeople'>,
+  { personIds }: PlannedStep,
+): string[] => personIds.map((id) => personOf(book, id)?.name ?? id);
 
 /** The service a step is for, or every one of its lot: local dates. */
 const datesFor = ({ lot, step }: PlannedWork): string[] => [

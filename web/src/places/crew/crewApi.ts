@@ -59,6 +59,10 @@ const crewApi = api.injectEndpoints({
       addPerson: people.add,
       changePerson: people.change,
       removePerson: people.remove,
+      rejoinCrew: build.mutation<CrewMember, Removed>({
+        query: ({ house, id }) => routeRequest('rejoinCrew', [house, id]),
+        invalidatesTags: ['Crew', 'Shifts', 'Book', 'FrontDoor'],
+      }),
       addShift: shifts.add,
       changeShift: shifts.change,
       removeShift: shifts.remove,
@@ -78,6 +82,7 @@ export const {
   useAddPersonMutation,
   useChangePersonMutation,
   useRemovePersonMutation,
+  useRejoinCrewMutation,
   useAddShiftMutation,
   useChangeShiftMutation,
   useRemoveShiftMutation,

@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import {
   paths,
   type HouseBook,
@@ -38,7 +39,7 @@ export function Records({
   const shown = records
     .filter(({ content }) => !COUNTED.includes(content.kind))
     .sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
-  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
+  const nameOf = (id: string | null) => personOf(book, id)?.name ?? '';
   if (shown.length === 0) return <p className="quiet">{t('log.noRecords')}</p>;
   return (
     <ul className={styles['records']}>

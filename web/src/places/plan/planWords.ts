@@ -1,5 +1,5 @@
 import { MINUTE_MS, CALLED_IN, type PlannedLot, type PlannedStep } from '@calm/core';
-import { datesOf } from '@calm/domain';
+import { datesOf, personOf } from '@calm/domain';
 import type { HouseBook } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
@@ -65,11 +65,8 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
       t,
       f,
       person: (id) =>
-        book.people.find((person) => person.id === id)?.name ??
-        (id.startsWith(CALLED_IN) ? t('plan.calledIn') : id),
-      initials: (id) =>
-        book.people.find((person) => person.id === id)?.initials ??
-        (id.startsWith(CALLED_IN) ? '＋' : '?'),
+        personOf(book, id)?.name ?? (id.startsWith(CALLED_IN) ? t('plan.calledIn') : id),
+      initials: (id) => personOf(book, id)?.initials ?? (id.startsWith(CALLED_IN) ? '＋' : '?'),
       dough,
       doughCode: (doughId) => formulaOf(doughId)?.code ?? '',
       lot,

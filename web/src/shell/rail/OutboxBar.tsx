@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import { problemKind, type LoadRecord, type Mark } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -29,7 +30,7 @@ export function OutboxBar() {
   );
   const others = waiting.filter(({ personId }) => personId !== me?.personId);
   const names = [...new Set(others.map(({ personId }) => personId))].map(
-    (id) => book?.people.find((person) => person.id === id)?.name ?? '',
+    (id) => (book && personOf(book, id)?.name) ?? '',
   );
   return (
     <>

@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import type { Handover } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -35,8 +36,7 @@ export function HandoverCard({
       post({ kind: 'handover', start: { at, lines, note } }, t('crew.handover.title')),
     );
   };
-  const nameOf = (who: string | null) =>
-    book.people.find((person) => person.id === who)?.name ?? '';
+  const nameOf = (who: string | null) => personOf(book, who)?.name ?? '';
   return (
     <article className={styles['card']} data-unread={read === null}>
       <header>

@@ -1,6 +1,6 @@
 import { HOUR_MS, MINUTE_MS, stageKey, workOf } from '@calm/core';
 import type { HandoverLine, HandoverPart } from '@calm/contract';
-import { doughOutOf, lotPositionOf, type BoardLot } from '@calm/domain';
+import { doughOutOf, lotPositionOf, type BoardLot, personOf } from '@calm/domain';
 import type { TFunction } from 'i18next';
 import type { Formats } from '@calm/domain';
 import { stateWord } from '../../../state/board/lotWords';
@@ -102,7 +102,7 @@ function changesOf(
     const work = t(`work.${stage.key}`);
     if (doneAt === null) {
       const lateMin = Math.round((atMs - stage.endMs) / MINUTE_MS);
-      const name = board.book.people.find(({ id }) => id === personId)?.name;
+      const name = personOf(board.book, personId)?.name;
       return [
         ...(lateMin >= LATE_MIN && lateMin * MINUTE_MS < SHIFT_MS
           ? [line('overdue', { work, by: f.duration(lateMin) }, 'watch')]

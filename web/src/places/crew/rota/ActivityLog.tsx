@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import type { AuditEntry, Crew } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
@@ -6,6 +7,7 @@ import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useHouse } from '../../../state/board/useBoard';
 import { useAuditInfiniteQuery } from '../crewApi';
+import { AuditChanges } from './AuditChanges';
 import styles from './Crew.module.css';
 
 /** An address without the ids in it. */
@@ -21,7 +23,7 @@ const ANY = '';
 const KINDS = ['see', 'mark', 'make', 'sell', 'plan', 'book', 'crew', 'sign-in'] as const;
 
 /** What was written, and by whom, newest first; older lines come when they are asked for. */
-export function ActivityLog({ crew: { people } }: { readonly crew: Crew }) {
+export function ActivityLog({ crew }: { readonly crew: Crew }) {
   const { t } = useTranslation();
   const f = useFormats();
   const [personId, setPerson] = useState(ANY);
@@ -39,8 +41,7 @@ export function ActivityLog({ crew: { people } }: { readonly crew: Crew }) {
       ),
     [data, personId, kind],
   );
-  const nameOf = (id: string | null) =>
-    people.find((person) => person.id === id)?.name ?? t('crew.activity.somebody');
+  const nameOf = (id: string | null) => personOf(crew, id)?.name ?? t('crew.activity.somebody');
   const more = () => {
     setShown(shown + SHOWN);
     if (entries.length < shown + SHOWN && hasNextPage) void fetchNextPage();
@@ -52,7 +53,7 @@ export function ActivityLog({ crew: { people } }: { readonly crew: Crew }) {
         <Choice
           label={t('crew.day.who')}
           value={personId}
-          values={[ANY, ...people.map(({ id }) => id)]}
+          values={[ANY, ...crew.people.map(({ id }) => id)]}
           say={(id) => (id === ANY ? t('crew.activity.anybody') : nameOf(id))}
           width={180}
           onChange={setPerson}
@@ -82,7 +83,7 @@ export function ActivityLog({ crew: { people } }: { readonly crew: Crew }) {
 }
 
 function Line({
-  entry: { personId, permission, path },
+  entry: { personId, machineId, permission, path, changes },
   at,
   nameOf,
 }: {
@@ -93,8 +94,11 @@ function Line({
   const { t } = useTranslation();
   return (
     <li>
-      <span className="quiet">{at}</span> {nameOf(personId)}: {t(`crew.activity.${permission}`)}{' '}
+      <span className="quiet">{at}</span>{' '}
+      {machineId ? t('crew.activity.machine') : nameOf(personId)}:{' '}
+      {t(`crew.activity.${permission}`)}{' '}
       {permission !== 'sign-in' && <code>{plainPath(path)}</code>}
+      {changes.length > 0 && <AuditChanges changes={changes} />}
     </li>
   );
 }

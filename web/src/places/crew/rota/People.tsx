@@ -2,11 +2,12 @@ import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { Open } from '../open';
+import { FormerPeople } from './FormerPeople';
 import styles from './Crew.module.css';
 
 /** Everybody, with what they are here, what they can do, and whether they can come in. */
 export function People({
-  crew: { people },
+  crew,
   onOpen,
 }: {
   readonly crew: Crew;
@@ -19,7 +20,7 @@ export function People({
       <h2>{t('crew.people')}</h2>
       <table className={styles['people']}>
         <tbody>
-          {people.map((person) => (
+          {crew.people.map((person) => (
             <tr key={person.id}>
               <th scope="row">
                 {onOpen ? (
@@ -44,6 +45,7 @@ export function People({
           ))}
         </tbody>
       </table>
+      {onOpen && <FormerPeople crew={crew} />}
     </section>
   );
 }

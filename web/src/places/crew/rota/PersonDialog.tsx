@@ -23,6 +23,7 @@ import {
   useChangePersonMutation,
   useGiveSecretMutation,
   useRemovePersonMutation,
+  useRejoinCrewMutation,
 } from '../crewApi';
 import styles from './Crew.module.css';
 
@@ -48,6 +49,7 @@ export function PersonDialog({
   const [add] = useAddPersonMutation();
   const [change] = useChangePersonMutation();
   const [remove] = useRemovePersonMutation();
+  const [rejoin] = useRejoinCrewMutation();
   const [secret, setSecret] = useState('');
   const [ownSecret, setOwnSecret] = useState('');
   const [weak, setWeak] = useState<string | null>(null);
@@ -72,7 +74,9 @@ export function PersonDialog({
     start: () => NOBODY,
     writes: {
       add: (sent) => ({
-        unwrap: async () => withSecret(await add(sent).unwrap()),
+        // Whoever was removed just now comes back as who they are, not as somebody new of the same name.
+        unwrap: async () =>
+          person ? rejoin({ house, id: person.id }).unwrap() : withSecret(await add(sent).unwrap()),
       }),
       change: (sent) => ({
         unwrap: async () => {

@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import type { Place, Zone } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -37,7 +38,7 @@ export function Rounds({
       : [],
   );
   const due = useRoundDue(now);
-  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
+  const nameOf = (id: string | null) => personOf(book, id)?.name ?? '';
   return (
     <section>
       <h2>{t('walkIn.air.rounds')}</h2>

@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import type { ColdAlarm, ColdBoard } from '@calm/contract';
 import { CAUSES, type Cause } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -57,7 +58,7 @@ export function AlarmActions({
   const [cause, setCause] = useState<Cause | ''>(alarm.causes[0]?.cause ?? '');
   const [note, setNote] = useState('');
   const post = useOutboxItems(house);
-  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '';
+  const nameOf = (id: string | null) => personOf(book, id)?.name ?? '';
   const actions = now.cold.notes.filter(
     ({ at, content }) =>
       content.kind === 'action' && content.placeId === placeId && at >= alarm.fromAt,

@@ -1,3 +1,4 @@
+import { personOf } from '@calm/domain';
 import {
   paths,
   STANDARD_COLD_RULES,
@@ -109,7 +110,7 @@ function Sheet({
   const f = useFormats();
   const { book } = now.board;
   const say = useAlarmMessage(book, now.cold);
-  const nameOf = (id: string | null) => book.people.find((person) => person.id === id)?.name ?? '–';
+  const nameOf = (id: string | null) => personOf(book, id)?.name ?? '–';
   const placeOf = (id: string | undefined) => book.places.find((place) => place.id === id)?.name;
   const actions = record.notes.filter(({ content }) => content.kind === 'action');
   const rounds = record.notes.filter(({ content }) => content.kind === 'round');
