@@ -31,14 +31,16 @@ await runTool(async () => {
 
   const database = ownUrl ? null : await startDatabase('demo');
   try {
-    const env = { DATABASE_URL: ownUrl ?? database?.url ?? '', NODE_OPTIONS: '' };
+    const NODE_OPTIONS = '';
+    const served = ownUrl ?? database?.appUrl ?? '';
     const prepared = await run(bin('tsx'), ['demo/src/prepare.ts', ...process.argv.slice(2)], {
-      env,
+      env: { DATABASE_URL: ownUrl ?? database?.url ?? '', DATABASE_APP_URL: served, NODE_OPTIONS },
     });
     if (prepared.code !== 0) {
       throw new Plain('See the line above; then try "npm run demo" again.');
     }
-    if (!stopping.signal.aborted) await serveUntilStopped(env, port, stopping.signal);
+    if (!stopping.signal.aborted)
+      await serveUntilStopped({ DATABASE_URL: served, NODE_OPTIONS }, port, stopping.signal);
   } finally {
     await database?.stop();
   }

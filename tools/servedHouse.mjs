@@ -29,14 +29,17 @@ export async function serveHouse(name, { now = FIXED_NOW, speed = 0 } = {}) {
   const port = (await freePort()) ?? 0;
   const env = {
     ...process.env,
-    DATABASE_URL: database.url,
+    DATABASE_URL: database.appUrl,
     CALM_NOW: now,
     CALM_SPEED: String(speed),
     CALM_WEB_DIR: WEB_DIST,
     LOG_LEVEL: 'warn',
     PORT: String(port),
   };
-  const prepared = await run(bin('tsx'), ['demo/src/prepare.ts'], { env, quiet: true });
+  const prepared = await run(bin('tsx'), ['demo/src/prepare.ts'], {
+    env: { ...env, DATABASE_URL: database.url, DATABASE_APP_URL: database.appUrl },
+    quiet: true,
+  });
   if (prepared.code !== 0) {
     await database.stop();
     throw new Plain(prepared.output);

@@ -50,7 +50,10 @@ await runTool(async () => {
       ? null
       : await startDatabase(`test-${process.pid}`, { isThrowaway: true });
     try {
-      const env = { DATABASE_URL: process.env['DATABASE_URL'] ?? database?.url ?? '' };
+      const env = {
+        DATABASE_URL: process.env['DATABASE_URL'] ?? database?.url ?? '',
+        DATABASE_APP_URL: database?.appUrl ?? '',
+      };
       if (isWanted('jest')) tallies.push(await jest(env));
       if (isWanted('e2e')) tallies.push(await playwright(env));
     } finally {

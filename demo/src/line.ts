@@ -1,3 +1,4 @@
+import { paths, type MachineIssued, type MachineStart } from '@calm/contract';
 import { setTimeout as wait } from 'node:timers/promises';
 import { comeIn } from './comeIn';
 
@@ -12,13 +13,18 @@ export interface ChangingLine extends Line {
   put<T>(path: string, body: unknown): Promise<T>;
 }
 
+/** A line over which somebody looks after a house. */
+export interface ManagingLine extends ChangingLine {
+  remove<T>(path: string): Promise<T>;
+}
+
 async function read<T>(res: Response): Promise<T> {
   if (!res.ok) throw new Error(`${res.status} ${await res.text()}`);
   return (await res.json()) as T;
 }
 
 /** A line in somebody's name: it comes in when it is first used, and again when its session is over. */
-export function lineTo(address: string, house: string, name: string): ChangingLine {
+export function lineTo(address: string, house: string, name: string): ManagingLine {
   let cookie = '';
   const asked = async (path: string, init: RequestInit) => {
     if (cookie === '') cookie = await comeIn(address, house, name);
@@ -33,6 +39,34 @@ export function lineTo(address: string, house: string, name: string): ChangingLi
       read(await asked(path, { method: 'POST', body: JSON.stringify(body) })),
     put: async (path, body) =>
       read(await asked(path, { method: 'PUT', body: JSON.stringify(body) })),
+    remove: async (path) => read(await asked(path, { method: 'DELETE' })),
+  };
+}
+
+/** A line of a machine, with its own token. */
+function machineLine(address: string, token: string): Pick<Line, 'post'> {
+  const headers = { 'content-type': 'application/json', authorization: `Bearer ${token}` };
+  return {
+    post: async (path, body) =>
+      read(await fetch(address + path, { method: 'POST', headers, body: JSON.stringify(body) })),
+  };
+}
+
+/**
+ * Lets a stand-in machine in, over the line of a manager.
+ *
+ * @returns its own line, and how to shut it out again
+ */
+export async function letIn(
+  address: string,
+  house: string,
+  manager: Pick<ManagingLine, 'post' | 'remove'>,
+  start: MachineStart,
+): Promise<{ readonly line: Pick<Line, 'post'>; readonly leave: () => Promise<unknown> }> {
+  const { machine, token } = await manager.post<MachineIssued>(paths.issueMachine(house), start);
+  return {
+    line: machineLine(address, token),
+    leave: () => manager.remove(paths.revokeMachine(house, machine.id)),
   };
 }
 

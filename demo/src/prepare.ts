@@ -1,4 +1,12 @@
-import { ownClock, migrate, openDatabase, readConfig, serve, systemClock } from '@calm/server';
+import {
+  grantLeastRights,
+  ownClock,
+  migrate,
+  openDatabase,
+  readConfig,
+  serve,
+  systemClock,
+} from '@calm/server';
 import { freePort } from '../../tools/processes.mjs';
 import { planComingWeek } from './comingWeek';
 import { lineTo } from './line';
@@ -13,6 +21,7 @@ const { db, pool } = openDatabase(DATABASE_URL ?? '');
 const clock = CALM_NOW ? ownClock(CALM_NOW) : systemClock;
 try {
   await migrate(db);
+  await grantAccess();
   if (process.argv.includes('--reset') || !(await isLoaded(db))) {
     const { lots } = await loadLanternYard(db, { now: clock.now() });
     await atWork();
@@ -27,6 +36,14 @@ try {
   process.exitCode = 1;
 } finally {
   await pool.end();
+}
+
+/** The account that serves the house, where it is another than the one that makes its tables. */
+async function grantAccess(): Promise<void> {
+  const { DATABASE_APP_URL = DATABASE_URL } = process.env;
+  const [own, app] = [DATABASE_URL, DATABASE_APP_URL].map((url) => new URL(url ?? ''));
+  if (!app || app.username === own?.username) return;
+  await grantLeastRights(db, app.pathname.slice(1), { user: app.username, host: app.hostname });
 }
 
 /** The manager plans over the house's own address, as people do. */

@@ -34,7 +34,9 @@ export interface ProbeMemory {
 /**
  * One round: everything that the probes have read since the last one and that gets through by now.
  *
+ * @param line over which the house is read
  * @param story what goes wrong meanwhile; null is an ordinary day
+ * @param machines over which each probe posts, by its name; null posts all over the line, as somebody with a file does
  * @returns how many readings the house has added
  */
 export async function probeRound(
@@ -43,6 +45,7 @@ export async function probeRound(
   nowMs: number,
   memory: ProbeMemory,
   story: Story | null = null,
+  machines: ReadonlyMap<string, Pick<Line, 'post'>> | null = null,
 ): Promise<number> {
   const nowS = Math.floor(nowMs / 1000);
   const day = new Date(nowMs - 3 * DAY_MS).toISOString().slice(0, 10);
@@ -67,9 +70,17 @@ export async function probeRound(
   }
   const ready = due.filter(({ reading }) => reading.sentS <= nowS);
   let added = 0;
-  for (let i = 0; i < ready.length; i += A_POST) {
-    const start = startOf(ready.slice(i, i + A_POST));
-    added += (await line.post<ReadingsTaken>(paths.addReadings(house), start)).added;
+  const posts = machines
+    ? [...machines].map(([name, own]) => ({
+        own,
+        due: ready.filter(({ probe }) => probe === name),
+      }))
+    : [{ own: line, due: ready }];
+  for (const { own, due: waiting } of posts) {
+    for (let i = 0; i < waiting.length; i += A_POST) {
+      const start = startOf(waiting.slice(i, i + A_POST));
+      added += (await own.post<ReadingsTaken>(paths.addReadings(house), start)).added;
+    }
   }
   // Only what the house has taken is sent: a house that was down is told all of it again.
   memory.late = due.filter(({ reading }) => reading.sentS > nowS);

@@ -1,6 +1,6 @@
-import { paths } from '@calm/contract';
+import { paths, type ColdBoard } from '@calm/contract';
 import { STORIES, type Story } from './cold';
-import { lineTo, untilStopped } from './line';
+import { letIn, lineTo, untilStopped } from './line';
 import { probeRound, type ProbeMemory } from './probeRound';
 
 /*
@@ -18,9 +18,18 @@ if (told !== undefined && story === null) {
 
 const memory: ProbeMemory = { sentS: new Map(), late: [] };
 process.stdout.write(`Probes post to ${address} until Ctrl-C.\n`);
-const line = lineTo(address, house, 'Bashir');
+const line = lineTo(address, house, 'Maro');
+const { probes } = await line.get<ColdBoard>(paths.cold(house));
+const machines = await Promise.all(
+  probes.map(async ({ id, name }) => {
+    const start = { kind: 'probe', name: `Stand-in: ${name}`, probeId: id } as const;
+    return { name, ...(await letIn(address, house, line, start)) };
+  }),
+);
+const lines = new Map(machines.map((machine) => [machine.name, machine.line]));
 await untilStopped(EVERY_MS, async () => {
   const clock = await line.get<{ now: string }>(paths.clock());
-  const added = await probeRound(line, house, Date.parse(clock.now), memory, story);
+  const added = await probeRound(line, house, Date.parse(clock.now), memory, story, lines);
   if (added > 0) process.stdout.write(`${clock.now.slice(11, 16)} UTC: ${added} readings.\n`);
 });
+await Promise.all(machines.map(({ leave }) => leave()));

@@ -67,6 +67,8 @@ const A_POST = 200;
  * One round of the till: posts what has been sold by now and is not acknowledged. One sale in twenty waits
  * for the next round; every fifth round sends its last post again.
  *
+ * @param line over which it reads what the house expects
+ * @param till over which it posts
  * @returns how many the house has added
  */
 export async function tillRound(
@@ -74,6 +76,7 @@ export async function tillRound(
   house: string,
   nowMs: number,
   memory: TillMemory,
+  till: Pick<Line, 'post'> = line,
 ): Promise<number> {
   memory.round += 1;
   const today = new Date(nowMs - 12 * 60 * MINUTE_MS).toISOString().slice(0, 10);
@@ -97,10 +100,10 @@ export async function tillRound(
   let added = 0;
   for (let i = 0; i < wanted.length; i += A_POST) {
     const sales = wanted.slice(i, i + A_POST);
-    added += (await line.post<TillAnswer>(paths.recordTillSales(house), { sales })).added;
+    added += (await till.post<TillAnswer>(paths.recordTillSales(house), { sales })).added;
     const isAgain = memory.round % 5 === 0;
     if (isAgain)
-      added += (await line.post<TillAnswer>(paths.recordTillSales(house), { sales })).added;
+      added += (await till.post<TillAnswer>(paths.recordTillSales(house), { sales })).added;
     for (const { number } of sales) memory.acknowledged.add(number);
   }
   return added;

@@ -33,6 +33,7 @@ export * from './demand/forecastAt';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';
 export * from './time/wallClock';
+export * from './time/enteredLate';
 export * from './lots/held';
 export * from './format/formats';
 export * from './format/formatInWords';

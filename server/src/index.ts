@@ -7,6 +7,7 @@ export * as schema from './database/schema';
 export { inTransaction, UNHURRIED } from './database/transaction';
 export { activeKeyOf } from './store/lots/lots';
 export { readProbes } from './store/cold/probes';
+export { grantLeastRights } from './database/leastRights';
 export { addReadings } from './store/cold/readings';
 export { openSession } from './store/access/sessions';
 export { hashSecret } from './use-cases/access/hashSecret';

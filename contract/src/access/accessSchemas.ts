@@ -1,5 +1,6 @@
 import { SKILLS } from '../engine/vocabulary';
 import Joi from 'joi';
+import { MACHINE_KINDS, type MachineStart } from './machine';
 import { ROLES } from './permissions';
 import {
   PASSWORD_LENGTH,
@@ -33,6 +34,17 @@ export const ownerSchema = Joi.object<OwnerStart>({
 export const secretSchema = Joi.object<SecretChange>({
   secret: Joi.string().min(PIN_LENGTH.least).max(PASSWORD_LENGTH.most).required(),
   ownSecret: Joi.string().max(PASSWORD_LENGTH.most).required(),
+});
+
+/** POST a machine that is to be let in. */
+export const machineSchema = Joi.object<MachineStart>({
+  kind: Joi.valid(...MACHINE_KINDS).required(),
+  name: name(),
+  probeId: Joi.when('kind', {
+    is: 'probe',
+    then: id().required(),
+    otherwise: Joi.valid(null).required(),
+  }),
 });
 
 /** POST somebody of the crew. */

@@ -1,5 +1,6 @@
 import type { AuditEntry } from '../access/audit';
 import type { Crew, CrewMember, ShiftException, ShiftPattern } from '../access/crew';
+import type { Machine, MachineIssued } from '../access/machine';
 import type { Session, SignInOptions, SignedInDevice } from '../access/signIn';
 import type { FormulaRecord, FormulaVersion, RouteRecord } from '../book/formula';
 import type { BookImportAnswer } from '../book/imports';
@@ -57,6 +58,9 @@ export interface PlainAnswers {
   readonly startOwner: Readonly<Record<string, never>>;
   readonly crew: Crew;
   readonly rejoinCrew: CrewMember;
+  readonly machines: readonly Machine[];
+  readonly issueMachine: MachineIssued;
+  readonly revokeMachine: Machine;
   readonly changeSecret: { readonly canSignIn: true };
   readonly shifts: readonly Shift[];
   readonly audit: readonly AuditEntry[];

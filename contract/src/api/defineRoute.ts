@@ -1,3 +1,4 @@
+import type { MachineKind } from '../access/machine';
 import type { Permission } from '../access/permissions';
 
 /** How a route answers: a JSON document, nothing, a file, or events as they happen. */
@@ -19,12 +20,19 @@ export interface RouteDefinition {
   readonly status: 200 | 201 | 204;
   /** The largest body, where the usual 32 kB are not enough. */
   readonly bodyLimit?: '200kb' | '1mb' | '8mb';
+  /** The kind of machine that may, too, with its own token. */
+  readonly machine?: MachineKind;
+  /** Its answer is told once and kept nowhere. */
+  readonly hasSecretAnswer?: true;
   /** Tries from one device are counted and limited. */
   readonly isRateLimited?: true;
 }
 
 type Options = Partial<
-  Pick<RouteDefinition, 'media' | 'status' | 'bodyLimit' | 'isRateLimited'>
+  Pick<
+    RouteDefinition,
+    'media' | 'status' | 'bodyLimit' | 'isRateLimited' | 'machine' | 'hasSecretAnswer'
+  >
 > & { readonly query?: readonly string[] };
 
 const route =
@@ -48,6 +56,8 @@ const route =
     media: options.media ?? ('json' as const),
     status: options.status ?? usualStatus,
     ...(options.bodyLimit && { bodyLimit: options.bodyLimit }),
+    ...(options.machine && { machine: options.machine }),
+    ...(options.hasSecretAnswer && { hasSecretAnswer: options.hasSecretAnswer }),
     ...(options.isRateLimited && { isRateLimited: options.isRateLimited }),
   });
 

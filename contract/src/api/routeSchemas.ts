@@ -7,6 +7,7 @@ import {
   shiftExceptionSchema,
   shiftPatternSchema,
   signInSchema,
+  machineSchema,
 } from '../access/accessSchemas';
 import { displayPreferencesSchema } from '../access/preferencesSchema';
 import {
@@ -78,6 +79,7 @@ export const ROUTE_SCHEMAS = {
   startOwner: { body: ownerSchema },
   ...collection('Person', crewSchema),
   changeSecret: { body: secretSchema },
+  issueMachine: { body: machineSchema },
   ...collection('ShiftPattern', shiftPatternSchema),
   ...collection('ShiftException', shiftExceptionSchema),
   shifts: { query: daysQuery },

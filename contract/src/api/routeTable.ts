@@ -39,6 +39,11 @@ const ACCESS_ROUTES = {
   changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.', {
     isRateLimited: true,
   }),
+  machines: get('/houses/:house/machines', 'crew', 'Probes and tills that post by themselves.'),
+  issueMachine: post('/houses/:house/machines', 'crew', 'Lets a probe or a till in: its token.', {
+    hasSecretAnswer: true,
+  }),
+  revokeMachine: remove('/houses/:house/machines/:id', 'crew', 'Makes a token good for nothing.'),
   ...collection('ShiftPattern', 'shift-patterns', 'crew', 'weekly shift'),
   ...collection('ShiftException', 'shift-exceptions', 'crew', 'rota change'),
   shifts: get('/houses/:house/shifts', 'see', 'Shifts of some days.', DAYS),
@@ -95,7 +100,8 @@ const DEMAND_ROUTES = {
     status: 200,
     bodyLimit: '8mb',
   }),
-  recordTillSales: post('/houses/:house/till', 'sell', 'Takes sales of a till, once each.', {
+  recordTillSales: post('/houses/:house/till', 'book', 'Takes sales of a till, once each.', {
+    machine: 'till',
     status: 200,
     bodyLimit: '200kb',
   }),
@@ -172,7 +178,8 @@ const COLD_ROUTES = {
     query: ['from', 'days'],
   }),
   ...collection('Probe', 'probes', 'book', 'probe'),
-  addReadings: post('/houses/:house/readings', 'mark', 'Takes readings of probes, once each.', {
+  addReadings: post('/houses/:house/readings', 'book', 'Takes readings of probes, once each.', {
+    machine: 'probe',
     status: 200,
     bodyLimit: '1mb',
   }),

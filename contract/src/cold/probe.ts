@@ -132,6 +132,8 @@ export interface ColdNoteStart {
 export interface ColdNote {
   readonly id: string;
   readonly at: string;
+  /** When the house took it; null for what is from before that was kept. */
+  readonly receivedAt: string | null;
   readonly personId: string | null;
   readonly content: ColdNoteContent;
 }

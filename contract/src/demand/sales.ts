@@ -70,4 +70,6 @@ export interface TillAnswer {
   readonly known: number;
   /** Outside every service, with their numbers: they are not counted anywhere. */
   readonly outside: readonly string[];
+  /** They take back more than the till had sold at that service, with their numbers: not counted. */
+  readonly overdrawn: readonly string[];
 }

@@ -20,6 +20,8 @@ export interface HandoverStart {
 export interface Handover {
   readonly id: string;
   readonly at: string;
+  /** When the house took it; null for what is from before that was kept. */
+  readonly receivedAt: string | null;
   readonly personId: string | null;
   readonly lines: readonly HandoverLine[];
   readonly note: string;

@@ -124,6 +124,8 @@ export interface LotRecord {
   readonly id: string;
   readonly lotId: string;
   readonly at: string;
+  /** When the house took it; null for what is from before that was kept. */
+  readonly receivedAt: string | null;
   /** Null where a program wrote it. */
   readonly personId: string | null;
   readonly correctsId: string | null;

@@ -36,6 +36,7 @@ export async function removeHouse(tx: Queries, houseId: string) {
     t.answers,
     t.coldNotes,
     t.coldAlarms,
+    t.machines,
     t.probes,
     t.places,
     t.mixers,

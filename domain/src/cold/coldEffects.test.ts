@@ -125,6 +125,7 @@ describe('what the cold means for a lot', () => {
       {
         id: 'n',
         at: new Date(NOW_MS - HOUR_MS).toISOString(),
+        receivedAt: null,
         personId: null,
         content: { kind: 'round', placeId: place.id, zone: 'door', airC: 9 } as const,
       },

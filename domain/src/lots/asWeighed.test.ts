@@ -21,6 +21,7 @@ const weighed = (
     id: `r${made}`,
     lotId: 'lot',
     at: new Date(made * 1000).toISOString(),
+    receivedAt: null,
     personId: null,
     correctsId,
     content: { kind: 'weighed', loadNumber, key, grams, wantedG },

@@ -81,6 +81,7 @@ describe('a dough on its way', () => {
         id: 'w',
         lotId: 'x',
         at: '2026-11-23T10:00:00Z',
+        receivedAt: null,
         personId: null,
         correctsId: null,
         content: { kind: 'weighed', loadNumber: 1, key: 'yeast', grams: 80, wantedG: 56 },

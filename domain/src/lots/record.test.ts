@@ -62,6 +62,7 @@ describe('the records that stand', () => {
     id,
     lotId: 'lot',
     at,
+    receivedAt: null,
     personId: null,
     correctsId,
     content: { kind: 'opened', found: 'well', note: '' },

@@ -54,6 +54,7 @@ export const record = (
     id: `r${made}`,
     lotId: plain.id,
     at: new Date(ms).toISOString(),
+    receivedAt: null,
     personId: null,
     correctsId,
     content,

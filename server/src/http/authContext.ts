@@ -3,6 +3,7 @@ import type { CookieOptions, Request, RequestHandler, Response } from 'express';
 import type { Clock } from '../clock';
 import type { Writing } from '../use-cases/lots/records';
 import type { Database } from '../database/database';
+import { machineOf, type KnownMachine } from '../use-cases/access/machines';
 import { SESSION_HOURS, sessionOf } from '../use-cases/access/session';
 import { DEVICE_KEPT_MS } from '../use-cases/access/signIn';
 import { sendProblem } from './problems';
@@ -11,6 +12,8 @@ import type { Site } from './site';
 /** Who asks, and when; every route of a house knows it. */
 export interface AuthContext {
   readonly who: Session | null;
+  /** The machine whose token came with the request; null is no machine. */
+  readonly machine: KnownMachine | null;
   /** Of the session; null without one. */
   readonly token: string | null;
   /** What the device is known by; null where nobody has signed in on it yet. */
@@ -50,7 +53,9 @@ export function clearSessionCookie(res: Response, house: string): void {
   res.clearCookie(cookieName(res.req, house, 'session'), cookieOptions(res.req));
 }
 
-/** Finds out who asks, from the house's cookie. */
+const BEARER = /^Bearer ([\w-]{43})$/i;
+
+/** Finds out who asks: somebody by the house's cookie, or a machine by its token. */
 export function authenticate(db: Database, clock: Clock): RequestHandler {
   return async (req, res, next) => {
     const house = String(req.params['house']);
@@ -59,7 +64,9 @@ export function authenticate(db: Database, clock: Clock): RequestHandler {
     const who = token === null ? null : await sessionOf(db, house, token, now);
     const device = cookieOf(req, house, 'device');
     const agent = req.get('user-agent') ?? '';
-    const authContext: AuthContext = { who, token, device, agent, now };
+    const bearer = BEARER.exec(req.get('authorization') ?? '')?.[1];
+    const machine = bearer === undefined ? null : await machineOf(db, house, bearer);
+    const authContext: AuthContext = { who, machine, token, device, agent, now };
     res.locals['asked'] = authContext;
     next();
   };

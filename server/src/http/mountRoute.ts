@@ -65,15 +65,19 @@ export function mountRoute(
     const request = {
       slug,
       now: auth.now,
-      personId: auth.who?.personId ?? null,
-      machineId: null,
+      // With a machine's token nobody else counts, whoever's cookie came along.
+      personId: auth.machine ? null : (auth.who?.personId ?? null),
+      machineId: auth.machine?.id ?? null,
       permission: route.permission === 'public' ? ('sign-in' as const) : route.permission,
       method: req.method,
       path: req.path.replace(/^\/houses\/[^/]+/, ''),
       // Whoever is not signed in has nothing to end: that is no line of who did what.
       isWrite: route.method !== 'get' && !(route.method === 'delete' && auth.who === null),
-      // Of what is open to anybody no answer is kept: it may be somebody's session.
-      key: route.permission === 'public' ? null : writeKey(req, auth.who?.personId ?? ''),
+      // Of what is open to anybody no answer is kept: it may be somebody's session. A token is told once.
+      key:
+        route.permission === 'public' || route.hasSecretAnswer
+          ? null
+          : writeKey(req, auth.machine?.id ?? auth.who?.personId ?? ''),
     };
     const given = {
       ...auth,

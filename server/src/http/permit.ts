@@ -6,10 +6,17 @@ import { authContext } from './authContext';
 import { sendProblem, sendRefusals } from './problems';
 
 /** Lets a request on when whoever asks may do this; whoever may not is answered here, before more is read. */
-export function permit(db: Database, { permission }: RouteDefinition): RequestHandler {
+export function permit(
+  db: Database,
+  { permission, machine: mayPost }: RouteDefinition,
+): RequestHandler {
   return async (req, res, next) => {
     if (permission === 'public') return next();
-    const { who } = authContext(res);
+    const { who, machine } = authContext(res);
+    if (machine) {
+      if (machine.kind === mayPost) return next();
+      return sendProblem(res, 'not-allowed', `The token of a ${machine.kind} is not for this.`);
+    }
     if (who) {
       if (hasPermission(who.role, permission)) return next();
       return sendProblem(res, 'not-allowed', `A ${who.role} may not do this. Ask a manager.`);

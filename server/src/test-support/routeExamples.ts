@@ -7,6 +7,7 @@ import {
   type HouseBook,
   type HouseCalendar,
   type Lot,
+  type MachineIssued,
   type PublishedPlan,
   type RouteName,
   type Service,
@@ -207,8 +208,15 @@ export async function routeExamples(
     }),
     crew: () => ({}),
     ...collection('Person'),
+    machines: () => ({}),
+    issueMachine: () => ({ body: { kind: 'till', name: 'Counter', probeId: null } }),
+    revokeMachine: async () => {
+      const start = { kind: 'till', name: 'Bar', probeId: null };
+      const issued = await house.http.post(paths.issueMachine(HOUSE)).send(start).expect(201);
+      return { params: [(issued.body as MachineIssued).machine.id] };
+    },
     rejoinCrew: async () => {
-      const left = required(book.people.find(({ role }) => role === 'viewer')).id;
+      const left = required(book.people.findLast(({ role }) => role === 'hand')).id;
       await house.http.delete(paths.removePerson(HOUSE, left)).expect(200);
       return { params: [left] };
     },

@@ -10,8 +10,6 @@ import {
 import { stageKey } from '@calm/core';
 import { loadLanternYard } from '@calm/demo';
 import { and, eq } from 'drizzle-orm';
-import { randomUUID } from 'node:crypto';
-import { createConnection } from 'mysql2/promise';
 import { pino } from 'pino';
 import request from 'supertest';
 import { ownClock } from '../clock';
@@ -20,6 +18,7 @@ import { LOOPBACK_SITE, type Site } from '../http/site';
 import { LiveHub } from '../http/live/liveHub';
 import { migrate, openDatabase, probeDatabase, type Database } from '../database/database';
 import * as t from '../database/schema';
+import { copyOf, type OwnDatabase } from './templates';
 import { openSession } from '../store/access/sessions';
 
 /** A Wednesday afternoon: lunch is over, dinner is in two hours. */
@@ -27,50 +26,62 @@ export const NOW = '2026-11-25T14:40:00.000Z';
 export const TODAY = '2026-11-25';
 export const HOUSE = 'lantern-yard';
 
-/** A database of its own for one test file, migrated, on the server that DATABASE_URL names. */
-export async function freshDatabase(): Promise<{
-  url: string;
-  db: Database;
-  drop: () => Promise<void>;
-}> {
-  const base = new URL(process.env['DATABASE_URL'] ?? '');
-  const name = `calm_tray_test_${randomUUID().replaceAll('-', '').slice(0, 16)}`;
-  const admin = await createConnection(base.href);
-  await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  const url = new URL(base.href);
-  url.pathname = `/${name}`;
-  const { db, pool } = openDatabase(url.href);
-  await migrate(db);
+async function filled(url: string, fill: (db: Database) => Promise<unknown>): Promise<void> {
+  const { db, pool } = openDatabase(url);
+  try {
+    await fill(db);
+  } finally {
+    await pool.end();
+  }
+}
+
+const openCopy = async ({ url, drop }: OwnDatabase) => {
+  const { db, pool } = openDatabase(url);
   return {
-    url: url.href,
+    url,
     db,
     drop: async () => {
       await pool.end();
-      await admin.query(`DROP DATABASE ${name}`);
-      await admin.end();
+      await drop();
     },
   };
-}
+};
+
+/** A database of its own for one test file, migrated, on the server that DATABASE_URL names. */
+export const freshDatabase = async () =>
+  openCopy(await copyOf('empty', (url) => filled(url, migrate)));
+
+/** One with the demo house and, beside it, a second one. */
+const databaseWithHouses = async () =>
+  openCopy(
+    await copyOf('houses', (url) =>
+      filled(url, async (db) => {
+        await migrate(db);
+        const now = new Date(NOW);
+        await loadLanternYard(db, { now, readingDays: 5 });
+        await loadLanternYard(db, { now, slug: 'other-yard', name: 'Other Yard', readingDays: 1 });
+      }),
+    ),
+  );
 
 /** The real application over a fresh database with the demo house and, beside it, a second one. */
 export async function startHouse(site: Site = LOOPBACK_SITE) {
-  const database = await freshDatabase();
+  const database = await databaseWithHouses();
   const { db } = database;
-  await loadLanternYard(db, { now: new Date(NOW), readingDays: 5 });
-  const other = { slug: 'other-yard', name: 'Other Yard', readingDays: 1 };
-  await loadLanternYard(db, { now: new Date(NOW), ...other });
   const log = pino({ level: 'silent' });
   const live = new LiveHub(db, log);
-  const app = createApp({
-    db,
-    clock: ownClock(NOW),
-    log,
-    live,
-    webDir: null,
-    isTakingWork: () => true,
-    isMigrated: () => probeDatabase(database.url),
-    site,
-  });
+  const appAt = (now: string) =>
+    createApp({
+      db,
+      clock: ownClock(now),
+      log,
+      live,
+      webDir: null,
+      isTakingWork: () => true,
+      isMigrated: () => probeDatabase(database.url),
+      site,
+    });
+  const app = appAt(NOW);
   const manager = await signedIn(db, HOUSE);
   // Whoever looks after one of the houses looks after the other too, so that crossing them can be tried.
   const both = `${manager}; ${await signedIn(db, 'other-yard')}`;
@@ -94,6 +105,9 @@ export async function startHouse(site: Site = LOOPBACK_SITE) {
     /** Somebody else, or nobody: `signedIn` gives cookies. */
     as: (cookie: string | null) =>
       cookie ? request.agent(app).set('Cookie', cookie) : request(app),
+    /** The manager of the demo house at another time, in the same database. */
+    later: async (now: string) =>
+      request.agent(appAt(now)).set('Cookie', await signedIn(db, HOUSE, 'Maro', new Date(now))),
     get,
     book: (house = HOUSE) => get<HouseBook>(paths.book(house)),
     services: (from = TODAY, days = 2, house = HOUSE) =>
@@ -105,7 +119,12 @@ export async function startHouse(site: Site = LOOPBACK_SITE) {
 export type TestHouse = Awaited<ReturnType<typeof startHouse>>;
 
 /** The cookie of somebody of a house; of its manager unless another is named. */
-export async function signedIn(db: Database, slug: string, name = 'Maro'): Promise<string> {
+export async function signedIn(
+  db: Database,
+  slug: string,
+  name = 'Maro',
+  now = new Date(NOW),
+): Promise<string> {
   const [person] = await db
     .select({ houseId: t.people.houseId, id: t.people.id })
     .from(t.people)
@@ -113,7 +132,7 @@ export async function signedIn(db: Database, slug: string, name = 'Maro'): Promi
     .where(and(eq(t.houses.slug, slug), eq(t.people.name, name)));
   if (!person) throw new Error(`${name} works at ${slug}`);
   const scope = { tx: db, houseId: person.houseId };
-  return `calm_${slug}=${await openSession(scope, person.id, new Date(NOW))}`;
+  return `calm_${slug}=${await openSession(scope, person.id, now)}`;
 }
 
 /** Somebody at the demo house's door, and what they come in by. */

@@ -18,6 +18,7 @@ export type Refusal =
         | 'handover'
         | 'photo'
         | 'alarm'
+        | 'machine'
         | RecordName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }

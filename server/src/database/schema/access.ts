@@ -1,4 +1,4 @@
-import type { Permission } from '@calm/contract';
+import type { MachineKind, Permission } from '@calm/contract';
 import {
   bigint,
   char,
@@ -87,6 +87,26 @@ export const shiftExceptions = mysqlTable(
       foreignColumns: [people.houseId, people.id],
     }),
   ],
+);
+
+/** Probes and tills that post by themselves. Revoked ones stay: what they posted has their name. */
+export const machines = mysqlTable(
+  'machines',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    /** Stands for it on millions of readings. */
+    no: int('no', { unsigned: true }).autoincrement().notNull().unique('machines_no'),
+    kind: varchar('kind', { length: 8 }).$type<MachineKind>().notNull(),
+    name: varchar('name', { length: 80 }).notNull(),
+    probeId: refOrNone('probe_id'),
+    /** SHA-256 of the token, hexadecimal. */
+    tokenHash: char('token_hash', { length: 64 }).notNull(),
+    issuedAt: instant('issued_at').notNull(),
+    lastSeenAt: instant('last_seen_at'),
+    revokedAt: instant('revoked_at'),
+  },
+  (t) => [unique('machines_token').on(t.houseId, t.tokenHash)],
 );
 
 /**

@@ -51,6 +51,10 @@ export const readings = mysqlTable(
     /** Seconds since the epoch. */
     atS: int('at_s', { unsigned: true }).notNull(),
     centiC: smallint('centi_c').notNull(),
+    /** When the house took it, seconds since the epoch; null for what is from before that was kept. */
+    receivedS: int('received_s', { unsigned: true }),
+    /** Number of the machine that posted it; null is somebody of the house. */
+    machineNo: int('machine_no', { unsigned: true }),
   },
   (t) => [primaryKey({ columns: [t.probeNo, t.atS] })],
 );
@@ -107,6 +111,7 @@ export const coldNotes = mysqlTable(
     id: id().primaryKey(),
     houseId: houseId(),
     at: instant('at').notNull(),
+    receivedAt: instant('received_at'),
     personId: refOrNone('person_id'),
     content: json('content').$type<ColdNoteContent>().notNull(),
   },

@@ -229,9 +229,13 @@ export const tillSales = mysqlTable(
     at: instant('at').notNull(),
     productId: ref('product_id'),
     balls: smallint('balls').notNull(),
+    receivedAt: instant('received_at'),
+    /** Which till; null is somebody of the house. */
+    machineId: refOrNone('machine_id'),
   },
   (t) => [
     primaryKey({ columns: [t.houseId, t.number] }),
+    index('till_sales_at').on(t.houseId, t.productId, t.at),
     foreignKey({
       name: 'till_sales_product',
       columns: [t.houseId, t.productId],

@@ -148,6 +148,7 @@ export const lotRecords = mysqlTable(
     houseId: houseId(),
     lotId: ref('lot_id'),
     at: instant('at').notNull(),
+    receivedAt: instant('received_at'),
     personId: refOrNone('person_id'),
     kind: varchar('kind', { length: 12 }).$type<RecordKind>().notNull(),
     /** What was found, where a kind has that: the log is searched by it. */
@@ -191,6 +192,7 @@ export const handovers = mysqlTable(
     id: id().primaryKey(),
     houseId: houseId(),
     at: instant('at').notNull(),
+    receivedAt: instant('received_at'),
     personId: refOrNone('person_id'),
     lines: json('lines').$type<readonly HandoverLine[]>().notNull(),
     note: varchar('note', { length: 1000 }).notNull(),

@@ -11,6 +11,7 @@ import {
   shiftExceptions,
   shiftPatterns,
 } from '../../use-cases/access/crew';
+import { issueMachine, machinesOf, revokeMachine } from '../../use-cases/access/machines';
 import {
   changePreferences,
   currentSession,
@@ -44,6 +45,9 @@ export const accessHandlers = {
   rejoinCrew: ({ scope, params }) => rejoin(scope, params.id),
   changeSecret: ({ scope, params, body, who }) =>
     changeSecret(scope, params.id, body, who?.personId ?? null),
+  machines: async ({ scope }) => ok(await machinesOf(scope)),
+  issueMachine: ({ scope, body, now }) => issueMachine(scope, body, now),
+  revokeMachine: ({ scope, params, now }) => revokeMachine(scope, params.id, now),
   addShiftPattern: ({ scope, body }) => shiftPatterns.add(scope, body),
   changeShiftPattern: ({ scope, params, body }) => shiftPatterns.change(scope, params.id, body),
   removeShiftPattern: ({ scope, params }) => shiftPatterns.remove(scope, params.id),

@@ -18,7 +18,8 @@ export const coldHandlersOf = (boards: ColdBoards) =>
     addProbe: ({ scope, body }) => probes.add(scope, body),
     changeProbe: ({ scope, params, body }) => probes.change(scope, params.id, body),
     removeProbe: ({ scope, params }) => probes.remove(scope, params.id),
-    addReadings: ({ scope, house, body, now }) => takeReadings(scope, house, body, now),
+    addReadings: ({ scope, house, body, now, machine }) =>
+      takeReadings(scope, house, body, now, machine),
     acknowledgeAlarm: ({ scope, params, body, writing }) =>
       acknowledgeAlarm(scope, params.id, body, writing),
     addColdNote: ({ scope, body, writing }) => addColdNote(scope, body, writing),

@@ -39,7 +39,8 @@ export const demandHandlers = {
   sales: async ({ scope, query }) => ok(await salesBetween(scope, query.from, query.days)),
   changeSale: ({ scope, params, body }) => changeSale(scope, params, body),
   importSales: ({ scope, body }) => importSales(scope, body),
-  recordTillSales: ({ scope, house, body }) => takeTillSales(scope, house, body.sales),
+  recordTillSales: ({ scope, house, body, now, machine }) =>
+    takeTillSales(scope, house, body.sales, now, machine),
   forecast: async ({ scope, house, query, now }) =>
     ok(await forecastsBetween(scope, house, query, now)),
   salesCsv: async ({ scope, house, now }) => ok(await salesCsv(scope, house, now)),

@@ -1,5 +1,6 @@
 import type { ColdNote } from '@calm/contract';
 import { and, between, desc, eq } from 'drizzle-orm';
+import { instantOrNull } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -15,13 +16,22 @@ export async function readColdNotes(
     .from(t.coldNotes)
     .where(and(eq(t.coldNotes.houseId, houseId), between(t.coldNotes.at, from, to)))
     .orderBy(desc(t.coldNotes.at));
-  return rows.map(({ houseId: _, at, ...note }) => ({ ...note, at: at.toISOString() }));
+  return rows.map(({ houseId: _, at, receivedAt, ...note }) => ({
+    ...note,
+    at: at.toISOString(),
+    receivedAt: receivedAt?.toISOString() ?? null,
+  }));
 }
 
 /** Adds a note; false when there is one of its name. */
 export async function insertColdNote({ tx, houseId }: Scope, note: ColdNote): Promise<boolean> {
   try {
-    await tx.insert(t.coldNotes).values({ ...note, houseId, at: new Date(note.at) });
+    await tx.insert(t.coldNotes).values({
+      ...note,
+      houseId,
+      at: new Date(note.at),
+      receivedAt: instantOrNull(note.receivedAt),
+    });
     return true;
   } catch (error) {
     if (isDuplicate(error)) return false;

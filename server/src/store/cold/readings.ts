@@ -9,6 +9,16 @@ import type { Scope } from '../../database/scope';
 /** Rows in one statement. */
 const ROWS = 4000;
 
+/** Whose readings they are. */
+export interface ReadingsSource {
+  /** When the house took them, s since the epoch; null is not known. */
+  readonly receivedS: number | null;
+  /** Number of the machine that posted them; null is somebody of the house. */
+  readonly machineNo: number | null;
+}
+
+const FROM_BEFORE: ReadingsSource = { receivedS: null, machineNo: null };
+
 /**
  * Adds readings of a probe; of a moment that is known already the first one stays. Lines of ten minutes that
  * they touch are calculated again.
@@ -20,15 +30,19 @@ export async function addReadings(
   no: number,
   atS: readonly number[],
   airC: readonly number[],
+  { receivedS, machineNo }: ReadingsSource = FROM_BEFORE,
 ): Promise<number> {
+  const source = `${receivedS ?? 'null'},${machineNo ?? 'null'}`;
   let added = 0;
   for (let i = 0; i < atS.length; i += ROWS) {
     const rows = atS
       .slice(i, i + ROWS)
-      .map((at, j) => `(${no},${Math.round(at)},${Math.round((airC[i + j] ?? 0) * 100)})`);
+      .map(
+        (at, j) => `(${no},${Math.round(at)},${Math.round((airC[i + j] ?? 0) * 100)},${source})`,
+      );
     const [result] = await tx.execute(
       // Numbers only, each rounded: nothing that could be anything else.
-      sql`insert ignore into readings (probe_no, at_s, centi_c) values ${sql.raw(rows.join(','))}`,
+      sql`insert ignore into readings (probe_no, at_s, centi_c, received_s, machine_no) values ${sql.raw(rows.join(','))}`,
     );
     added += (result as unknown as ResultSetHeader).affectedRows;
   }

@@ -1,5 +1,5 @@
 import type { ImportedSale, Sale, SoldBalls } from '@calm/contract';
-import { and, asc, eq, isNotNull, sql } from 'drizzle-orm';
+import { and, asc, between, eq, isNotNull, sql } from 'drizzle-orm';
 import { datesIn } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
@@ -135,6 +135,33 @@ export async function noteTillSale(
     .ignore()
     .values({ houseId, ...sale });
   return result.affectedRows === 1;
+}
+
+export async function isTillSaleKnown({ tx, houseId }: Scope, number: string): Promise<boolean> {
+  const rows = await tx
+    .select({ number: t.tillSales.number })
+    .from(t.tillSales)
+    .where(and(eq(t.tillSales.houseId, houseId), eq(t.tillSales.number, number)));
+  return rows.length > 0;
+}
+
+/** Balls of a product that a house's tills have posted between two moments, both included. */
+export async function sumTillSales(
+  { tx, houseId }: Scope,
+  productId: string,
+  { from, until }: { readonly from: Date; readonly until: Date },
+): Promise<number> {
+  const [row] = await tx
+    .select({ balls: sql<number>`coalesce(sum(${t.tillSales.balls}), 0)`.mapWith(Number) })
+    .from(t.tillSales)
+    .where(
+      and(
+        eq(t.tillSales.houseId, houseId),
+        eq(t.tillSales.productId, productId),
+        between(t.tillSales.at, from, until),
+      ),
+    );
+  return row?.balls ?? 0;
 }
 
 /** What went by quarter hour on the dates from `from` to `to`, both included, over all days. */

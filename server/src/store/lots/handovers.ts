@@ -1,5 +1,6 @@
 import type { Handover } from '@calm/contract';
 import { and, desc, eq, isNull } from 'drizzle-orm';
+import { instantOrNull } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -9,6 +10,7 @@ const LATEST = 20;
 const handoverOf = (row: typeof t.handovers.$inferSelect): Handover => ({
   id: row.id,
   at: row.at.toISOString(),
+  receivedAt: row.receivedAt?.toISOString() ?? null,
   personId: row.personId,
   lines: row.lines,
   note: row.note,
@@ -38,9 +40,14 @@ export async function findHandover({ tx, houseId }: Scope, id: string): Promise<
 /** Adds a handover. */
 export async function insertHandover(
   { tx, houseId }: Scope,
-  { read: _none, at, ...handover }: Handover,
+  { read: _none, at, receivedAt, ...handover }: Handover,
 ): Promise<void> {
-  await tx.insert(t.handovers).values({ houseId, at: new Date(at), ...handover });
+  await tx.insert(t.handovers).values({
+    houseId,
+    at: new Date(at),
+    receivedAt: instantOrNull(receivedAt),
+    ...handover,
+  });
 }
 
 /** Writes who has read a handover, unless somebody has already. */

@@ -1,6 +1,6 @@
 import type { LotRecord, RecordKind } from '@calm/contract';
 import { and, asc, between, eq, inArray, isNotNull, notInArray } from 'drizzle-orm';
-import { datesIn } from '../../database/dates';
+import { datesIn, instantOrNull } from '../../database/dates';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -12,6 +12,7 @@ const recordOf = (row: typeof t.lotRecords.$inferSelect): LotRecord => ({
   id: row.id,
   lotId: row.lotId,
   at: row.at.toISOString(),
+  receivedAt: row.receivedAt?.toISOString() ?? null,
   personId: row.personId,
   correctsId: row.correctsId,
   content: row.content,
@@ -80,6 +81,7 @@ export async function insertRecord({ tx, houseId }: Scope, record: LotRecord): P
       ...record,
       houseId,
       at: new Date(record.at),
+      receivedAt: instantOrNull(record.receivedAt),
       kind: content.kind,
       found: 'found' in content ? content.found : null,
     });

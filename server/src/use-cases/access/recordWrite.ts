@@ -3,6 +3,7 @@ import { HOUR_MS } from '@calm/core';
 import { createHash } from 'node:crypto';
 import type { Scope } from '../../database/scope';
 import { appendAudit, hasMachineLine } from '../../store/access/auditLog';
+import { writeSeen } from '../../store/access/machines';
 import { addWrite } from '../../store/writes';
 
 /** Who wrote what, when and where in the house. */
@@ -31,6 +32,7 @@ export async function recordWrite(
   value: unknown = null,
 ): Promise<void> {
   await addWrite(scope, path, now);
+  if (machineId !== null) await writeSeen(scope, machineId, now);
   const since = new Date(now.getTime() - MACHINE_LINE_MS);
   if (machineId !== null && (await hasMachineLine(scope, machineId, since))) return;
   const noted = scope.trail ?? [];

@@ -210,7 +210,13 @@ export async function addColdNote(
     return badInput('content/placeId', 'id.unknown', 'The house has no such place.');
   const seen = seenAt(at, now);
   if (!seen.ok) return seen;
-  const note: ColdNote = { id, at: seen.value.toISOString(), personId, content };
+  const note: ColdNote = {
+    id,
+    at: seen.value.toISOString(),
+    receivedAt: now.toISOString(),
+    personId,
+    content,
+  };
   return (await insertColdNote(scope, note))
     ? ok(note)
     : badInput('id', 'id.taken', 'There is a note of this name already.');

@@ -16,7 +16,7 @@ import { readColdNotes } from '../../store/cold/coldNotes';
 import { readProbes, type NumberedProbe } from '../../store/cold/probes';
 import { readReadings } from '../../store/cold/readings';
 import type { Scope } from '../../database/scope';
-import { addDays, datesFrom, instantOf, localTimeOf, personOf } from '@calm/domain';
+import { addDays, datesFrom, instantOf, localTimeOf, personOf, enteredLate } from '@calm/domain';
 
 /** A day's line has one point for each of so many seconds: no more than a screen is wide. */
 const POINT_S = 5 * 60;
@@ -115,7 +115,7 @@ export async function coldRecordCsv(
         note: acknowledged?.note ?? '',
       };
     }),
-    ...record.notes.map(({ at, personId, content }) => ({
+    ...record.notes.map(({ at, receivedAt, personId, content }) => ({
       place: book.places.find(({ id }) => id === content.placeId)?.name ?? '',
       zone: content.kind === 'round' ? content.zone : '',
       ...timeOf(house, at),
@@ -123,6 +123,7 @@ export async function coldRecordCsv(
       'mean °C': content.kind === 'round' ? degrees(content.airC) : '',
       who: personOf(book, personId)?.name ?? '',
       note: content.kind === 'action' ? content.note : '',
+      'entered late': lateOf(house, enteredLate({ at, receivedAt })),
     })),
   ].sort((a, b) => (`${a.date} ${a.time}` < `${b.date} ${b.time}` ? -1 : 1));
   return writeCsv(lines, FIELDS);
@@ -142,6 +143,7 @@ const FIELDS = [
   'min without a reading',
   'who',
   'note',
+  'entered late',
 ];
 
 function dayRow(
@@ -179,5 +181,8 @@ function timeOf({ timeZone }: House, at: string) {
   const [date, time] = localTimeOf(instant, timeZone).split(' ');
   return { date: date ?? '', time: time ?? '' };
 }
+
+const lateOf = ({ timeZone }: House, at: string | null): string =>
+  at === null ? '' : localTimeOf(new Date(at), timeZone);
 
 const degrees = (c: number | null): string => (c === null ? '' : c.toFixed(1));

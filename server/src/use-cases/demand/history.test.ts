@@ -111,10 +111,16 @@ describe('history from a file', () => {
   });
 });
 
+/** The night after both evenings on which tills post. */
+const LATE = '2026-11-26T23:30:00.000Z';
+
 describe('a till', () => {
+  let later: Awaited<ReturnType<typeof house.later>>;
+  beforeAll(async () => {
+    later = await house.later(LATE);
+  });
   const post = async (sales: readonly object[]) =>
-    (await house.http.post(paths.recordTillSales(HOUSE)).send({ sales }).expect(200))
-      .body as TillAnswer;
+    (await later.post(paths.recordTillSales(HOUSE)).send({ sales }).expect(200)).body as TillAnswer;
   const at = (time: string) => `2026-11-25T${time}:00.000Z`;
   const sale = (number: string, time: string, balls = 1) => ({
     number,
@@ -125,11 +131,12 @@ describe('a till', () => {
 
   it('is counted once a number, at the service it falls into', async () => {
     const evening = [sale('t-1', '16:40', 2), sale('t-2', '18:05', 3), sale('t-3', '18:10')];
-    expect(await post(evening)).toEqual({ added: 3, known: 0, outside: [] });
+    expect(await post(evening)).toEqual({ added: 3, known: 0, outside: [], overdrawn: [] });
     expect(await post([...evening, sale('t-4', '22:10', 4)])).toEqual({
       added: 1,
       known: 3,
       outside: [],
+      overdrawn: [],
     });
     expect(await soldOn('2026-11-25')).toMatchObject({ sold: 10 });
     expect(await post([sale('t-5', '18:20', -1)])).toMatchObject({ added: 1 });
@@ -137,7 +144,12 @@ describe('a till', () => {
   });
 
   it('is told what falls outside every service, and counts nothing of it', async () => {
-    expect(await post([sale('t-9', '08:00')])).toEqual({ added: 0, known: 0, outside: ['t-9'] });
+    expect(await post([sale('t-9', '08:00')])).toEqual({
+      added: 0,
+      known: 0,
+      outside: ['t-9'],
+      overdrawn: [],
+    });
     expect(await soldOn('2026-11-25')).toMatchObject({ sold: 9 });
   });
 
@@ -151,11 +163,12 @@ describe('a till', () => {
 
 describe('the till that stands in for one', () => {
   it('sells an evening as the house expects it, late and twice, and nothing is counted twice', async () => {
+    const later = await house.later(LATE);
     const line: Line = {
       get: house.get,
       post: async <T>(path: string, body: unknown) =>
         (
-          await house.http
+          await later
             .post(path)
             .send(body as object)
             .expect(200)

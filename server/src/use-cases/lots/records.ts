@@ -7,7 +7,7 @@ import {
   insertHandover,
   writeHandoverRead,
 } from '../../store/lots/handovers';
-import { ok, fail } from '@calm/core';
+import { DAY_MS, fail, ok } from '@calm/core';
 import {
   CAN_BE_TAKEN_BACK,
   type Handover,
@@ -27,8 +27,8 @@ import type { Scope } from '../../database/scope';
 import { badInput, type Refused, type Result } from '../result';
 import { cleanPhoto } from './cleanPhoto';
 
-/** Longest that a device may have been away with what it saw, ms. */
-const LONGEST_AWAY_MS = 7 * 24 * 3_600_000;
+/** Longest that a device may have been away with what it saw, ms. What comes late is on record as that. */
+const LONGEST_AWAY_MS = 31 * DAY_MS;
 
 /** Photos of one lot: a story of its dough, not an album. */
 const MOST_PHOTOS = 60;
@@ -48,7 +48,7 @@ export function seenAt(at: string | undefined, now: Date): Result<Date> {
   if (at === undefined) return ok(now);
   const seen = new Date(at);
   if (now.getTime() - seen.getTime() > LONGEST_AWAY_MS) {
-    return badInput('at', 'at.too-old', 'That is more than a week ago.');
+    return badInput('at', 'at.too-old', 'That is more than a month ago.');
   }
   return ok(seen < now ? seen : now);
 }
@@ -75,6 +75,7 @@ export async function addLotRecord(
     id,
     lotId,
     at: seen.value.toISOString(),
+    receivedAt: now.toISOString(),
     personId,
     correctsId: correctsId ?? null,
     content,
@@ -152,7 +153,14 @@ export async function addHandover(
 ): Promise<Result<Handover>> {
   const seen = seenAt(at, now);
   if (!seen.ok) return seen;
-  const handover = { id: uuid(), at: seen.value.toISOString(), personId, ...start, read: null };
+  const handover = {
+    id: uuid(),
+    at: seen.value.toISOString(),
+    receivedAt: now.toISOString(),
+    personId,
+    ...start,
+    read: null,
+  };
   await insertHandover(scope, handover);
   return ok(handover);
 }

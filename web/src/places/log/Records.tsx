@@ -14,6 +14,7 @@ import type { Formats } from '@calm/domain';
 import { useFormats } from '../../parts/format/useFormats';
 import { TextCell } from '../../parts/fields/TextCell';
 import { useAddRecord } from '../../state/outbox/useRecords';
+import { EnteredLate } from '../../parts/messages/EnteredLate';
 import styles from './Log.module.css';
 
 /** What is read with the weights, not one by one. */
@@ -61,7 +62,7 @@ export function Records({
           </span>
           <span className="quiet">
             {nameOf(record.personId)}
-            {record.correctsId !== null && ` ${t('log.corrects')}`}
+            {record.correctsId !== null && ` ${t('log.corrects')}`} <EnteredLate of={record} />
           </span>
           {mayCorrect && !corrected.has(record.id) && 'note' in record.content && (
             <NoteOf house={house} lot={lot} record={record} />

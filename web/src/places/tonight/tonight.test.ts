@@ -46,6 +46,7 @@ const pulled = (balls: number, atMs: number, service = dinner): LotRecord => ({
   id: `${balls}/${atMs}`,
   lotId: exampleLot(book, round).id,
   at: new Date(atMs).toISOString(),
+  receivedAt: null,
   personId: null,
   correctsId: null,
   content: {

@@ -66,6 +66,7 @@ const keyed: typeof plain = async (args, request, extra) => {
 /** Everything that is read from a house. */
 export const TAGS = [
   'Session',
+  'Machines',
   'FrontDoor',
   'Crew',
   'Shifts',

@@ -24,6 +24,7 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   people: CREW,
   'shift-patterns': CREW,
   'shift-exceptions': CREW,
+  machines: ['Machines'],
   settings: BOOK,
   formulas: BOOK,
   products: BOOK,

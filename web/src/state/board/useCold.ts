@@ -19,7 +19,7 @@ export function useCold(house: string): {
     const there = new Set(data.notes.map(({ id }) => id));
     const onTheWay = waiting.flatMap(({ personId, at, command, refusal }): ColdNote[] =>
       command.kind === 'cold' && !refusal && !there.has(command.start.id)
-        ? [{ ...command.start, at: command.start.at ?? at, personId }]
+        ? [{ ...command.start, at: command.start.at ?? at, receivedAt: null, personId }]
         : [],
     );
     return onTheWay.length === 0 ? data : { ...data, notes: [...onTheWay, ...data.notes] };

@@ -77,6 +77,7 @@ export function recordsWithOutboxItems(
             id: command.start.id,
             lotId: command.lotId,
             at: command.start.at ?? at,
+            receivedAt: null,
             personId,
             correctsId: command.start.correctsId ?? null,
             content: command.start.content,

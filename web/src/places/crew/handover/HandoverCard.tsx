@@ -6,6 +6,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { useSessionQuery } from '../../../state/api/api';
 import type { Board } from '../../../state/board/useBoard';
 import { usePermission } from '../../../state/api/usePermission';
+import { EnteredLate } from '../../../parts/messages/EnteredLate';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
 import { useReadHandoverMutation, useWithdrawHandoverMutation } from '../crewApi';
@@ -15,7 +16,7 @@ import { HandoverParts } from './HandoverParts';
 /** One handover, and whether anybody has read it. */
 export function HandoverCard({
   board: { house, book },
-  handover: { id, at, personId, lines, note, read },
+  handover: { id, at, receivedAt, personId, lines, note, read },
 }: {
   readonly board: Board;
   readonly handover: Handover;
@@ -40,7 +41,8 @@ export function HandoverCard({
   return (
     <article className={styles['card']} data-unread={read === null}>
       <header>
-        <b>{t('crew.handover.from', { name: nameOf(personId), at: f.moment(Date.parse(at)) })}</b>
+        <b>{t('crew.handover.from', { name: nameOf(personId), at: f.moment(Date.parse(at)) })}</b>{' '}
+        <EnteredLate of={{ at, receivedAt }} />
         <span className="quiet">
           {read
             ? t('crew.handover.readBy', {

@@ -7,6 +7,8 @@ import { useTranslation } from 'react-i18next';
 import { EditingBy } from '../../../state/api/EditingBy';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
+import { Machines } from '../../../parts/machines/Machines';
+import { useMachines } from '../../../state/api/useMachines';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useForecastQuery, useBookQuery } from '../../../state/api/api';
@@ -28,6 +30,7 @@ export function History() {
   const { nowMs } = useCursor();
   const book = useBookQuery(house);
   const calendar = useCalendarQuery(house);
+  const tills = useMachines('till');
   const from = dateAt(nowMs, book.data?.house.timeZone ?? 'UTC');
   const answer = useForecastQuery({ house, from, days: 1 }, { skip: !book.data });
   const failed = [book, calendar, answer].find((query) => query.isError && !query.data);
@@ -52,6 +55,7 @@ export function History() {
         <h2>{t('demand.till.title')}</h2>
         <p className="quiet">{t('demand.till.how')}</p>
         <p className={`mono ${styles['address']}`}>POST {paths.recordTillSales(house)}</p>
+        {tills && <Machines {...tills} />}
       </section>
     </Page>
   );

@@ -9,6 +9,7 @@ import { NumberField } from '../../../parts/fields/NumberField';
 import { dateAt } from '../../../state/time/localDate';
 import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
 import { usePermission } from '../../../state/api/usePermission';
+import { EnteredLate } from '../../../parts/messages/EnteredLate';
 import styles from './Air.module.css';
 import { useRoundDue } from './useRoundDue';
 import type { WalkInNow } from '../useWalkIn';
@@ -62,7 +63,7 @@ export function Rounds({
       )}
       {rounds.length > 0 && (
         <ul className={styles['done']}>
-          {rounds.map(({ id, at, personId, content }) => (
+          {rounds.map(({ id, at, receivedAt, personId, content }) => (
             <li key={id}>
               <span className="quiet">
                 {f.time(Date.parse(at))} {nameOf(personId)}
@@ -71,7 +72,7 @@ export function Rounds({
                 place: book.places.find((place) => place.id === content.placeId)?.name,
                 zone: content.zone,
               })}{' '}
-              <b>{f.temperature(content.airC)}</b>
+              <b>{f.temperature(content.airC)}</b> <EnteredLate of={{ at, receivedAt }} />
             </li>
           ))}
         </ul>

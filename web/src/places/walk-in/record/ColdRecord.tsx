@@ -18,6 +18,7 @@ import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useAlarmMessage } from '../../../state/board/alarmMessages';
 import { useCursor } from '../../../state/time/useCursor';
+import { EnteredLate } from '../../../parts/messages/EnteredLate';
 import styles from '../air/Air.module.css';
 import { unknownWords } from '../coldWords';
 import { useWalkIn, type WalkInNow } from '../useWalkIn';
@@ -171,21 +172,22 @@ function Sheet({
       <h2>{t('walkIn.record.actions')}</h2>
       {actions.length === 0 && <p>{t('walkIn.record.noActions')}</p>}
       <ul className={styles['done']}>
-        {actions.map(({ id, at, personId, content }) => (
+        {actions.map(({ id, at, receivedAt, personId, content }) => (
           <li key={id}>
             {f.day(Date.parse(at))} {f.time(Date.parse(at))} {nameOf(personId)}:{' '}
-            {content.kind === 'action' && content.note}
+            {content.kind === 'action' && content.note} <EnteredLate of={{ at, receivedAt }} />
           </li>
         ))}
       </ul>
       <h2>{t('walkIn.air.rounds')}</h2>
       {rounds.length === 0 && <p>{t('walkIn.record.noRounds')}</p>}
       <ul className={styles['done']}>
-        {rounds.map(({ id, at, personId, content }) => (
+        {rounds.map(({ id, at, receivedAt, personId, content }) => (
           <li key={id}>
             {f.day(Date.parse(at))} {f.time(Date.parse(at))} {nameOf(personId)}:{' '}
             {content.kind === 'round' &&
-              `${placeOf(content.placeId)}, ${content.zone}: ${f.temperature(content.airC)}`}
+              `${placeOf(content.placeId)}, ${content.zone}: ${f.temperature(content.airC)}`}{' '}
+            <EnteredLate of={{ at, receivedAt }} />
           </li>
         ))}
       </ul>

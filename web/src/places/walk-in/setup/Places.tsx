@@ -10,6 +10,8 @@ import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { usePermission } from '../../../state/api/usePermission';
 import styles from '../air/Air.module.css';
 import { PlaceDialog } from './PlaceDialog';
+import { Machines } from '../../../parts/machines/Machines';
+import { useMachines } from '../../../state/api/useMachines';
 import { ProbeDialog } from './ProbeDialog';
 import { RoomFitPart } from './RoomFitPart';
 import { RulesDialog } from './RulesDialog';
@@ -29,6 +31,7 @@ type Open =
   | { readonly kind: 'rules' };
 
 function All({ now }: { readonly now: WalkInNow }) {
+  const machines = useMachines('probe');
   const { t } = useTranslation();
   const f = useFormats();
   const mayBook = usePermission('book');
@@ -71,6 +74,7 @@ function All({ now }: { readonly now: WalkInNow }) {
           {t('walkIn.setup.addProbe')}
         </Button>
       )}
+      {machines && <Machines {...machines} probes={now.cold.probes} />}
       <h2 className={styles['under']}>{t('walkIn.setup.rules')}</h2>
       <p>
         {t('walkIn.setup.rulesAre', {

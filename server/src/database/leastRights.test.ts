@@ -1,0 +1,52 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { createConnection, type Connection } from 'mysql2/promise';
+import { startHouse, type TestHouse } from '../test-support/testHouse';
+import { grantLeastRights } from './leastRights';
+
+// A server of somebody's own, named by DATABASE_URL, need not have a second account.
+const appUrl = process.env['DATABASE_APP_URL'] ?? '';
+
+(appUrl === '' ? describe.skip : describe)('the account that serves houses', () => {
+  let house: TestHouse;
+  let app: Connection;
+  beforeAll(async () => {
+    house = await startHouse();
+    const url = new URL(appUrl);
+    url.pathname = new URL(house.url).pathname;
+    await grantLeastRights(house.db, url.pathname.slice(1), {
+      user: url.username,
+      host: url.hostname,
+    });
+    app = await createConnection(url.href);
+  });
+  afterAll(async () => {
+    await app.end();
+    await house.drop();
+  });
+
+  it('writes and deletes what a house has', async () => {
+    await expect(app.query('UPDATE houses SET name = name')).resolves.toBeDefined();
+    await expect(app.query('DELETE FROM sessions WHERE 1 = 0')).resolves.toBeDefined();
+  });
+
+  it.each([
+    'UPDATE audit SET path = path',
+    'DELETE FROM audit',
+    'TRUNCATE audit',
+    'DROP TABLE audit',
+    'CREATE TABLE more (id int)',
+    'ALTER TABLE houses ADD more int',
+    'INSERT INTO __drizzle_migrations (hash) VALUES (1)',
+    'SELECT * FROM mysql.user',
+    "CREATE TRIGGER t BEFORE INSERT ON audit FOR EACH ROW SET NEW.path = ''",
+  ])('is refused: %s', async (statement) => {
+    await expect(app.query(statement)).rejects.toThrow(/denied/);
+  });
+
+  it('adds to the record of who did what, and reads it', async () => {
+    await expect(app.query('SELECT count(*) FROM audit')).resolves.toBeDefined();
+    const insert = `INSERT INTO audit (house_id, at, permission, method, path)
+      SELECT id, now(), 'see', 'GET', '/' FROM houses LIMIT 1`;
+    await expect(app.query(insert)).resolves.toBeDefined();
+  });
+});
