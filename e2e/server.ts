@@ -18,8 +18,9 @@ export async function startServer(
   databaseUrl: string,
   now: string,
   speed = 0,
+  { port: wanted, webDir }: { readonly port?: number; readonly webDir?: string } = {},
 ): Promise<{ url: string; stop: () => Promise<void>; freeze: () => void; resume: () => void }> {
-  const port = await freePort();
+  const port = wanted ?? (await freePort());
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: root,
     env: {
@@ -29,7 +30,7 @@ export async function startServer(
       CALM_NOW: now,
       CALM_SPEED: String(speed),
       LOG_LEVEL: 'error',
-      CALM_WEB_DIR: process.env['CALM_WEB_DIR'] ?? `${root}web/dist`,
+      CALM_WEB_DIR: webDir ?? builtWeb(),
     },
   });
   const ended = new Promise<void>((resolve) => child.once('close', () => resolve()));
@@ -54,6 +55,9 @@ export async function startServer(
     },
   };
 }
+
+/** Where the built web files are. */
+export const builtWeb = (): string => process.env['CALM_WEB_DIR'] ?? `${root}web/dist`;
 
 async function freePort(): Promise<number> {
   const probe = createServer();

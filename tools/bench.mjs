@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
+import { capacity } from './bench/capacityBench.mjs';
 import { live } from './bench/liveBench.mjs';
 import { cold } from './bench/coldBench.mjs';
 import { log } from './bench/logBench.mjs';
@@ -17,7 +18,18 @@ import { serveHouse } from './servedHouse.mjs';
 const RUNS = 60;
 const WORKER_CONFIG = `${ROOT}/tools/bench/vite.config.mjs`;
 
-const PARTS = ['weeks', 'live', 'cold', 'log', 'load', 'lever', 'bead', 'book', 'engine'];
+const PARTS = [
+  'weeks',
+  'capacity',
+  'live',
+  'cold',
+  'log',
+  'load',
+  'lever',
+  'bead',
+  'book',
+  'engine',
+];
 /** Pages that somebody opens first, one for each place. */
 const PLACES = [
   'tonight',
@@ -57,6 +69,7 @@ await runTool(async () => {
   };
   try {
     const { url, databaseUrl, cookie } = house;
+    if (isWanted('capacity')) await capacity(url, house.pid, say);
     if (isWanted('live')) await live(url, say);
     if (isWanted('cold')) await cold(desk, databaseUrl, url, cookie, say);
     if (isWanted('log')) await log(databaseUrl, url, cookie, say);

@@ -15,7 +15,7 @@ export const FIXED_NOW = '2026-11-25T14:40:00.000Z';
  *
  * @param {string} name of its folder under .data/
  * @param {{ now?: string, speed?: number }} clock where it begins, and how fast it goes on
- * @returns {Promise<{ url: string, databaseUrl: string, cookie: { name: string, value: string, url: string }, stop: () => Promise<void> }>}
+ * @returns {Promise<{ url: string, pid: number, databaseUrl: string, cookie: { name: string, value: string, url: string }, stop: () => Promise<void> }>}
  *   the cookie is its manager's
  */
 export async function serveHouse(name, { now = FIXED_NOW, speed = 0 } = {}) {
@@ -54,6 +54,7 @@ export async function serveHouse(name, { now = FIXED_NOW, speed = 0 } = {}) {
   const [key = '', value = ''] = (await comeIn(url, 'lantern-yard')).split('=');
   return {
     url,
+    pid: server.pid ?? 0,
     databaseUrl: database.url,
     cookie: { name: key, value, url },
     stop: async () => {

@@ -30,6 +30,7 @@ export * from './access/signIn';
 export * from './access/preferences';
 export * from './access/crew';
 export * from './access/machine';
+export * from './api/housePart';
 export * from './api/live';
 export * from './lots/record';
 export * from './lots/handover';

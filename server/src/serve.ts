@@ -7,7 +7,9 @@ import { StartError, type Config } from './config';
 import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/live/liveHub';
+import { addressesOf } from './database/nodes';
 import { openDatabase, probeDatabase } from './database/database';
+import { stopThreads } from './workers/threads';
 import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
 
 /** A server that listens. */
@@ -22,6 +24,8 @@ export interface Serving {
 /** Longest that a request may take to come in whole, and its head alone, ms: slower ones hold a place for nothing. */
 const REQUEST_MS = 60_000;
 const HEADERS_MS = 10_000;
+/** A connection on which nothing is asked stays so long, ms: longer than proxies keep theirs, or they would ask on closed ones. */
+const IDLE_MS = 75_000;
 /** Longest wait for running requests when stopping, ms. */
 const STOP_WITHIN_MS = 10_000;
 
@@ -49,6 +53,7 @@ export async function serve(config: Config): Promise<Serving> {
   const server = config.tls ? createTlsServer(tlsFiles(config.tls), app) : createServer(app);
   server.requestTimeout = REQUEST_MS;
   server.headersTimeout = HEADERS_MS;
+  server.keepAliveTimeout = IDLE_MS;
   try {
     await pool.query('select 1');
     await listen(server, config);
@@ -74,6 +79,7 @@ export async function serve(config: Config): Promise<Serving> {
         server.closeIdleConnections();
       });
       clearTimeout(hurry);
+      await stopThreads();
       await pool.end();
     },
   };
@@ -100,7 +106,7 @@ function listen(server: Server, { host, port }: Config): Promise<void> {
 
 function startError(error: unknown, { port, databaseUrl }: Config): unknown {
   const { code, message } = error as NodeJS.ErrnoException;
-  const { hostname, port: databasePort, pathname } = new URL(databaseUrl);
+  const { hostname, port: databasePort, pathname } = new URL(addressesOf(databaseUrl)[0]);
   if (code === 'EADDRINUSE') {
     return new StartError(
       `Port ${port} is already in use. Stop what uses it, or choose another: PORT=4190 npm run demo`,

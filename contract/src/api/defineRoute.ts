@@ -1,8 +1,17 @@
 import type { MachineKind } from '../access/machine';
+import type { HousePart } from './housePart';
 import type { Permission } from '../access/permissions';
 
 /** How a route answers: a JSON document, nothing, a file, or events as they happen. */
 export type RouteMedia = 'json' | 'none' | 'csv' | 'calendar' | 'jpeg' | 'events';
+
+/** How long an answer is good. */
+export interface KeptFor {
+  /** The parts of the house that it is worked out from. */
+  readonly on: readonly HousePart[];
+  /** Until one of them is written, or, where it hangs on the time as well, the minute or the day is over. */
+  readonly until: 'written' | 'minute' | 'day';
+}
 
 /** One route of the API, as data: the server mounts it, clients take their addresses from it. */
 export interface RouteDefinition {
@@ -22,6 +31,8 @@ export interface RouteDefinition {
   readonly bodyLimit?: '200kb' | '1mb' | '8mb';
   /** The kind of machine that may, too, with its own token. */
   readonly machine?: MachineKind;
+  /** What its answer hangs on: while none of that is written, and for so long, it is worked out once. */
+  readonly kept?: KeptFor;
   /** Its answer is told once and kept nowhere. */
   readonly hasSecretAnswer?: true;
   /** Tries from one device are counted and limited. */
@@ -31,7 +42,7 @@ export interface RouteDefinition {
 type Options = Partial<
   Pick<
     RouteDefinition,
-    'media' | 'status' | 'bodyLimit' | 'isRateLimited' | 'machine' | 'hasSecretAnswer'
+    'media' | 'status' | 'bodyLimit' | 'isRateLimited' | 'machine' | 'hasSecretAnswer' | 'kept'
   >
 > & { readonly query?: readonly string[] };
 
@@ -56,6 +67,7 @@ const route =
     media: options.media ?? ('json' as const),
     status: options.status ?? usualStatus,
     ...(options.bodyLimit && { bodyLimit: options.bodyLimit }),
+    ...(options.kept && { kept: options.kept }),
     ...(options.machine && { machine: options.machine }),
     ...(options.hasSecretAnswer && { hasSecretAnswer: options.hasSecretAnswer }),
     ...(options.isRateLimited && { isRateLimited: options.isRateLimited }),

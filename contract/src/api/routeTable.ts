@@ -1,3 +1,5 @@
+import type { KeptFor } from './defineRoute';
+import type { HousePart } from './housePart';
 import { collection, get, post, put, remove, type RouteDefinition } from './defineRoute';
 
 /*
@@ -5,6 +7,7 @@ import { collection, get, post, put, remove, type RouteDefinition } from './defi
  * answers it; the permission test fails until its matrix says who may.
  */
 
+const until = (until: KeptFor['until'], ...on: readonly HousePart[]) => ({ kept: { on, until } });
 const DAYS = { query: ['from', 'days'] } as const;
 const LOG = ['from', 'to', 'formulaId', 'text', 'found', 'after'] as const;
 
@@ -33,7 +36,9 @@ const ACCESS_ROUTES = {
   startOwner: post('/houses/:house/owner', 'public', 'Creates the owner account of a new house.', {
     isRateLimited: true,
   }),
-  crew: get('/houses/:house/crew', 'see', 'The crew, their weekly shifts and the exceptions.'),
+  crew: get('/houses/:house/crew', 'see', 'The crew, their weekly shifts and the exceptions.', {
+    ...until('written', 'crew'),
+  }),
   ...collection('Person', 'people', 'crew', 'crew member'),
   rejoinCrew: put('/houses/:house/people/:id/back', 'crew', 'Takes somebody back on the crew.'),
   changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.', {
@@ -46,7 +51,10 @@ const ACCESS_ROUTES = {
   revokeMachine: remove('/houses/:house/machines/:id', 'crew', 'Makes a token good for nothing.'),
   ...collection('ShiftPattern', 'shift-patterns', 'crew', 'weekly shift'),
   ...collection('ShiftException', 'shift-exceptions', 'crew', 'rota change'),
-  shifts: get('/houses/:house/shifts', 'see', 'Shifts of some days.', DAYS),
+  shifts: get('/houses/:house/shifts', 'see', 'Shifts of some days.', {
+    ...DAYS,
+    ...until('written', 'crew'),
+  }),
   audit: get('/houses/:house/audit', 'crew', 'Who changed what, newest first.', {
     query: ['before'],
   }),
@@ -59,10 +67,17 @@ const BOOK_ROUTES = {
   changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.', {
     bodyLimit: '200kb',
   }),
-  book: get('/houses/:house/book', 'see', 'Everything that changes seldom: formulas, products, …'),
+  book: get('/houses/:house/book', 'see', 'Everything that changes seldom: formulas, products, …', {
+    ...until('written', 'book', 'crew', 'losses'),
+  }),
   startFormula: post('/houses/:house/formulas', 'book', 'Adds a formula.'),
   saveFormula: put('/houses/:house/formulas/:formula', 'book', 'Saves a new version of a formula.'),
-  formulaVersions: get('/houses/:house/formulas/:formula/versions', 'see', 'A formula’s versions.'),
+  formulaVersions: get(
+    '/houses/:house/formulas/:formula/versions',
+    'see',
+    'A formula’s versions.',
+    { ...until('written', 'book') },
+  ),
   importBook: post('/houses/:house/imports', 'book', 'Adds and changes the recipes of a file.', {
     status: 200,
     bodyLimit: '8mb',
@@ -71,16 +86,23 @@ const BOOK_ROUTES = {
   ...collection('Route', 'routes', 'book', 'route'),
   ...collection('Ingredient', 'pantry', 'book', 'pantry item'),
   ...collection('Place', 'places', 'book', 'place'),
-  frictions: get('/houses/:house/mixers/frictions', 'see', 'How much each mixer heats dough.'),
+  frictions: get('/houses/:house/mixers/frictions', 'see', 'How much each mixer heats dough.', {
+    ...until('written', 'book', 'lots', 'marks'),
+  }),
 } as const;
 
 const DEMAND_ROUTES = {
-  calendar: get('/houses/:house/calendar', 'see', 'When the house sells.'),
+  calendar: get('/houses/:house/calendar', 'see', 'When the house sells.', {
+    ...until('written', 'demand'),
+  }),
   ...collection('ServicePattern', 'service-patterns', 'plan', 'weekly service'),
   ...collection('ServiceException', 'service-exceptions', 'plan', 'closure or change of hours'),
   ...collection('Event', 'events', 'plan', 'event'),
   ...collection('Booking', 'bookings', 'plan', 'booking'),
-  services: get('/houses/:house/services', 'see', 'Services of some days, with ball counts.', DAYS),
+  services: get('/houses/:house/services', 'see', 'Services of some days, with ball counts.', {
+    ...DAYS,
+    ...until('minute', 'book', 'demand', 'till', 'counts', 'lots', 'trays'),
+  }),
   changeCount: put(
     '/houses/:house/counts/:date/:patternId/:productId',
     'plan',
@@ -90,7 +112,10 @@ const DEMAND_ROUTES = {
     status: 200,
     bodyLimit: '200kb',
   }),
-  sales: get('/houses/:house/sales', 'see', 'What was sold on some days.', DAYS),
+  sales: get('/houses/:house/sales', 'see', 'What was sold on some days.', {
+    ...DAYS,
+    ...until('written', 'demand', 'till'),
+  }),
   changeSale: put(
     '/houses/:house/sales/:date/:patternId/:productId',
     'sell',
@@ -105,12 +130,17 @@ const DEMAND_ROUTES = {
     status: 200,
     bodyLimit: '200kb',
   }),
-  forecast: get('/houses/:house/forecast', 'see', 'What some days are expected to sell.', DAYS),
+  forecast: get('/houses/:house/forecast', 'see', 'What some days are expected to sell.', {
+    ...DAYS,
+    ...until('day', 'book', 'demand'),
+  }),
   salesCsv: get('/houses/:house/sales.csv', 'see', 'All sales as a table.', { media: 'csv' }),
 } as const;
 
 const PLAN_ROUTES = {
-  plan: get('/houses/:house/plan', 'see', 'The plan the crew works by.'),
+  plan: get('/houses/:house/plan', 'see', 'The plan the crew works by.', {
+    ...until('written', 'plan'),
+  }),
   publishPlan: put('/houses/:house/plan', 'plan', 'Makes a plan the crew’s.', { bodyLimit: '8mb' }),
   planCsv: get('/houses/:house/plan.csv', 'see', 'The plan as a table.', { media: 'csv' }),
   planCalendar: get('/houses/:house/plan.ics', 'see', 'The plan as a calendar.', {
@@ -120,9 +150,14 @@ const PLAN_ROUTES = {
 } as const;
 
 const LOT_ROUTES = {
-  lots: get('/houses/:house/lots', 'see', 'Lots of some days.', DAYS),
+  lots: get('/houses/:house/lots', 'see', 'Lots of some days.', {
+    ...DAYS,
+    ...until('written', 'lots', 'marks', 'losses', 'weights'),
+  }),
   startLot: post('/houses/:house/lots', 'make', 'Starts a lot; its recipe is fixed from then on.'),
-  lot: get('/houses/:house/lots/:lot', 'see', 'One lot.'),
+  lot: get('/houses/:house/lots/:lot', 'see', 'One lot.', {
+    ...until('written', 'lots', 'marks', 'losses', 'weights'),
+  }),
   changeNote: put('/houses/:house/lots/:lot/note', 'make', 'Writes a lot’s note.'),
   changeLosses: put('/houses/:house/lots/:lot/losses', 'make', 'Writes what a lot left behind.'),
   withdrawLot: put(
@@ -140,14 +175,21 @@ const LOT_ROUTES = {
     'mark',
     'Starts, ends, skips or hands on a step.',
   ),
-  records: get('/houses/:house/records', 'see', 'What was seen and measured on some days.', DAYS),
-  lotRecords: get('/houses/:house/lots/:lot/records', 'see', 'What was seen of a lot.'),
+  records: get('/houses/:house/records', 'see', 'What was seen and measured on some days.', {
+    ...DAYS,
+    ...until('written', 'lots', 'records'),
+  }),
+  lotRecords: get('/houses/:house/lots/:lot/records', 'see', 'What was seen of a lot.', {
+    ...until('written', 'lots', 'records'),
+  }),
   addLotRecord: post('/houses/:house/lots/:lot/records', 'mark', 'Adds a record to a lot.'),
   addPhoto: post('/houses/:house/lots/:lot/photos', 'mark', 'Adds a photo to a lot.', {
     bodyLimit: '1mb',
   }),
   photo: get('/houses/:house/photos/:id', 'see', 'A photo.', { media: 'jpeg' }),
-  handovers: get('/houses/:house/handovers', 'see', 'The last handovers.'),
+  handovers: get('/houses/:house/handovers', 'see', 'The last handovers.', {
+    ...until('written', 'shift'),
+  }),
   addHandover: post('/houses/:house/handovers', 'mark', 'Hands over to the next shift.', {
     bodyLimit: '200kb',
   }),
@@ -170,9 +212,17 @@ const LOT_ROUTES = {
 } as const;
 
 const COLD_ROUTES = {
-  cold: get('/houses/:house/cold', 'see', 'The cold now: readings, alarms, lots in it.'),
-  coldDay: get('/houses/:house/cold/day', 'see', 'A day of the cold.', { query: ['date'] }),
-  coldRecord: get('/houses/:house/cold/record', 'see', 'The temperature log of some days.', DAYS),
+  cold: get('/houses/:house/cold', 'see', 'The cold now: readings, alarms, lots in it.', {
+    ...until('minute', 'book', 'cold', 'readings', 'lots', 'marks', 'weights', 'trays'),
+  }),
+  coldDay: get('/houses/:house/cold/day', 'see', 'A day of the cold.', {
+    query: ['date'],
+    ...until('minute', 'book', 'cold', 'readings'),
+  }),
+  coldRecord: get('/houses/:house/cold/record', 'see', 'The temperature log of some days.', {
+    ...DAYS,
+    ...until('minute', 'book', 'crew', 'cold', 'readings'),
+  }),
   coldRecordCsv: get('/houses/:house/cold/record.csv', 'see', 'The temperature log as a table.', {
     media: 'csv',
     query: ['from', 'days'],

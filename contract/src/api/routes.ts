@@ -99,3 +99,6 @@ type Paths = { readonly [Name in RouteName]: (...parts: AddressParts<Name>) => s
 export const paths = Object.fromEntries(
   ROUTE_NAMES.map((name) => [name, (...parts: readonly unknown[]) => fill(name, parts)]),
 ) as unknown as Paths;
+
+/** With each answer the server says here which version of the pages it serves. */
+export const VERSION_HEADER = 'Calm-Version';

@@ -32,6 +32,7 @@ export async function removeHouse(tx: Queries, houseId: string) {
     t.plans,
     t.audit,
     t.houseHeads,
+    t.houseVersions,
     t.writes,
     t.answers,
     t.coldNotes,

@@ -1,4 +1,4 @@
-import type { AuditChange } from '@calm/contract';
+import type { AuditChange, HousePart } from '@calm/contract';
 import type { Queries } from './database';
 
 /**
@@ -10,4 +10,6 @@ export interface Scope {
   readonly houseId: string;
   /** What a write has changed so far, for the record of who did what; where there is none nothing is noted. */
   readonly trail?: AuditChange[];
+  /** Parts of the house that a write touches besides the one that its address says. */
+  readonly alsoWritten?: Set<HousePart>;
 }

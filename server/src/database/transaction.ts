@@ -20,16 +20,20 @@ interface Patience {
 const PATIENCE: Patience = { connectionMs: 5000, workMs: 60_000 };
 /** For whoever fills a house before anybody works in it. */
 export const UNHURRIED: Patience = { connectionMs: 10_000, workMs: 600_000 };
-/** Reading one thing takes no longer. */
-const READING: Patience = { connectionMs: 5000, workMs: 10_000 };
+
+/**
+ * The connection was lost while the database was told to keep what was written: it may have. Whoever sent it sends it
+ * again under its key, and it is done once.
+ */
+export class CommitInDoubt extends Error {}
 
 /** The database gave no connection, or did not finish, in the time that there is. */
 export class DatabaseBusy extends Error {}
 
 /**
  * Runs work in a transaction (read committed, so that a refused write can be answered with what
- * refused it) and, when the database aborts it, runs it again from the start, at most five
- * times. The work must therefore do nothing but queries.
+ * refused it) and, when the database aborts it or goes before it was told to keep it, runs it again from the start,
+ * at most five times. The work must therefore do nothing but queries.
  *
  * @throws whatever the work throws; the database's error after the last try; DatabaseBusy when it takes too long
  */
@@ -45,21 +49,22 @@ export async function inTransaction<T>(
       const number = errorNumber(error);
       if (number === LOCKED && attempt >= MOST_LOCK_WAITS)
         throw new DatabaseBusy('Something else is being written here.', { cause: error });
-      if (attempt >= MOST_TRIES || !TRY_AGAIN.has(number)) throw error;
+      const mayTryAgain = TRY_AGAIN.has(number) || isConnectionLost(error);
+      if (attempt >= MOST_TRIES || !mayTryAgain) throw error;
       await wait(attempt * 10 + Math.random() * 20);
     }
   }
 }
 
 /**
- * Reads something on a connection of its own, without a transaction, in bounded time.
+ * Reads on a connection of its own, without a transaction, in bounded time.
  *
  * @throws DatabaseBusy when there is no connection, or no answer, in time
  */
 export const reading = <T>(
   db: Database,
   work: (tx: Queries) => Promise<T>,
-  patience = READING,
+  patience = PATIENCE,
 ): Promise<T> =>
   onOneConnection(db, patience, async (connection, keep) => {
     const result = await work(onConnection(connection));
@@ -77,14 +82,24 @@ const once = <T>(db: Database, work: (tx: Queries) => Promise<T>, patience: Pati
     await connection.query('start transaction');
     try {
       const result = await work(onConnection(connection));
-      await connection.query('commit');
+      await commit(connection);
       keep();
       return result;
     } catch (error) {
-      await connection.query('rollback').then(keep, () => undefined);
+      if (!(error instanceof CommitInDoubt))
+        await connection.query('rollback').then(keep, () => undefined);
       throw error;
     }
   });
+
+/** A node of a cluster refuses what another has written meanwhile only here, and for certain. */
+async function commit(connection: PoolConnection): Promise<void> {
+  try {
+    await connection.query('commit');
+  } catch (error) {
+    throw isConnectionLost(error) ? new CommitInDoubt('', { cause: error }) : error;
+  }
+}
 
 /**
  * Works on one connection for no longer than there is. It goes back to the pool when the work says by
@@ -96,19 +111,15 @@ async function onOneConnection<T>(
   work: (connection: PoolConnection, keep: () => void) => Promise<T>,
 ): Promise<T> {
   const connection = await connectionWithin(db, connectionMs);
-  const timer = new AbortController();
-  const tooLate = wait(workMs, undefined, { signal: timer.signal }).then(() => {
-    throw new DatabaseBusy('The database did not finish in time.');
-  });
+  const late = lateAfter(workMs, 'The database did not finish in time.');
   let isWhole = false;
   const running = work(connection, () => {
     isWhole = true;
   });
   try {
-    return await Promise.race([running, tooLate]);
+    return await Promise.race([running, late.tooLate]);
   } finally {
-    timer.abort();
-    tooLate.catch(() => undefined);
+    late.forget();
     running.catch(() => undefined);
     if (isWhole) connection.release();
     else connection.destroy();
@@ -118,17 +129,24 @@ async function onOneConnection<T>(
 /** A connection of the pool; one that comes too late goes back unused. */
 async function connectionWithin({ $client }: Database, ms: number): Promise<PoolConnection> {
   const coming = $client.getConnection();
-  const timer = new AbortController();
-  const tooLate = wait(ms, undefined, { signal: timer.signal }).then(() => {
-    void coming.then((connection) => connection.release()).catch(() => undefined);
-    throw new DatabaseBusy('The database gave no connection in time.');
-  });
+  const late = lateAfter(ms, 'The database gave no connection in time.');
   try {
-    return await Promise.race([coming, tooLate]);
+    return await Promise.race([coming, late.tooLate]);
+  } catch (error) {
+    void coming.then((connection) => connection.release()).catch(() => undefined);
+    throw error;
   } finally {
-    timer.abort();
-    tooLate.catch(() => undefined);
+    late.forget();
   }
+}
+
+/** What is waited for no longer than there is: a promise that fails after so long, unless it is forgotten before. */
+function lateAfter(ms: number, why: string) {
+  let timer: NodeJS.Timeout | undefined;
+  const tooLate = new Promise<never>((_resolve, reject) => {
+    timer = setTimeout(() => reject(new DatabaseBusy(why)), ms);
+  });
+  return { tooLate, forget: () => clearTimeout(timer) };
 }
 
 /** The database's error number, also when a query layer has wrapped it; 0 when there is none. */
@@ -143,3 +161,20 @@ export const isDuplicate = (error: unknown): boolean => errorNumber(error) === 1
 
 /** True when a row could not go because another refers to it. */
 export const isInUse = (error: unknown): boolean => errorNumber(error) === 1451;
+
+const LOST = new Set([
+  'PROTOCOL_CONNECTION_LOST',
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CONNECTION_KILLED',
+]);
+
+/** True when the connection to the database is gone, or was not to be had. */
+export function isConnectionLost(error: unknown): boolean {
+  if (typeof error !== 'object' || error === null || error instanceof CommitInDoubt) return false;
+  const { code, cause } = error as { code?: unknown; cause?: unknown };
+  return LOST.has(String(code)) || isConnectionLost(cause);
+}

@@ -17,6 +17,7 @@ import { lotHandlers, lotSenders } from './handlers/lotHandlers';
 import { planHandlers } from './handlers/planHandlers';
 import type { LiveHub } from './live/liveHub';
 import { liveStream, tellsLive } from './live/liveStream';
+import { KeptAnswers } from './keptAnswers';
 import { mountRoute, type Mounted } from './mountRoute';
 import { permit } from './permit';
 import { sendProblem } from './problems';
@@ -49,6 +50,7 @@ export interface ApiParts {
 export function apiRouter({ db, clock, live, site }: ApiParts): Router {
   const api = Router();
   const handlers = handlersOf(new ColdBoards());
+  const kept = new KeptAnswers();
   api.use(cookieParser());
   api.use(apiDocs());
   api.use(sameSiteOnly(site));
@@ -65,7 +67,7 @@ export function apiRouter({ db, clock, live, site }: ApiParts): Router {
     const route: RouteDefinition = ROUTES[name];
     const layers: RequestHandler[] = [
       ...(route.isRateLimited ? [fewTries] : []),
-      permit(db, route),
+      permit(route),
       requestBody(route),
       handlerOf(name, route),
     ];
@@ -84,10 +86,16 @@ export function apiRouter({ db, clock, live, site }: ApiParts): Router {
         return liveStream(db, clock, live);
       default:
         // Names and types are held together by `RouteHandlers`; here all routes are one kind.
-        return mountRoute(db, route, schemasOf(name), {
-          run: handlers[name] as Mounted['run'],
-          send: SENDERS[name] as Mounted['send'],
-        });
+        return mountRoute(
+          db,
+          route,
+          schemasOf(name),
+          {
+            run: handlers[name] as Mounted['run'],
+            send: SENDERS[name] as Mounted['send'],
+          },
+          kept,
+        );
     }
   }
 }

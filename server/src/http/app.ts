@@ -11,6 +11,7 @@ import { apiRouter } from './api';
 import type { LiveHub } from './live/liveHub';
 import { problemHandler, sendProblem } from './problems';
 import { onlyTls, trustProxies, type Site } from './site';
+import { tellsVersion } from './appVersion';
 import { webFiles } from './webFiles';
 
 /** What is logged of a request. */
@@ -103,7 +104,7 @@ export function createApp(parts: AppParts): Express {
     }
   });
 
-  app.use(API, apiRouter({ db, clock, live, site }));
+  app.use(API, tellsVersion(webDir), apiRouter({ db, clock, live, site }));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));
   app.use(problemHandler);

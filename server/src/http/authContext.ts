@@ -4,13 +4,15 @@ import type { Clock } from '../clock';
 import type { Writing } from '../use-cases/lots/records';
 import type { Database } from '../database/database';
 import { machineOf, type KnownMachine } from '../use-cases/access/machines';
-import { SESSION_HOURS, sessionOf } from '../use-cases/access/session';
+import { arrivalAt, SESSION_HOURS, type Arrival } from '../use-cases/access/session';
 import { DEVICE_KEPT_MS } from '../use-cases/access/signIn';
 import { sendProblem } from './problems';
 import type { Site } from './site';
 
 /** Who asks, and when; every route of a house knows it. */
 export interface AuthContext {
+  /** Null when there is no such house. */
+  readonly arrival: Arrival | null;
   readonly who: Session | null;
   /** The machine whose token came with the request; null is no machine. */
   readonly machine: KnownMachine | null;
@@ -61,12 +63,13 @@ export function authenticate(db: Database, clock: Clock): RequestHandler {
     const house = String(req.params['house']);
     const token = cookieOf(req, house, 'session');
     const now = clock.now();
-    const who = token === null ? null : await sessionOf(db, house, token, now);
+    const arrival = await arrivalAt(db, house, token, now);
     const device = cookieOf(req, house, 'device');
     const agent = req.get('user-agent') ?? '';
     const bearer = BEARER.exec(req.get('authorization') ?? '')?.[1];
     const machine = bearer === undefined ? null : await machineOf(db, house, bearer);
-    const authContext: AuthContext = { who, machine, token, device, agent, now };
+    const who = arrival?.session ?? null;
+    const authContext: AuthContext = { arrival, who, machine, token, device, agent, now };
     res.locals['asked'] = authContext;
     next();
   };

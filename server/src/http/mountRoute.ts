@@ -9,6 +9,7 @@ import { inHouse } from '../use-cases/inHouse';
 import type { WriteKey } from '../use-cases/onlyOnce';
 import type { Result } from '../use-cases/result';
 import { authContext, writing, type AuthContext } from './authContext';
+import type { KeptAnswers } from './keptAnswers';
 import { sendBadInput, sendRefusals } from './problems';
 import type { Writing } from '../use-cases/lots/records';
 
@@ -48,6 +49,7 @@ export function mountRoute(
   route: RouteDefinition,
   schemas: Schemas,
   { run, send }: Mounted,
+  kept: KeptAnswers,
 ): RequestHandler {
   const params = paramsSchema(route.path);
   return async (req: Request, res: Response) => {
@@ -86,7 +88,16 @@ export function mountRoute(
       body: body.value,
       writing: writing(auth),
     };
-    const result = await inHouse(db, request, (scope, house) => run({ ...given, scope, house }));
+    const work = () => inHouse(db, request, (scope, house) => run({ ...given, scope, house }));
+    const key = kept.keyOf(req, route, auth);
+    if (key !== null) {
+      return kept.send(req, res, key, async () => {
+        const result = await work();
+        if (!result.ok) sendRefusals(res, result.reasons);
+        return result.ok ? result.value : null;
+      });
+    }
+    const result = await work();
     if (!result.ok) return sendRefusals(res, result.reasons);
     const { value, house } = result.value;
     if (send) return send(res, value, house);

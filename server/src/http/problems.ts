@@ -1,6 +1,11 @@
 import type { FieldError, Problem, ProblemKind } from '@calm/contract';
 import type { ErrorRequestHandler, Response } from 'express';
-import { DatabaseBusy, errorNumber } from '../database/transaction';
+import {
+  CommitInDoubt,
+  DatabaseBusy,
+  errorNumber,
+  isConnectionLost,
+} from '../database/transaction';
 import { TooNested } from './requestBody';
 import type { Refusal } from '../use-cases/result';
 
@@ -121,12 +126,18 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
   if (error instanceof URIError || (status >= 400 && status < 500)) {
     return sendProblem(res, 'not-found', `Nothing at ${req.path} can be had so.`);
   }
-  // A node that is not ready (1047), or a database that takes too long: it was not done, and may be sent again.
-  if (error instanceof DatabaseBusy || errorNumber(error) === 1047) {
+  // A database that takes too long, is gone, or does not take part (1047): it may be sent again, and is done once.
+  if (isAway(error)) {
     req.log.warn({ err: error }, 'the database is not ready');
     res.set('Retry-After', '2');
-    return sendProblem(res, 'not-ready', 'The database is busy. Nothing was changed; try again.');
+    return sendProblem(res, 'not-ready', 'The database is busy. Send it again in a moment.');
   }
   req.log.error({ err: error }, 'unexpected error');
   sendProblem(res, 'unexpected', 'It has been logged under this request id. Try once more.');
 };
+
+const isAway = (error: unknown): boolean =>
+  error instanceof DatabaseBusy ||
+  error instanceof CommitInDoubt ||
+  errorNumber(error) === 1047 ||
+  isConnectionLost(error);

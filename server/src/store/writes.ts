@@ -1,3 +1,4 @@
+import { housePartOf, type HousePart } from '@calm/contract';
 import { and, asc, desc, eq, gt, lt, sql } from 'drizzle-orm';
 import type { Queries } from '../database/database';
 import * as t from '../database/schema';
@@ -12,44 +13,29 @@ export interface HouseWrite {
   readonly path: string;
 }
 
-/** Writes that leave the book, the demand and the crew as they were. */
-const IS_READING = /^\/readings$/;
-const IS_WORK = /^\/(lots|handovers|cold-notes|alarms|session|sessions|plan)(\/|$)/;
-
-/** Counts a write in its house and tells whoever follows it. */
-export async function addWrite({ tx, houseId }: Scope, path: string, at: Date): Promise<void> {
-  const counted = {
-    writes: 1,
-    readings: IS_READING.test(path) ? 1 : 0,
-    work: IS_WORK.test(path) ? 1 : 0,
-  };
-  const { houseHeads } = t;
-  await tx
-    .insert(houseHeads)
-    .values({ houseId, ...counted })
-    .onDuplicateKeyUpdate({
-      set: {
-        writes: sql`${houseHeads.writes} + 1`,
-        readings: sql`${houseHeads.readings} + ${counted.readings}`,
-        work: sql`${houseHeads.work} + ${counted.work}`,
-      },
-    });
-  await tx.insert(t.writes).values({ houseId, at, path: path.slice(0, LONGEST_PATH) });
+/** Counts a write of a part of the house, and tells whoever follows it. */
+export async function addWrite({ tx, houseId, alsoWritten }: Scope, path: string, at: Date) {
+  const parts = new Set([housePartOf(path), ...(alsoWritten ?? [])]);
+  await Promise.all([
+    tx.insert(t.writes).values({ houseId, at, path: path.slice(0, LONGEST_PATH) }),
+    tx
+      .insert(t.houseVersions)
+      .values([...parts].sort().map((part) => ({ houseId, part, version: 1 })))
+      .onDuplicateKeyUpdate({ set: { version: sql`${t.houseVersions.version} + 1` } }),
+  ]);
 }
 
-/** Versions of what stands in a house: each differs from before whenever something of it was written. */
-export interface HouseVersions {
-  readonly all: number;
-  /** Everything but what probes have posted. */
-  readonly withoutReadings: number;
-  /** The book, the demand, the crew and the settings. */
-  readonly records: number;
-}
-
-export async function readHouseVersions({ tx, houseId }: Scope): Promise<HouseVersions> {
-  const [head] = await tx.select().from(t.houseHeads).where(eq(t.houseHeads.houseId, houseId));
-  const { writes = 0, readings = 0, work = 0 } = head ?? {};
-  return { all: writes, withoutReadings: writes - readings, records: writes - readings - work };
+/** How often some parts of a house were written, as one text: differs whenever one of them was. */
+export async function readVersions(
+  { tx, houseId }: Scope,
+  parts: readonly HousePart[],
+): Promise<string> {
+  const rows = await tx
+    .select({ part: t.houseVersions.part, version: t.houseVersions.version })
+    .from(t.houseVersions)
+    .where(eq(t.houseVersions.houseId, houseId));
+  const versionOf = new Map(rows.map(({ part, version }) => [part, version]));
+  return parts.map((part) => versionOf.get(part) ?? 0).join('.');
 }
 
 /** Most writes that are told at once. */

@@ -1,4 +1,4 @@
-import type { AuditChange, House, Permission } from '@calm/contract';
+import type { AuditChange, House, HousePart, Permission } from '@calm/contract';
 import { fail, ok } from '@calm/core';
 import type { Database } from '../database/database';
 import type { Scope } from '../database/scope';
@@ -41,28 +41,26 @@ export async function inHouse<T>(
   work: (scope: Scope, house: House) => Promise<Result<T>>,
 ): Promise<Result<InHouse<T>>> {
   try {
-    return await inTransaction(db, async (tx): Promise<Result<InHouse<T>>> => {
+    // At read committed a transaction makes several reads no more of one moment than they are without.
+    const around = request.isWrite ? inTransaction : reading;
+    return await around(db, async (tx): Promise<Result<InHouse<T>>> => {
       const house = await findHouse(tx, request.slug);
       if (!house) throw new Refused({ kind: 'not-found', what: 'house' });
       const trail: AuditChange[] = [];
-      const scope = { tx, houseId: house.id, trail };
-      const result = await onlyOnce(scope, request.key, request.now, async () => {
-        const done = await work(scope, house);
-        if (done.ok && request.isWrite) await recordWrite(scope, request, done.value);
-        return done;
-      });
+      const alsoWritten = new Set<HousePart>();
+      const scope = { tx, houseId: house.id, trail, alsoWritten };
+      const result = await onlyOnce(scope, request.key, request.now, () => work(scope, house));
       if (!result.ok) throw new Refused(...result.reasons);
-      return ok({ house, value: result.value });
+      const { value, isAgain } = result.value;
+      // Last of all: whoever writes in the same house waits from here until this is kept.
+      if (request.isWrite && !isAgain) await recordWrite(scope, request, value);
+      return ok({ house, value });
     });
   } catch (error) {
     if (error instanceof Refused) return fail(...error.refusals);
     throw error;
   }
 }
-
-/** Whether there is a house of this name. */
-export const isHouse = async (db: Database, slug: string): Promise<boolean> =>
-  (await reading(db, (tx) => findHouse(tx, slug))) !== null;
 
 /** Carries a refusal out of a transaction, so that the database takes back whatever came before it. */
 class Refused extends Error {

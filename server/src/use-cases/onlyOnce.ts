@@ -16,14 +16,24 @@ export async function onlyOnce<T>(
   key: WriteKey | null,
   now: Date,
   write: () => Promise<Result<T>>,
-): Promise<Result<T>> {
-  if (!key) return write();
+): Promise<Result<Once<T>>> {
+  if (!key) return first(await write());
   const claim = await claimKey(scope, key, now);
   if (claim.kind === 'other') {
     return badInput('', 'key.taken', 'This key was given to another write.');
   }
-  if (claim.kind === 'done') return ok(claim.value as T);
+  if (claim.kind === 'done') return ok({ value: claim.value as T, isAgain: true });
   const result = await write();
   if (result.ok) await keepAnswer(scope, key, result.value);
-  return result;
+  return first(result);
 }
+
+/** What a write came to. */
+interface Once<T> {
+  readonly value: T;
+  /** Whether it was done before, and its answer is given again. */
+  readonly isAgain: boolean;
+}
+
+const first = <T>(result: Result<T>): Result<Once<T>> =>
+  result.ok ? ok({ value: result.value, isAgain: false }) : result;

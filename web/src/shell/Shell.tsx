@@ -13,6 +13,7 @@ import { useLive } from '../state/api/useLive';
 import { HouseFormats, useDisplayOfPerson } from './Display';
 import { ColdAlarms } from './rail/ColdAlarms';
 import { NotNowBanner } from './rail/NotNowBanner';
+import { NewVersionBar } from './rail/NewVersionBar';
 import { OutboxBar } from './rail/OutboxBar';
 import styles from './Shell.module.css';
 import { Spine } from './spine/Spine';
@@ -63,6 +64,7 @@ export function Shell() {
           <TimeRail />
           <main id="content" className={styles['page']} tabIndex={-1}>
             <OutboxBar />
+            <NewVersionBar />
             <Timers />
             <ColdAlarms />
             <NotNowBanner />

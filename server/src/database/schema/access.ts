@@ -1,4 +1,4 @@
-import type { MachineKind, Permission } from '@calm/contract';
+import type { HousePart, MachineKind, Permission } from '@calm/contract';
 import {
   bigint,
   char,
@@ -109,20 +109,23 @@ export const machines = mysqlTable(
   (t) => [unique('machines_token').on(t.houseId, t.tokenHash)],
 );
 
-/**
- * What has been written in a house so far, as one row that every write goes through: how many writes there were, and
- * the last link of the chain of who did what.
- */
+/** The last link of a house's chain of who did what, as one row that every write goes through. */
 export const houseHeads = mysqlTable('house_heads', {
   houseId: houseId().primaryKey(),
-  writes: int('writes').notNull().default(0),
-  /** Of these, readings of probes; */
-  readings: int('readings').notNull().default(0),
-  /** and what is done with lots, the cold and sessions: the book, the demand and the crew are as they were. */
-  work: int('work').notNull().default(0),
   auditNo: int('audit_no').notNull().default(0),
   auditHash: char('audit_hash', { length: 64 }).notNull().default(''),
 });
+
+/** How often each part of a house was written: what was worked out from a part is good while its number stands. */
+export const houseVersions = mysqlTable(
+  'house_versions',
+  {
+    houseId: houseId(),
+    part: varchar('part', { length: 10 }).$type<HousePart>().notNull(),
+    version: int('version').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.houseId, t.part] })],
+);
 
 /** What was written and where, for whoever follows a house; forgotten once no device comes back for it. */
 export const writes = mysqlTable(

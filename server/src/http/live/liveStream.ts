@@ -2,7 +2,7 @@ import { LIVE_HEARTBEAT, type LiveEvent } from '@calm/contract';
 import type { RequestHandler, Response } from 'express';
 import type { Clock } from '../../clock';
 import type { Database } from '../../database/database';
-import { sessionOf } from '../../use-cases/access/session';
+import { arrivalAt } from '../../use-cases/access/session';
 import { houseNamed, writesOfHouse } from '../../use-cases/live';
 import { authContext } from '../authContext';
 import { sendProblem, sendRefusals } from '../problems';
@@ -42,7 +42,8 @@ export function liveStream(db: Database, clock: Clock, live: LiveHub): RequestHa
     });
     res.write('retry: 1000\n\n');
     const endWhenOut = async () => {
-      if (!(await sessionOf(db, slug, token, clock.now()))) res.end();
+      const arrival = await arrivalAt(db, slug, token, clock.now());
+      if (!arrival?.session) res.end();
     };
     const look = () => void endWhenOut().catch(() => res.end());
     const unsubscribe = await live.subscribe(

@@ -1,7 +1,6 @@
-import { HOUR_MS, MINUTE_MS } from '@calm/core';
-import type { Role, Session, SignedInDevice } from '@calm/contract';
+import { HOUR_MS } from '@calm/core';
+import type { Role, SignedInDevice } from '@calm/contract';
 import { and, desc, eq, gt, lt, ne, or } from 'drizzle-orm';
-import type { Queries } from '../../database/database';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { NO_TRIES, type Tries } from './devices';
@@ -11,13 +10,15 @@ import { newToken, tokenHash } from './token';
 export const SESSION_HOURS = 16;
 /** A device that asks for nothing for so long is signed out: it was switched off, or is gone. */
 const IDLE_HOURS = 4;
-/** When a device last asked is written down this often. */
-const SEEN_MS = 5 * MINUTE_MS;
 
 const idleSince = (now: Date) => new Date(now.getTime() - IDLE_HOURS * HOUR_MS);
+/** A session goes on while it expires after the one moment, and was seen after the other. */
+export const isOpenSince = (now: Date) => ({ expiresAfter: now, seenAfter: idleSince(now) });
 /** Sessions that go on. */
-const isOpen = (now: Date) =>
-  and(gt(t.sessions.expiresAt, now), gt(t.sessions.seenAt, idleSince(now)));
+function isOpen(now: Date) {
+  const { expiresAfter, seenAfter } = isOpenSince(now);
+  return and(gt(t.sessions.expiresAt, expiresAfter), gt(t.sessions.seenAt, seenAfter));
+}
 
 /**
  * Opens a session.
@@ -42,39 +43,6 @@ export async function openSession(
     agent: agent.slice(0, 200),
   });
   return token;
-}
-
-/** Who a token belongs to; null when it is none of this house, or over. */
-export async function readSession(
-  tx: Queries,
-  slug: string,
-  token: string,
-  now: Date,
-): Promise<Session | null> {
-  const hash = tokenHash(token);
-  const [row] = await tx
-    .select({
-      seenAt: t.sessions.seenAt,
-      session: {
-        id: t.sessions.tokenHash,
-        personId: t.people.id,
-        name: t.people.name,
-        initials: t.people.initials,
-        role: t.people.role,
-        preferences: t.people.preferences,
-      },
-    })
-    .from(t.sessions)
-    .innerJoin(t.houses, eq(t.houses.id, t.sessions.houseId))
-    .innerJoin(
-      t.people,
-      and(eq(t.people.houseId, t.sessions.houseId), eq(t.people.id, t.sessions.personId)),
-    )
-    .where(and(eq(t.sessions.tokenHash, hash), eq(t.houses.slug, slug), isOpen(now)));
-  if (!row) return null;
-  if (now.getTime() - row.seenAt.getTime() > SEEN_MS)
-    await tx.update(t.sessions).set({ seenAt: now }).where(eq(t.sessions.tokenHash, hash));
-  return row.session;
 }
 
 /** Where somebody is signed in, the newest first. */

@@ -31,8 +31,10 @@ export async function recordWrite(
   { now, personId, machineId, permission, method, path }: WriteOnRecord,
   value: unknown = null,
 ): Promise<void> {
-  await addWrite(scope, path, now);
-  if (machineId !== null) await writeSeen(scope, machineId, now);
+  await Promise.all([
+    addWrite(scope, path, now),
+    machineId === null ? null : writeSeen(scope, machineId, now),
+  ]);
   const since = new Date(now.getTime() - MACHINE_LINE_MS);
   if (machineId !== null && (await hasMachineLine(scope, machineId, since))) return;
   const noted = scope.trail ?? [];

@@ -3,25 +3,22 @@ import { fail, ok } from '@calm/core';
 import type { Database } from '../../database/database';
 import { reading } from '../../database/transaction';
 import type { Scope } from '../../database/scope';
+import { readArrival, type Arrival } from '../../store/access/arrival';
 import { writePreferences } from '../../store/access/crew';
-import {
-  closeSessions,
-  readSession,
-  readSessions,
-  SESSION_HOURS,
-} from '../../store/access/sessions';
+import { closeSessions, readSessions, SESSION_HOURS } from '../../store/access/sessions';
 import { noteChange } from './recordWrite';
 import type { Result } from '../result';
 
 export { SESSION_HOURS };
+export type { Arrival };
 
-/** Who a token of a house stands for; null when it stands for nobody any more. */
-export const sessionOf = (
+/** What is known of a request before anything else; null when there is no such house. */
+export const arrivalAt = (
   db: Database,
   house: string,
-  token: string,
+  token: string | null,
   now: Date,
-): Promise<Session | null> => reading(db, (tx) => readSession(tx, house, token, now));
+): Promise<Arrival | null> => reading(db, (tx) => readArrival(tx, house, token, now));
 
 /** Whoever is signed in. */
 export const currentSession = (session: Session | null): Result<Session> =>

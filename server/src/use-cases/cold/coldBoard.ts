@@ -2,11 +2,11 @@ import { DAY_S, MINUTE_MS, ok, fail, type ReadyWindow } from '@calm/core';
 import {
   airOfPlaces,
   boardLots,
-  simulateCold,
   type ColdQuestion,
   type PlaceAir,
   addDays,
   localDateOf,
+  type SimulatedPortion,
 } from '@calm/domain';
 import {
   COLD_DAYS_BACK,
@@ -22,7 +22,8 @@ import {
   type ProbeAir,
 } from '@calm/contract';
 import { findAlarm, readAlarms, writeAcknowledgement } from '../../store/cold/alarms';
-import { readHouseVersions } from '../../store/writes';
+import { onThread } from '../../workers/threads';
+import { readVersions } from '../../store/writes';
 import { placeRepository } from '../../store/house/places';
 import { insertColdNote, readColdNotes } from '../../store/cold/coldNotes';
 import { readLots } from '../../store/lots/lots';
@@ -48,20 +49,15 @@ interface Calculated<Value> {
 }
 
 /**
- * The cold of the houses that a server serves. Many devices ask at once after one reading: it is calculated again when
- * something was written in the house, and every minute.
+ * The cold of the houses that a server serves. How long everything would keep had every room held its set temperature is
+ * worked out when something but readings was written, and every ten minutes.
  */
 export class ColdBoards {
-  private readonly boards = new Map<string, Calculated<ColdBoard>>();
-  private readonly asSet = new Map<string, Calculated<ReadyWindow[]>>();
+  private readonly asSet = new Map<string, Calculated<readonly ReadyWindow[]>>();
 
   /** A house's cold now. */
-  async now(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
-    const minute = Math.floor(now.getTime() / MINUTE_MS);
-    const key = `${minute}/${house.version}/${(await readHouseVersions(scope)).all}`;
-    return known(this.boards, house, key, () =>
-      coldBoard(scope, house, now, (question) => this.windowsAsSet(scope, house, question)),
-    );
+  now(scope: Scope, house: House, now: Date): Promise<ColdBoard> {
+    return coldBoard(scope, house, now, (question) => this.windowsAsSet(scope, house, question));
   }
 
   /** How long everything would keep had every room held its set temperature; no reading changes that. */
@@ -69,16 +65,16 @@ export class ColdBoards {
     scope: Scope,
     house: House,
     question: ColdQuestion,
-  ): Promise<ReadyWindow[]> {
+  ): Promise<readonly ReadyWindow[]> {
     const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
-    const key = `${tenMinutes}/${house.version}/${(await readHouseVersions(scope)).withoutReadings}`;
-    return known(this.asSet, house, key, () => {
-      const simulated = simulateCold(question, [], true);
-      return Promise.resolve(simulated.ok ? simulated.value.parts.map(({ window }) => window) : []);
-    });
+    const versions = await readVersions(scope, HANGS_ON);
+    const key = `${tenMinutes}/${versions}`;
+    return known(this.asSet, house, key, () => onThread('windowsAsSet', question));
   }
 }
 
+/** What windows hang on when every room holds its set temperature. */
+const HANGS_ON = ['book', 'lots', 'marks', 'weights', 'trays'] as const;
 const AS_SET_MS = 10 * MINUTE_MS;
 
 /** What is known of a house, calculated when it is not of this key. */
@@ -132,7 +128,7 @@ async function coldBoard(
     alarms: await readAlarms(scope, since),
     notes,
     air,
-    lots: lotsOf(question, await windowsAsSet(question)),
+    lots: lotsOf(await onThread('coldPortions', question), await windowsAsSet(question)),
   };
 }
 
@@ -162,10 +158,11 @@ async function questionOf(
 }
 
 /** What the cold means for every lot, next to what it would as set. */
-function lotsOf(question: ColdQuestion, asSet: readonly ReadyWindow[]): ColdLot[] {
-  const now = simulateCold(question);
-  if (!now.ok) return [];
-  return now.value.parts.map((part, i): ColdLot => {
+function lotsOf(
+  portions: readonly SimulatedPortion[],
+  asSet: readonly ReadyWindow[],
+): readonly ColdLot[] {
+  return portions.map((part, i): ColdLot => {
     const { lot, product, placeId, zone, mixedMs, window, held, coreC, rise } = part;
     return {
       key: lot.lot?.id ?? `${lot.code}/${lot.date}`,

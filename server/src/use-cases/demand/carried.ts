@@ -11,6 +11,7 @@ import {
 } from '@calm/core';
 import { discardedOf, documentOfRecipe, routeOfDocument, addDays, localDateOf } from '@calm/domain';
 import type { House, Lot, LotRecord, Product, Sale, Service } from '@calm/contract';
+import { LRUCache } from 'lru-cache';
 import { readBook } from '../../store/house/houses';
 import { readLots } from '../../store/lots/lots';
 import { readRecordsOf } from '../../store/lots/records';
@@ -132,8 +133,34 @@ const sizeOf = ({ loads, items }: Lot) => ({
 /** Nobody plans on balls that open well less often than this. */
 const SURE_ENOUGH = 0.8;
 
-/** When balls of a lot open well that stay in the cold some hours longer than planned; null is never. */
+/** Windows of held balls that stay known: some lots, products and hours ahead of each of many houses. */
+const MOST_WINDOWS = 5000;
+const windows = new LRUCache<string, { readonly opensWell: OpensWell | null }>({
+  max: MOST_WINDOWS,
+});
+
+/** The same, known from before where lot, product and hours are the same: a lot's recipe is fixed from its start. */
 function heldWindow(
+  lot: Lot,
+  product: Product,
+  heldH: number,
+  mixedMs: number,
+  stock: Stock,
+): OpensWell | null {
+  const { id, startedAt, version } = lot;
+  const { ballWeightG, target } = product;
+  const { prefermentTempC } = stock;
+  const of = [id, startedAt, version, mixedMs, product.id, ballWeightG, target, heldH];
+  const key = JSON.stringify([...of, prefermentTempC]);
+  const known = windows.get(key);
+  if (known) return known.opensWell;
+  const opensWell = simulatedWindow(lot, product, heldH, mixedMs, stock);
+  windows.set(key, { opensWell });
+  return opensWell;
+}
+
+/** When balls of a lot open well that stay in the cold some hours longer than planned; null is never. */
+function simulatedWindow(
   lot: Lot,
   { ballWeightG, target }: Product,
   heldH: number,

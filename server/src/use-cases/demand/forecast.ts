@@ -23,7 +23,6 @@ import {
   errorOf,
   expectAt,
   goneBy,
-  forecastSeries,
   type Backtested,
   type SeriesForecast,
   type SoldDay,
@@ -36,6 +35,7 @@ import { readBook } from '../../store/house/houses';
 import { readSales } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
+import { fittedSeries } from './fittedSeries';
 import { usageOf } from './usage';
 
 /** Older days say nothing about next week. */
@@ -82,8 +82,10 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
     if (!pattern || !curve || curve.length === 0) return { isSoldOut: true };
     return { isSoldOut: true, goneShare: goneBy(curve, minute - pattern.startMin) };
   };
-  const series = [...new Set(patterns.map(({ name }) => name))].flatMap((service) =>
-    productIds.map((productId): Series => {
+  const kinds = [...new Set(patterns.map(({ name }) => name))];
+  const asked = kinds.flatMap((service) => productIds.map((productId) => ({ service, productId })));
+  const series = await Promise.all(
+    asked.map(async ({ service, productId }): Promise<Series> => {
       const days = sales
         .filter((sale) => sale.productId === productId && nameOf.get(sale.patternId) === service)
         .map(({ date, patternId, sold, soldOutMin }): SoldDay => {
@@ -96,7 +98,8 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
             ...(event && { event: event.name }),
           };
         });
-      return { service, productId, days, forecast: forecastSeries(days, expected) };
+      const forecast = await fittedSeries({ days, expected });
+      return { service, productId, days, forecast };
     }),
   );
   return { calendar, bookings, events, sales, series };
@@ -226,7 +229,5 @@ function eventAt(
 }
 
 /** What the house expected of each kind of event, as it last said. */
-function expectedOf(events: readonly HouseEvent[]): (name: string) => number {
-  const factors = new Map(events.map(({ name, expectedPercent }) => [name, expectedPercent / 100]));
-  return (name) => factors.get(name) ?? 1;
-}
+const expectedOf = (events: readonly HouseEvent[]): Readonly<Record<string, number>> =>
+  Object.fromEntries(events.map(({ name, expectedPercent }) => [name, expectedPercent / 100]));

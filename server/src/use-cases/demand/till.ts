@@ -34,6 +34,7 @@ export async function takeTillSales(
 ): Promise<Result<TillAnswer>> {
   const [calendar, productIds] = await Promise.all([readCalendar(scope), readProductIds(scope)]);
   const nowMs = now.getTime();
+  const today = localDateOf(now, house.timeZone);
   const at = sales.findIndex(({ productId }) => !productIds.includes(productId));
   if (at >= 0) {
     return badInput(`sales/${at}/productId`, 'id.unknown', 'The house has no such product.');
@@ -65,6 +66,8 @@ export async function takeTillSales(
       continue;
     }
     const key: SaleKey = { date: place.date, patternId: place.patternId, productId };
+    // What is of a day gone by is history by now: forecasts hang on it.
+    if (place.date < today) scope.alsoWritten?.add('demand');
     await addToSales(scope, key, place.quarter, balls);
     added += 1;
   }

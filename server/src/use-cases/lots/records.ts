@@ -11,6 +11,8 @@ import { DAY_MS, fail, ok } from '@calm/core';
 import {
   CAN_BE_TAKEN_BACK,
   type Handover,
+  type HousePart,
+  type RecordContent,
   type HandoverStart,
   type LotRecord,
   type PhotoStart,
@@ -80,9 +82,26 @@ export async function addLotRecord(
     correctsId: correctsId ?? null,
     content,
   };
+  for (const part of partsOf(content)) scope.alsoWritten?.add(part);
   return (await insertRecord(scope, record))
     ? ok(record)
     : badInput('id', 'id.taken', 'There is a record of this name already.');
+}
+
+/** What of the house a record tells of, besides that it is one: what was only said moves nothing. */
+function partsOf({ kind }: RecordContent): readonly HousePart[] {
+  switch (kind) {
+    case 'said':
+    case 'photo':
+    case 'opened':
+    case 'baked':
+    case 'piece':
+      return [];
+    case 'weighed':
+      return ['weights'];
+    default:
+      return ['trays', 'weights'];
+  }
 }
 
 /** The field of a record that names what this house, or this lot, does not have; null when all is there. */

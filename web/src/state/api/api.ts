@@ -27,6 +27,8 @@ import {
   rememberSession,
 } from './signedIn';
 import { answered, writeKey } from './writeKeys';
+import { versionFound } from './connection';
+import { isOfNewVersion } from './version';
 
 /** A house and a stretch of local dates. */
 export interface DateRange {
@@ -46,6 +48,7 @@ const NOBODY = { status: 401, data: null };
 /** Whoever is signed out meanwhile is asked to come in again; what they typed stays on the device. */
 const asSomebody: typeof plain = async (args, request, extra) => {
   const answer = await keyed(args, request, extra);
+  if (isOfNewVersion(answer.meta?.response)) request.dispatch(versionFound());
   if (answer.error?.status === 401 && !AT_THE_DOOR.includes(request.endpoint)) {
     request.dispatch(api.util.invalidateTags(['Session']));
   }

@@ -1,0 +1,172 @@
+import { cp, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser } from '@playwright/test';
+import { createProxyServer } from 'http-proxy-3';
+import { arrived, expect, expectAccessible, keptActs, sessionOf, test } from './house';
+import { builtWeb, NOW, startServer } from './server';
+
+/*
+ * What happens on the long way between a tablet and the house: the house is updated meanwhile, a proxy between them
+ * fails, the tablet lies in a drawer for weeks.
+ */
+
+test.use({ viewport: { width: 1024, height: 768 } });
+
+/** The built pages as another build of them: its first script has another name. */
+async function anotherBuild(): Promise<string> {
+  const dir = await mkdtemp(join(tmpdir(), 'calm-web-'));
+  await cp(builtWeb(), dir, { recursive: true });
+  const page = await readFile(join(dir, 'index.html'), 'utf8');
+  const [, first = ''] = /assets\/(index-[\w-]+\.js)"/.exec(page) ?? [];
+  const renamed = first.replace('index-', 'index-next-');
+  const assets = join(dir, 'assets');
+  for (const name of await readdir(assets)) {
+    const path = join(assets, name);
+    // What was made small once is of the build before.
+    if (/\.(br|gz)$/.test(name)) await rm(path);
+    else if (name.endsWith('.js')) {
+      const code = await readFile(path, 'utf8');
+      await rm(path);
+      await writeFile(
+        join(assets, name === first ? renamed : name),
+        code.replaceAll(first, renamed),
+      );
+    }
+  }
+  for (const name of ['index.html', 'offline.js']) {
+    const path = join(dir, name);
+    await writeFile(path, (await readFile(path, 'utf8')).replaceAll(first, renamed));
+  }
+  return dir;
+}
+
+/** A tablet of its own with a session and a page that works without a network. */
+async function tablet(browser: Browser, house: string, origin: string) {
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  await context.addCookies([await sessionOf(house)]);
+  const page = await context.newPage();
+  await page.goto(`${origin}/${house}/crew/shift`);
+  await arrived(page);
+  await expect(async () => {
+    const kept = await page.evaluate(
+      async () => (await (await caches.open('calm-board')).keys()).length,
+    );
+    expect(kept).toBeGreaterThan(4);
+  }).toPass();
+  return { context, page };
+}
+
+test('the house is updated during a shift: what was done meanwhile arrives, and one press has the new pages', async ({
+  browser,
+  house,
+}) => {
+  const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
+  const before = await startServer(databaseUrl, NOW);
+  const { context, page } = await tablet(browser, house, before.url);
+  await before.stop();
+  await page.getByRole('button', { name: 'Start' }).first().click();
+  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
+
+  const webDir = await anotherBuild();
+  const port = Number(new URL(before.url).port);
+  const after = await startServer(databaseUrl, NOW, 0, { port, webDir });
+  await expect(page.getByText(/saved on this device/)).toHaveCount(0, { timeout: 30_000 });
+  await expect(async () => expect(await keptActs(page)).toBe(0)).toPass();
+  const notice = page.getByRole('status').filter({ hasText: 'A new version of Calm Tray' });
+  await expect(notice).toBeVisible();
+  await expectAccessible(page);
+  await notice.getByRole('button', { name: 'Load it' }).click();
+  await arrived(page);
+  await expect(page.locator('script[src*="index-next-"]')).toHaveCount(1);
+  await expect(page.getByText(/started 15:40/).first()).toBeVisible();
+  await expect(notice).toHaveCount(0);
+  await context.close();
+  await after.stop();
+  await rm(webDir, { recursive: true });
+});
+
+/** A proxy before a server, whose live line can be made to fail as proxies fail: with a page of its own. */
+async function flakyProxy(target: string) {
+  const proxy = createProxyServer({ target });
+  proxy.on('error', (_error, _req, res) => res.destroy());
+  const state = { fails: false, failures: 0 };
+  const server: Server = createServer((req, res) => {
+    const isLive = req.url?.endsWith('/live') === true;
+    if (!isLive || !state.fails) return proxy.web(req, res);
+    state.failures += 1;
+    res.writeHead(502, { 'content-type': 'text/html' }).end('<h1>502 Bad Gateway</h1>');
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  return {
+    url: `http://127.0.0.1:${port}`,
+    state,
+    cutAll: () => server.closeAllConnections(),
+    stop: async () => {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+    },
+  };
+}
+
+test('a proxy answers for the live line with a page of its own: the line comes back by itself', async ({
+  browser,
+  house,
+}) => {
+  const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
+  const server = await startServer(databaseUrl, NOW);
+  const proxy = await flakyProxy(server.url);
+  const { context, page } = await tablet(browser, house, proxy.url);
+  proxy.state.fails = true;
+  proxy.cutAll();
+  await expect(async () => expect(proxy.state.failures).toBeGreaterThan(1)).toPass({
+    timeout: 30_000,
+  });
+  proxy.state.fails = false;
+  await expect(page.getByText(/^No connection/)).toHaveCount(0, { timeout: 30_000 });
+
+  // What is done elsewhere is seen here, without anything being pressed.
+  const elsewhere = await browser.newContext();
+  await elsewhere.addCookies([await sessionOf(house)]);
+  const desk = await elsewhere.newPage();
+  await desk.goto(`${server.url}/${house}/crew/shift`);
+  await desk.getByRole('button', { name: 'Start' }).first().click();
+  await expect(page.getByText(/started 15:40/).first()).toBeVisible({ timeout: 30_000 });
+  await elsewhere.close();
+  await context.close();
+  await proxy.stop();
+  await server.stop();
+});
+
+test('a tablet that lay in a drawer for three weeks gives what was done on it, once somebody says it is theirs', async ({
+  browser,
+  house,
+}) => {
+  const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
+  const before = await startServer(databaseUrl, NOW);
+  const { context, page } = await tablet(browser, house, before.url);
+  await before.stop();
+  await page.getByRole('button', { name: 'Start' }).first().click();
+  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
+  await page.close();
+
+  const port = Number(new URL(before.url).port);
+  const after = await startServer(databaseUrl, '2026-12-16T14:40:00.000Z', 0, { port });
+  const back = await context.newPage();
+  await back.goto(`${before.url}/${house}/crew/shift`);
+  // Nobody is signed in after so long; what was done waits for whoever did it.
+  await back.getByRole('button', { name: 'Maro' }).click();
+  await back.getByLabel('Password').fill('ostrel harbour');
+  await back.keyboard.press('Enter');
+  const asked = back.getByRole('alert').filter({ hasText: 'was not sent before you signed out' });
+  await expect(asked).toBeVisible({ timeout: 30_000 });
+  expect(await keptActs(back)).toBe(1);
+  await asked.getByRole('button', { name: 'These are mine: send' }).click();
+  await expect(async () => expect(await keptActs(back)).toBe(0)).toPass();
+  await expect(back.getByText(/was not taken/)).toHaveCount(0);
+  await context.close();
+  await after.stop();
+});

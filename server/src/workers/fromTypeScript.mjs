@@ -1,0 +1,9 @@
+import { register } from 'tsx/esm/api';
+
+/*
+ * Where the server runs from its TypeScript sources: a thread has a module loader of its own, which has to be told of
+ * TypeScript anew.
+ */
+register();
+// @ts-expect-error its own loader takes TypeScript
+export const { fitSeries, coldPortions, windowsAsSet } = await import('./calculations.ts');

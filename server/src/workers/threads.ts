@@ -1,0 +1,32 @@
+import { availableParallelism } from 'node:os';
+import { Piscina } from 'piscina';
+import type * as calculations from './calculations';
+
+type Name = keyof typeof calculations;
+
+const isCompiled = import.meta.url.endsWith('.js');
+const FILE = new URL(isCompiled ? './calculations.js' : './fromTypeScript.mjs', import.meta.url);
+/** A thread that has nothing to do for so long ends, ms. */
+const IDLE_MS = 60_000;
+
+let threads: Piscina | null = null;
+const pool = (): Piscina =>
+  (threads ??= new Piscina({
+    filename: FILE.href,
+    execArgv: [],
+    minThreads: 0,
+    maxThreads: Math.max(1, availableParallelism() - 1),
+    idleTimeout: IDLE_MS,
+  }));
+
+/** Calculates something on another thread: meanwhile this one answers others. */
+export const onThread = <N extends Name>(
+  name: N,
+  input: Parameters<(typeof calculations)[N]>[0],
+): Promise<ReturnType<(typeof calculations)[N]>> => pool().run(input, { name });
+
+/** Ends the threads; what is asked for later starts them again. */
+export async function stopThreads(): Promise<void> {
+  await threads?.destroy();
+  threads = null;
+}

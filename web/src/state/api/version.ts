@@ -1,0 +1,15 @@
+import { VERSION_HEADER } from '@calm/contract';
+
+/*
+ * Which version of the application this page is, and which the house serves. A build's first script carries a hash of
+ * everything in its name: that name is the version.
+ */
+
+const OWN = document.querySelector<HTMLScriptElement>('script[type="module"][src]')?.src ?? '';
+const own = OWN.split('/').at(-1) ?? '';
+
+/** Whether an answer of the house tells that it serves another version by now. */
+export function isOfNewVersion(answer: Response | undefined): boolean {
+  const served = answer?.headers.get(VERSION_HEADER) ?? '';
+  return served !== '' && own !== '' && served !== own;
+}
