@@ -18,6 +18,9 @@ interface Patience {
   readonly workMs: number;
 }
 const PATIENCE: Patience = { connectionMs: 5000, workMs: 60_000 };
+/** Reading one thing takes no longer; what a use case reads may. */
+const READING: Patience = { connectionMs: 5000, workMs: 10_000 };
+export const READING_MUCH = PATIENCE;
 /** For whoever fills a house before anybody works in it. */
 export const UNHURRIED: Patience = { connectionMs: 10_000, workMs: 600_000 };
 
@@ -64,7 +67,7 @@ export async function inTransaction<T>(
 export const reading = <T>(
   db: Database,
   work: (tx: Queries) => Promise<T>,
-  patience = PATIENCE,
+  patience = READING,
 ): Promise<T> =>
   onOneConnection(db, patience, async (connection, keep) => {
     const result = await work(onConnection(connection));

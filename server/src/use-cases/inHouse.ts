@@ -1,8 +1,8 @@
 import type { AuditChange, House, HousePart, Permission } from '@calm/contract';
 import { fail, ok } from '@calm/core';
-import type { Database } from '../database/database';
+import type { Database, Queries } from '../database/database';
 import type { Scope } from '../database/scope';
-import { inTransaction, reading } from '../database/transaction';
+import { inTransaction, reading, READING_MUCH } from '../database/transaction';
 import { recordWrite } from './access/recordWrite';
 import { findHouse } from '../store/house/houses';
 import { onlyOnce, type WriteKey } from './onlyOnce';
@@ -43,7 +43,7 @@ export async function inHouse<T>(
   try {
     // At read committed a transaction makes several reads no more of one moment than they are without.
     const around = request.isWrite ? inTransaction : reading;
-    return await around(db, async (tx): Promise<Result<InHouse<T>>> => {
+    const inside = async (tx: Queries): Promise<Result<InHouse<T>>> => {
       const house = await findHouse(tx, request.slug);
       if (!house) throw new Refused({ kind: 'not-found', what: 'house' });
       const trail: AuditChange[] = [];
@@ -55,7 +55,8 @@ export async function inHouse<T>(
       // Last of all: whoever writes in the same house waits from here until this is kept.
       if (request.isWrite && !isAgain) await recordWrite(scope, request, value);
       return ok({ house, value });
-    });
+    };
+    return await around(db, inside, READING_MUCH);
   } catch (error) {
     if (error instanceof Refused) return fail(...error.refusals);
     throw error;

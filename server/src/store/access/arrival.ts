@@ -31,7 +31,7 @@ interface Row {
   readonly name: string;
   readonly initials: string;
   readonly role: Role;
-  readonly preferences: string | null;
+  readonly preferences: DisplayPreferences | null;
 }
 
 /**
@@ -81,7 +81,7 @@ const sessionOf = ({ sessionId, preferences, ...row }: Row): Session | null =>
         name: row.name,
         initials: row.initials,
         role: row.role,
-        preferences: preferences === null ? null : (JSON.parse(preferences) as DisplayPreferences),
+        preferences,
       };
 
 /** @param seenAt UTC, as the database writes it */
