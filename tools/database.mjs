@@ -125,7 +125,7 @@ async function stopLeftover(/** @type {string} */ dir, /** @type {string} */ dat
  *
  * @returns {'mysql' | 'root' | null} null when we are not root, and it runs as we do
  */
-function serverUser() {
+export function serverUser() {
   if (process.getuid?.() !== 0) return null;
   for (let folder = ROOT; folder !== '/'; folder = dirname(folder)) {
     if ((statSync(folder).mode & 0o001) === 0) return 'root';
@@ -134,7 +134,7 @@ function serverUser() {
 }
 
 /** @param {string} file @param {string} user */
-function chownTo(file, user) {
+export function chownTo(file, user) {
   const line = readFileSync('/etc/passwd', 'utf8')
     .split('\n')
     .find((entry) => entry.startsWith(`${user}:`));
