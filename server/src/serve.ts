@@ -9,7 +9,7 @@ import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/live/liveHub';
 import { addressesOf } from './database/nodes';
 import { openDatabase, probeDatabase } from './database/database';
-import { stopThreads } from './workers/threads';
+import { readyThreads, stopThreads } from './workers/threads';
 import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
 
 /** A server that listens. */
@@ -61,6 +61,7 @@ export async function serve(config: Config): Promise<Serving> {
     await pool.end();
     throw startError(error, config);
   }
+  readyThreads().catch((error: unknown) => log.warn({ err: error }, 'no thread is ready'));
   const setupCodes = await issueSetupCodes(db);
   // A clock of its own is for tests, pictures and practice: nobody is told of probes that such a clock outruns.
   const stopWatching = config.ownNow

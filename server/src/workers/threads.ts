@@ -6,7 +6,7 @@ type Name = keyof typeof calculations;
 
 const isCompiled = import.meta.url.endsWith('.js');
 const FILE = new URL(isCompiled ? './calculations.js' : './fromTypeScript.mjs', import.meta.url);
-/** A thread that has nothing to do for so long ends, ms. */
+/** A thread more than the one that stays ends when it has nothing to do for so long, ms. */
 const IDLE_MS = 60_000;
 
 let threads: Piscina | null = null;
@@ -14,7 +14,7 @@ const pool = (): Piscina =>
   (threads ??= new Piscina({
     filename: FILE.href,
     execArgv: [],
-    minThreads: 0,
+    minThreads: 1,
     maxThreads: Math.max(1, availableParallelism() - 1),
     idleTimeout: IDLE_MS,
   }));
@@ -24,6 +24,10 @@ export const onThread = <N extends Name>(
   name: N,
   input: Parameters<(typeof calculations)[N]>[0],
 ): Promise<ReturnType<(typeof calculations)[N]>> => pool().run(input, { name });
+
+/** Has a thread ready with its code before anybody waits for it. */
+export const readyThreads = (): Promise<unknown> =>
+  onThread('fitSeries', { days: [], expected: {} });
 
 /** Ends the threads; what is asked for later starts them again. */
 export async function stopThreads(): Promise<void> {

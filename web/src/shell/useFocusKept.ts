@@ -4,8 +4,12 @@ import { useEffect } from 'react';
 const CAN_HAVE_FOCUS =
   'a[href], button:not(:disabled), [tabindex="0"]:not(input, [contenteditable])';
 
-/** Where the keyboard goes on when what it was on is gone: what stood nearest to it. */
-function nearest(ancestors: readonly Element[]): HTMLElement | null {
+/** Whoever typed goes on typing, or presses Enter: on a button that would do something nobody meant. */
+const IS_FIELD = 'input, textarea, [contenteditable]';
+
+/** Where the keyboard goes on when what it was on is gone: what stood nearest to it, or the page after a field. */
+function nearest(last: Element, ancestors: readonly Element[]): HTMLElement | null {
+  if (last.matches(IS_FIELD)) return document.querySelector('main');
   const left = ancestors.find((each) => each.isConnected);
   if (!left || left === document.body) return document.querySelector('main');
   return left.querySelector<HTMLElement>(CAN_HAVE_FOCUS) ?? document.querySelector('main');
@@ -24,8 +28,8 @@ export function useFocusKept(): void {
     };
     const restore = () => {
       if (!last || last.isConnected || document.activeElement !== document.body) return;
+      nearest(last, ancestors)?.focus({ preventScroll: true });
       last = null;
-      nearest(ancestors)?.focus({ preventScroll: true });
     };
     const observer = new MutationObserver(restore);
     document.addEventListener('focusin', remember);

@@ -5,11 +5,15 @@ import { VERSION_HEADER } from '@calm/contract';
  * everything in its name: that name is the version.
  */
 
-const OWN = document.querySelector<HTMLScriptElement>('script[type="module"][src]')?.src ?? '';
-const own = OWN.split('/').at(-1) ?? '';
+function ownVersion(): string {
+  const script = document.querySelector<HTMLScriptElement>('script[type="module"][src]');
+  return script?.src.split('/').at(-1) ?? '';
+}
 
 /** Whether an answer of the house tells that it serves another version by now. */
 export function isOfNewVersion(answer: Response | undefined): boolean {
   const served = answer?.headers.get(VERSION_HEADER) ?? '';
-  return served !== '' && own !== '' && served !== own;
+  if (served === '') return false;
+  const own = ownVersion();
+  return own !== '' && served !== own;
 }

@@ -11,6 +11,7 @@ import { useMemo } from 'react';
 import { useHouse, type Board } from './useBoard';
 import { useCold } from './useCold';
 import { lotWindow, type LotWindow } from './lotWindow';
+import { useAppSelector } from '../store';
 import { useCursor } from '../time/useCursor';
 import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
 import { engine } from '../../workers/engine/engine';
@@ -87,7 +88,10 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
     [balls, prefermentC, atMs],
   );
   const latest = useLatest(ask, question.length > 0 ? question : null);
-  const { cold } = useCold(useHouse());
+  const { cold, error } = useCold(useHouse());
+  const isCutOff = useAppSelector(({ connection }) => connection.isLost);
+  // What was read in the cold moves windows: until it is here, or cannot be had, nothing is said.
+  const isColdDue = cold === null && !error && !isCutOff;
   return useMemo(() => {
     const isFresh = cold !== null && Math.abs(Date.parse(cold.at) - nowMs) <= FRESH_MS;
     const asked = new Set(question.map(({ key }) => key));
@@ -97,6 +101,7 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
     return balls.map((each): LotWindows => {
       const { dough, ways } = answers.get(keyOf(each)) ?? {};
       // What the engine cannot be asked about has no windows, and that is known.
+      if (isColdDue) return UNKNOWN;
       if (!dough || !ways) return { ...UNKNOWN, isKnown: !asked.has(keyOf(each)) };
       const { planned, now } = dough;
       const [plannedWay, nowWay] = ways;
@@ -107,7 +112,7 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
       const windows = { planned: windowOf(planned, plannedWay), ...asItIs(read, now, nowWay) };
       return { isKnown: true, ...windows, held };
     });
-  }, [balls, question, latest, cold, nowMs, atMs, pantry]);
+  }, [balls, question, latest, cold, isColdDue, nowMs, atMs, pantry]);
 }
 
 /** What was read in the cold is older than this: it tells nothing of now, ms. */
