@@ -1,5 +1,5 @@
 import { paths, type ColdBoard, type ColdRecord, type LotLog } from '@calm/contract';
-import { loadLanternYard, probeRound } from '@calm/demo';
+import { letIn, lineTo, loadLanternYard, probeRound, type Line } from '@calm/demo';
 import { openDatabase } from '@calm/server';
 import type { APIRequestContext } from '@playwright/test';
 import { expect, expectAccessible, sessionOf, test, watchConsole } from './house';
@@ -37,7 +37,15 @@ test('a warm night is found in the morning, understood, and dealt with', async (
   try {
     await test.step('the probes post what the night was, some of it late or twice', async () => {
       const memory = { sentS: new Map(), late: [] };
-      const added = await probeRound(line, house, Date.parse(MORNING), memory, 'warm-night');
+      const manager = lineTo(server.url, house, 'Maro');
+      const { probes } = await line.get<ColdBoard>(paths.cold(house));
+      const machines = new Map<string, Pick<Line, 'post'>>();
+      for (const { id, name } of probes) {
+        const start = { kind: 'probe', name, probeId: id } as const;
+        machines.set(name, (await letIn(server.url, house, manager, start)).line);
+      }
+      const morning = Date.parse(MORNING);
+      const added = await probeRound(line, house, morning, memory, 'warm-night', machines);
       expect(added).toBeGreaterThan(1000);
     });
 

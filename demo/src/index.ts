@@ -10,6 +10,6 @@ export { comeIn } from './comeIn';
 export * from './exampleLots';
 export { probeRound, type ProbeMemory } from './probeRound';
 export type { Story } from './cold';
-export type { Line } from './line';
+export { letIn, lineTo, type Line } from './line';
 export { makeHistory as historyOf } from './past/history';
 export { planComingWeek } from './comingWeek';

@@ -31,7 +31,7 @@ function Air({ now }: { readonly now: WalkInNow }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs, nowMs } = useCursor();
-  const mayMark = usePermission('mark');
+  const mayBook = usePermission('book');
   const [params, setParams] = useSearchParams();
   const { house } = now.board.book;
   const today = dateAt(nowMs, house.timeZone);
@@ -71,7 +71,7 @@ function Air({ now }: { readonly now: WalkInNow }) {
       )}
       <div className={styles['columns']}>
         <Rounds now={now} date={date} isToday={date === today} />
-        {mayMark && <ImportReadings now={now} />}
+        {mayBook && <ImportReadings now={now} />}
       </div>
     </Page>
   );
