@@ -1,5 +1,5 @@
-import type { Browser, Page } from '@playwright/test';
-import { arrived, expect, expectAccessible, keptActs, sessionOf, test } from './house';
+import type { Page } from '@playwright/test';
+import { arrived, expect, expectAccessible, keptActs, sessionOf, tablet, test } from './house';
 
 /*
  * What goes wrong between a tablet and the house: nothing that was done may be lost, done twice, or done in the
@@ -8,21 +8,6 @@ import { arrived, expect, expectAccessible, keptActs, sessionOf, test } from './
 
 test.use({ viewport: { width: 1024, height: 768 } });
 
-/** A tablet of its own, on which Maro is signed in at his shift, and which has its pages without a network. */
-async function tablet(browser: Browser, house: string, address: string) {
-  const context = await browser.newContext({ serviceWorkers: 'allow' });
-  await context.addCookies([await sessionOf(house)]);
-  const page = await context.newPage();
-  await page.goto(address);
-  await arrived(page);
-  await expect(async () => {
-    const kept = await page.evaluate(
-      async () => (await (await caches.open('calm-board')).keys()).length,
-    );
-    expect(kept).toBeGreaterThan(4);
-  }).toPass();
-  return { context, page };
-}
 /** Does something without a network. */
 const doSomething = async (page: Page) => {
   await page.getByRole('button', { name: 'Start' }).first().click();

@@ -182,3 +182,23 @@ export async function tabTo(page: Page, to: Locator): Promise<void> {
   }
   throw new Error('not reached by the keyboard');
 }
+
+/**
+ * A tablet of its own, on which Maro is signed in, and which has its pages without a network.
+ *
+ * @param address of the page that is open on it
+ */
+export async function tablet(browser: Browser, house: string, address: string) {
+  const context = await browser.newContext({ serviceWorkers: 'allow' });
+  await context.addCookies([await sessionOf(house)]);
+  const page = await context.newPage();
+  await page.goto(address);
+  await arrived(page);
+  await expect(async () => {
+    const kept = await page.evaluate(
+      async () => (await (await caches.open('calm-board')).keys()).length,
+    );
+    expect(kept).toBeGreaterThan(4);
+  }).toPass();
+  return { context, page };
+}

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from '@playwright/test';
 import { createProxyServer } from 'http-proxy-3';
-import { arrived, expect, expectAccessible, keptActs, sessionOf, test } from './house';
+import { arrived, expect, expectAccessible, keptActs, sessionOf, tablet, test } from './house';
 import { builtWeb, NOW, startServer } from './server';
 
 /*
@@ -43,32 +43,22 @@ async function anotherBuild(): Promise<string> {
   return dir;
 }
 
-/** A tablet of its own with a session and a page that works without a network. */
-async function tablet(browser: Browser, house: string, origin: string) {
-  const context = await browser.newContext({ serviceWorkers: 'allow' });
-  await context.addCookies([await sessionOf(house)]);
-  const page = await context.newPage();
-  await page.goto(`${origin}/${house}/crew/shift`);
-  await arrived(page);
-  await expect(async () => {
-    const kept = await page.evaluate(
-      async () => (await (await caches.open('calm-board')).keys()).length,
-    );
-    expect(kept).toBeGreaterThan(4);
-  }).toPass();
-  return { context, page };
+/** A tablet on which something was done after its house went away. */
+async function cutOff(browser: Browser, house: string) {
+  const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
+  const before = await startServer(databaseUrl, NOW);
+  const { context, page } = await tablet(browser, house, `${before.url}/${house}/crew/shift`);
+  await before.stop();
+  await page.getByRole('button', { name: 'Start' }).first().click();
+  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
+  return { databaseUrl, before, context, page };
 }
 
 test('the house is updated during a shift: what was done meanwhile arrives, and one press has the new pages', async ({
   browser,
   house,
 }) => {
-  const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
-  const before = await startServer(databaseUrl, NOW);
-  const { context, page } = await tablet(browser, house, before.url);
-  await before.stop();
-  await page.getByRole('button', { name: 'Start' }).first().click();
-  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
+  const { databaseUrl, before, context, page } = await cutOff(browser, house);
 
   const webDir = await anotherBuild();
   const port = Number(new URL(before.url).port);
@@ -119,7 +109,7 @@ test('a proxy answers for the live line with a page of its own: the line comes b
   const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
   const server = await startServer(databaseUrl, NOW);
   const proxy = await flakyProxy(server.url);
-  const { context, page } = await tablet(browser, house, proxy.url);
+  const { context, page } = await tablet(browser, house, `${proxy.url}/${house}/crew/shift`);
   proxy.state.fails = true;
   proxy.cutAll();
   await expect(async () => expect(proxy.state.failures).toBeGreaterThan(1)).toPass({
@@ -145,12 +135,7 @@ test('a tablet that lay in a drawer for three weeks gives what was done on it, o
   browser,
   house,
 }) => {
-  const databaseUrl = process.env['E2E_DATABASE_URL'] ?? '';
-  const before = await startServer(databaseUrl, NOW);
-  const { context, page } = await tablet(browser, house, before.url);
-  await before.stop();
-  await page.getByRole('button', { name: 'Start' }).first().click();
-  await expect(page.getByText(/1 change is saved on this device/)).toBeVisible();
+  const { databaseUrl, before, context, page } = await cutOff(browser, house);
   await page.close();
 
   const port = Number(new URL(before.url).port);

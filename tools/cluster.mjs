@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { createConnection } from 'mysql2/promise';
 import { comeIn } from '../demo/src/comeIn';
 import { crash } from './crash/crash.mjs';
 import { startCluster } from './crash/galera.mjs';
 import { startProxy } from './crash/proxy.mjs';
+import { prepare, queryOn, startServers, verifyAudit } from './crash/servedBy.mjs';
 import { kill, ready, startServer } from './crash/serverProcess.mjs';
 import { installDatabase } from './database.mjs';
 import { installDebian, installPackages } from './install.mjs';
-import { bin, freePort, run } from './processes.mjs';
 import { Plain, runTool, say } from './say.mjs';
 
 /*
@@ -18,7 +17,6 @@ import { Plain, runTool, say } from './say.mjs';
 
 const HOUSE = 'lantern-yard';
 const NODES = 3;
-const SERVERS = 2;
 /** One kill in so many is of a server. */
 const SERVER_IN = 6;
 const HEARD_WITHIN_MS = 5000;
@@ -39,24 +37,8 @@ await runTool(async () => {
   ]);
   const cluster = await startCluster(NODES);
   say(`${NODES} nodes are one cluster.`);
-  const prepared = await run(bin('tsx'), ['demo/src/prepare.ts'], {
-    env: { ...process.env, DATABASE_URL: cluster.url, DATABASE_APP_URL: cluster.appUrl },
-    quiet: true,
-  });
-  if (prepared.code !== 0) throw new Plain(prepared.output);
-  /** @type {{ address: string, env: Record<string, string | undefined>, pid: number }[]} */
-  const servers = [];
-  for (let i = 0; i < SERVERS; i += 1) {
-    const port = (await freePort()) ?? 0;
-    const env = {
-      ...process.env,
-      DATABASE_URL: cluster.appUrlFrom(i),
-      PORT: String(port),
-      LOG_LEVEL: 'silent',
-    };
-    const address = `http://127.0.0.1:${port}`;
-    servers.push({ address, env, pid: await startServer(env, address) });
-  }
+  await prepare(cluster.url, cluster.appUrl);
+  const servers = await startServers([cluster.appUrlFrom(0), cluster.appUrlFrom(1)]);
   const addresses = servers.map(({ address }) => address);
   const proxy = await startProxy(addresses);
   try {
@@ -67,7 +49,7 @@ await runTool(async () => {
       kills,
       kill: async () => {
         turn += 1;
-        const server = servers[turn % SERVERS];
+        const server = servers[turn % servers.length];
         if (server && turn % SERVER_IN === 0) {
           await kill(server.pid);
           server.pid = await startServer(server.env, server.address);
@@ -77,25 +59,13 @@ await runTool(async () => {
         for (const { address } of servers) await ready(address);
         return 'a node';
       },
-      query: async (sql, values = []) => {
-        // The last node: what is there has gone round.
-        const connection = await createConnection(/** @type {string} */ (cluster.urls.at(-1)));
-        await connection.query('set session wsrep_sync_wait = 1');
-        const [rows] = await connection.query(sql, values);
-        await connection.end();
-        return /** @type {Record<string, unknown>[]} */ (rows);
-      },
+      // The last node, once what is written has gone round.
+      query: queryOn(() => cluster.urls.at(-1) ?? '', 'set session wsrep_sync_wait = 1'),
       verify: async () => {
-        const said = [];
-        for (const url of cluster.urls) {
-          const admin = ['server/src/adminMain.ts', 'verify-audit', HOUSE];
-          const env = { ...process.env, DATABASE_URL: url };
-          const { code, output } = await run(bin('tsx'), admin, { env, quiet: true });
-          if (code !== 0) throw new Plain(output);
-          said.push(output.trim());
-        }
-        if (new Set(said).size > 1) throw new Plain(`Nodes differ:\n${said.join('\n')}`);
-        return `the same on ${NODES} nodes: ${said[0]}`;
+        const said = new Set();
+        for (const url of cluster.urls) said.add(await verifyAudit(url, HOUSE));
+        if (said.size > 1) throw new Plain(`Nodes differ:\n${[...said].join('\n')}`);
+        return `the same on ${NODES} nodes: ${[...said][0]}`;
       },
     });
   } finally {

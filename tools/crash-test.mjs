@@ -1,10 +1,11 @@
 import { readFileSync, rmSync } from 'node:fs';
 import { crash } from './crash/crash.mjs';
+import { prepare, queryOn, startServers, verifyAudit } from './crash/servedBy.mjs';
 import { kill, ready, startServer } from './crash/serverProcess.mjs';
 import { installDatabase, startDatabase } from './database.mjs';
 import { installPackages } from './install.mjs';
-import { bin, freePort, ROOT, run } from './processes.mjs';
-import { Plain, runTool } from './say.mjs';
+import { ROOT } from './processes.mjs';
+import { runTool } from './say.mjs';
 
 /*
  * npm run crash-test -- [how many]: kills one of two servers or the database at random moments while clients write
@@ -12,7 +13,6 @@ import { Plain, runTool } from './say.mjs';
  */
 
 const HOUSE = 'lantern-yard';
-const PROCESSES = 2;
 
 await runTool(async () => {
   const kills = Number(process.argv[2] ?? 100);
@@ -21,31 +21,14 @@ await runTool(async () => {
   const folder = `${ROOT}/.data/kills`;
   rmSync(folder, { recursive: true, force: true });
   let database = await startDatabase('kills');
-  const prepared = await run(bin('tsx'), ['demo/src/prepare.ts'], {
-    env: { ...process.env, DATABASE_URL: database.url, DATABASE_APP_URL: database.appUrl },
-    quiet: true,
-  });
-  if (prepared.code !== 0) throw new Plain(prepared.output);
-  /** @type {{ address: string, env: Record<string, string | undefined>, pid: number }[]} */
-  const servers = [];
-  for (let i = 0; i < PROCESSES; i += 1) {
-    const port = (await freePort()) ?? 0;
-    const env = {
-      ...process.env,
-      DATABASE_URL: database.appUrl,
-      PORT: String(port),
-      LOG_LEVEL: 'silent',
-    };
-    const address = `http://127.0.0.1:${port}`;
-    servers.push({ address, env, pid: await startServer(env, address) });
-  }
-  const { createConnection } = await import('mysql2/promise');
+  await prepare(database.url, database.appUrl);
+  const servers = await startServers([database.appUrl, database.appUrl]);
   try {
     await crash({
       addresses: servers.map(({ address }) => address),
       kills,
       kill: async () => {
-        const server = servers[Math.floor(Math.random() * PROCESSES)];
+        const server = servers[Math.floor(Math.random() * servers.length)];
         if (server && Math.random() < 0.6) {
           await kill(server.pid);
           server.pid = await startServer(server.env, server.address);
@@ -56,19 +39,8 @@ await runTool(async () => {
         for (const { address } of servers) await ready(address);
         return 'the database';
       },
-      query: async (sql, values = []) => {
-        const connection = await createConnection(database.url);
-        const [rows] = await connection.query(sql, values);
-        await connection.end();
-        return /** @type {Record<string, unknown>[]} */ (rows);
-      },
-      verify: async () => {
-        const admin = ['server/src/adminMain.ts', 'verify-audit', HOUSE];
-        const env = { ...process.env, DATABASE_URL: database.url };
-        const { code, output } = await run(bin('tsx'), admin, { env, quiet: true });
-        if (code !== 0) throw new Plain(output);
-        return output.trim();
-      },
+      query: queryOn(() => database.url),
+      verify: () => verifyAudit(database.url, HOUSE),
     });
   } finally {
     for (const { pid } of servers) await kill(pid);

@@ -49,7 +49,7 @@ export async function startDatabase(name, { isThrowaway = false } = {}) {
   const account = await accountIn(dir);
   await stopLeftover(dir, dataDir);
   const user = serverUser();
-  if (!existsSync(`${dataDir}/mysql`)) await create(dir, dataDir, user);
+  if (!existsSync(`${dataDir}/mysql`)) await createDatabase(dir, dataDir, user);
 
   const port = (await freePort(account.port)) ?? (await freePort());
   if (port === null) throw new Plain('No free port on loopback for the database.');
@@ -142,8 +142,8 @@ export function chownTo(file, user) {
   if (uid && gid) chownSync(file, Number(uid), Number(gid));
 }
 
-/** @param {string} dir @param {string} dataDir @param {string | null} user */
-async function create(dir, dataDir, user) {
+/** Makes an empty database. @param {string} dir @param {string} dataDir @param {string | null} user */
+export async function createDatabase(dir, dataDir, user) {
   mkdirSync(dataDir, { recursive: true });
   if (user) {
     chownTo(dir, user);
@@ -171,7 +171,7 @@ async function create(dir, dataDir, user) {
  *
  * @param {{ password: string, appPassword: string }} account
  */
-function accountsSql({ password, appPassword }) {
+export function accountsSql({ password, appPassword }) {
   return [
     `CREATE USER IF NOT EXISTS 'calm'@'127.0.0.1' IDENTIFIED BY '${password}';`,
     "GRANT ALL ON `calm\\_tray%`.* TO 'calm'@'127.0.0.1' WITH GRANT OPTION;",

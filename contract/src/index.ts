@@ -17,7 +17,7 @@ export * from './lots/lot';
 export * from './engine/dough';
 export * from './engine/wave';
 export type * from './api/defineRoute';
-export { ROUTE_AREAS, ROUTES } from './api/routeTable';
+export { COLD_HANGS_ON, ROUTE_AREAS, ROUTES } from './api/routeTable';
 export * from './api/routes';
 export * from './api/answers';
 export * from './book/bookFile';

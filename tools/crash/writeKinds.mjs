@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import sharp from 'sharp';
+import { aJpeg } from '../../server/src/test-support/photo';
 
 /*
  * Every kind of write that people and machines do, as something that can be counted afterwards: what was acknowledged
@@ -64,11 +64,7 @@ export async function writeKinds(read, write, clients) {
     await write('POST', 'machines', { kind: 'probe', name: 'crash', probeId: probe.id }),
     await write('POST', 'machines', { kind: 'till', name: 'crash', probeId: null }),
   ];
-  const jpeg = (
-    await sharp({ create: { width: 8, height: 8, channels: 3, background: '#a86' } })
-      .jpeg()
-      .toBuffer()
-  ).toString('base64');
+  const jpeg = (await aJpeg()).toString('base64');
   const nameOf = (/** @type {number} */ client, /** @type {number} */ i) => `crash ${client} ${i}`;
   const lotOf = (/** @type {number} */ client) => lots[client % lots.length];
   const soldAt = new Date(Date.parse(past.startsAt) + 600_000).toISOString();

@@ -36,6 +36,9 @@ const PARTS: Readonly<Record<string, HousePart>> = {
   'shift-patterns': 'crew',
   'shift-exceptions': 'crew',
   owner: 'crew',
+  // Of the server's command line.
+  'new-secret': 'crew',
+  unlock: 'sessions',
   plan: 'plan',
   handovers: 'shift',
   alarms: 'cold',

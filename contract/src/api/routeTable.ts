@@ -8,6 +8,10 @@ import { collection, get, post, put, remove, type RouteDefinition } from './defi
  */
 
 const until = (until: KeptFor['until'], ...on: readonly HousePart[]) => ({ kept: { on, until } });
+/** A lot as it stands. */
+const LOT_PARTS = ['lots', 'marks', 'losses', 'weights'] as const;
+/** The board of a house's lots, those to come too, and what is known of them: what the cold is worked out from. */
+export const COLD_HANGS_ON = [...LOT_PARTS, 'book', 'demand', 'counts', 'plan', 'trays'] as const;
 const DAYS = { query: ['from', 'days'] } as const;
 const LOG = ['from', 'to', 'formulaId', 'text', 'found', 'after'] as const;
 
@@ -152,11 +156,11 @@ const PLAN_ROUTES = {
 const LOT_ROUTES = {
   lots: get('/houses/:house/lots', 'see', 'Lots of some days.', {
     ...DAYS,
-    ...until('written', 'lots', 'marks', 'losses', 'weights'),
+    ...until('written', ...LOT_PARTS),
   }),
   startLot: post('/houses/:house/lots', 'make', 'Starts a lot; its recipe is fixed from then on.'),
   lot: get('/houses/:house/lots/:lot', 'see', 'One lot.', {
-    ...until('written', 'lots', 'marks', 'losses', 'weights'),
+    ...until('written', ...LOT_PARTS),
   }),
   changeNote: put('/houses/:house/lots/:lot/note', 'make', 'Writes a lot’s note.'),
   changeLosses: put('/houses/:house/lots/:lot/losses', 'make', 'Writes what a lot left behind.'),
@@ -213,7 +217,7 @@ const LOT_ROUTES = {
 
 const COLD_ROUTES = {
   cold: get('/houses/:house/cold', 'see', 'The cold now: readings, alarms, lots in it.', {
-    ...until('minute', 'book', 'cold', 'readings', 'lots', 'marks', 'weights', 'trays'),
+    ...until('minute', ...COLD_HANGS_ON, 'cold', 'readings'),
   }),
   coldDay: get('/houses/:house/cold/day', 'see', 'A day of the cold.', {
     query: ['date'],

@@ -1,17 +1,29 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
 import { createConnection, type Connection } from 'mysql2/promise';
 import { startHouse, type TestHouse } from '../test-support/testHouse';
 import { grantLeastRights } from './leastRights';
 
-// A server of somebody's own, named by DATABASE_URL, need not have a second account.
-const appUrl = process.env['DATABASE_APP_URL'] ?? '';
+/** The second account of the private server; on a server of somebody's own one is made, which takes the right to. */
+async function appAccount(): Promise<URL> {
+  const given = process.env['DATABASE_APP_URL'];
+  if (given) return new URL(given);
+  const url = new URL(process.env['DATABASE_URL'] ?? '');
+  const owner = await createConnection(url.href);
+  url.username = 'calm_tray_test_app';
+  url.password = randomUUID();
+  const account = `'${url.username}'@'${url.hostname}'`;
+  await owner.query(`CREATE OR REPLACE USER ${account} IDENTIFIED BY '${url.password}'`);
+  await owner.end();
+  return url;
+}
 
-(appUrl === '' ? describe.skip : describe)('the account that serves houses', () => {
+describe('the account that serves houses', () => {
   let house: TestHouse;
   let app: Connection;
   beforeAll(async () => {
     house = await startHouse();
-    const url = new URL(appUrl);
+    const url = await appAccount();
     url.pathname = new URL(house.url).pathname;
     await grantLeastRights(house.db, url.pathname.slice(1), {
       user: url.username,

@@ -11,6 +11,8 @@ const MOST_TRIES = 5;
 /** A lock that was waited for in vain: whoever holds it is slow, and more waiting would take every connection. */
 const LOCKED = 1205;
 const MOST_LOCK_WAITS = 2;
+/** A connection that is gone is replaced once: where there is none to be had, waiting longer helps nobody. */
+const MOST_LOST = 2;
 
 /** Longest wait for a free connection, and for a whole transaction on it, ms. */
 interface Patience {
@@ -20,6 +22,7 @@ interface Patience {
 const PATIENCE: Patience = { connectionMs: 5000, workMs: 60_000 };
 /** Reading one thing takes no longer; what a use case reads may. */
 const READING: Patience = { connectionMs: 5000, workMs: 10_000 };
+/** What a use case reads: an export may take its time. */
 export const READING_MUCH = PATIENCE;
 /** For whoever fills a house before anybody works in it. */
 export const UNHURRIED: Patience = { connectionMs: 10_000, workMs: 600_000 };
@@ -52,8 +55,9 @@ export async function inTransaction<T>(
       const number = errorNumber(error);
       if (number === LOCKED && attempt >= MOST_LOCK_WAITS)
         throw new DatabaseBusy('Something else is being written here.', { cause: error });
-      const mayTryAgain = TRY_AGAIN.has(number) || isConnectionLost(error);
-      if (attempt >= MOST_TRIES || !mayTryAgain) throw error;
+      const isLost = isConnectionLost(error);
+      const most = isLost ? MOST_LOST : MOST_TRIES;
+      if (attempt >= most || !(isLost || TRY_AGAIN.has(number))) throw error;
       await wait(attempt * 10 + Math.random() * 20);
     }
   }

@@ -1,10 +1,11 @@
-import type { RouteDefinition } from '@calm/contract';
+import type { KeptFor, RouteDefinition } from '@calm/contract';
 import { localDateOf } from '@calm/domain';
 import type { Request, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
+import type { Arrival } from '../use-cases/access/session';
 import type { AuthContext } from './authContext';
 
 const packed = promisify(gzip);
@@ -76,11 +77,7 @@ export class KeptAnswers {
 }
 
 /** The moment, as far as an answer hangs on it. */
-function timeOf(
-  { until }: { readonly until: 'written' | 'minute' | 'day' },
-  now: Date,
-  { timeZone }: { readonly timeZone: string },
-): string {
+function timeOf({ until }: KeptFor, now: Date, { timeZone }: Arrival): string {
   if (until === 'written') return '';
   return until === 'day' ? localDateOf(now, timeZone) : now.toISOString().slice(0, 16);
 }

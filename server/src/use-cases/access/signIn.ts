@@ -22,6 +22,7 @@ import {
   openSession,
   recordSignInAttempt,
 } from '../../store/access/sessions';
+import { noteChange } from './recordWrite';
 
 /** Wrong tries in a row before the door stays shut for a while. */
 const MOST_TRIES = 5;
@@ -88,12 +89,14 @@ export async function attemptSignIn(
     const after = afterWrong(tries, now);
     if (knownDevice) await recordDeviceTry(scope, knownDevice, after);
     else await recordSignInAttempt(scope, personId, after);
+    noteChange(scope, 'wrong-secret', personId, null, null);
     return after.lockedUntil ? { kind: 'shut', until: after.lockedUntil } : { kind: 'wrong' };
   }
   if (knownDevice) await touchDevice(scope, knownDevice, now);
   else await recordSignInAttempt(scope, personId, NO_TRIES);
   await forgetOld(scope, now);
   if (token !== null) await closeSessions(scope, { token });
+  noteChange(scope, 'session', personId, null, null);
   return {
     kind: 'in',
     token: await openSession(scope, personId, now, agent),

@@ -10,6 +10,7 @@ import {
 } from '@calm/domain';
 import {
   COLD_DAYS_BACK,
+  COLD_HANGS_ON,
   type AlarmAcknowledgement,
   type ColdAlarm,
   type ColdBoard,
@@ -67,14 +68,12 @@ export class ColdBoards {
     question: ColdQuestion,
   ): Promise<readonly ReadyWindow[]> {
     const tenMinutes = Math.floor((question.nowS * 1000) / AS_SET_MS);
-    const versions = await readVersions(scope, HANGS_ON);
+    const versions = await readVersions(scope, COLD_HANGS_ON);
     const key = `${tenMinutes}/${versions}`;
     return known(this.asSet, house, key, () => onThread('windowsAsSet', question));
   }
 }
 
-/** What windows hang on when every room holds its set temperature. */
-const HANGS_ON = ['book', 'lots', 'marks', 'weights', 'trays'] as const;
 const AS_SET_MS = 10 * MINUTE_MS;
 
 /** What is known of a house, calculated when it is not of this key. */

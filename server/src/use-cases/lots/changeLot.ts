@@ -129,6 +129,8 @@ export async function withdrawLot(
   const activeKey = isWithdrawn ? null : key;
   const isWritten = await updateLot(scope, lotId, version, { activeKey });
   noteChange(scope, 'lot', lotId, { isWithdrawn: row.activeKey === null }, { isWithdrawn });
+  // What it left behind is learned from no more, or again.
+  scope.alsoWritten?.add('losses');
   return isWritten
     ? ok({ version: version + 1, isWithdrawn })
     : fail({
