@@ -16,5 +16,6 @@ export * from './plan/planSchemas';
 export * from './access/accessSchemas';
 export * from './lots/recordSchemas';
 export * from './cold/coldSchemas';
+export * from './house/houseSchemas';
 export * from './api/routeSchemas';
 export * from './api/openApi';

@@ -12,4 +12,4 @@ export { probeRound, type ProbeMemory } from './probeRound';
 export type { Story } from './cold';
 export { letIn, lineTo, type Line } from './line';
 export { makeHistory as historyOf } from './past/history';
-export { planComingWeek } from './comingWeek';
+export { comingWeek, planComingWeek } from './comingWeek';

@@ -27,6 +27,8 @@ export interface DemoOptions {
   /** Several copies may live in one database under different slugs. */
   readonly slug?: string;
   readonly name?: string;
+  /** IANA zone; Ostrel's unless a test goes elsewhere. */
+  readonly timeZone?: string;
   /** "Today": history ends here. */
   readonly now: Date;
   /** Weeks of history; ten unless a test wants to be quick. */
@@ -55,6 +57,7 @@ export async function loadLanternYard(
   {
     slug = 'lantern-yard',
     name = yard.HOUSE_NAME,
+    timeZone = yard.TIME_ZONE,
     now,
     weeks = WEEKS_OF_HISTORY,
     readingDays = weeks * 7,
@@ -64,7 +67,7 @@ export async function loadLanternYard(
 ): Promise<{ lots: number }> {
   const id = (key: string) => uuidOf(`${slug}/${key}`, NAMESPACE);
   const houseId = id('house');
-  const full = bookOf(id, slug, name);
+  const full = bookOf(id, slug, name, timeZone);
   const book = isBookEmpty ? { ...full, formulas: [], routes: [], products: [], pantry: [] } : full;
   const lots = isBookEmpty ? [] : makeHistory(book, now, weeks);
   const fill = async (tx: Queries) => {
@@ -175,8 +178,12 @@ export function exampleBook(): HouseBook {
 }
 
 /** The house as its own devices see it, before it has an hour of history. */
-function bookOf(id: (key: string) => string, slug: string, name: string): HouseBook {
-  const { TIME_ZONE: timeZone } = yard;
+function bookOf(
+  id: (key: string) => string,
+  slug: string,
+  name: string,
+  timeZone: string = yard.TIME_ZONE,
+): HouseBook {
   const settings = {
     ...yard.settings,
     demoSecrets: Object.fromEntries(
@@ -189,6 +196,8 @@ function bookOf(id: (key: string) => string, slug: string, name: string): HouseB
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
       id: id(`mixer/${key}`),
       ...mixer,
+      outOfOrder: null,
+      version: 1,
       minDoughKg: minDoughG / 1000,
       maxDoughKg: maxDoughG / 1000,
     })),

@@ -16,6 +16,7 @@ export * from './cold/rooms';
 export * from './cold/simulateCold';
 export * from './cold/stacks';
 export * from './cold/traysIn';
+export * from './cold/usualRoom';
 export * from './crew/personOf';
 export * from './week/assumptions';
 export * from './week/climate';

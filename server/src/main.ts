@@ -1,13 +1,15 @@
-import { readConfig, StartError } from './config';
+import { readConfig, StartError, withConfigFile } from './config';
 import { serve } from './serve';
 
 /** Longest that stopping may take, ms. */
 const STOP_WITHIN_MS = 12_000;
 
 try {
-  const serving = await serve(readConfig(process.env));
-  for (const { slug, code } of serving.setupCodes)
-    process.stdout.write(`Set-up code of ${slug}, for its owner's first sign-in: ${code}\n`);
+  const serving = await serve(readConfig(withConfigFile(process.env)));
+  for (const { slug, code } of serving.setupCodes) {
+    const whose = slug === null ? 'for the first house of this server' : `for the owner of ${slug}`;
+    process.stdout.write(`Set-up code, ${whose}: ${code}\n`);
+  }
   process.stdout.write(`Calm Tray listens on ${serving.url}\n`);
   const stop = () => {
     void serving.stop().then(() => process.exit(0));

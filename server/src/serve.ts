@@ -8,6 +8,7 @@ import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
 import { LiveHub } from './http/live/liveHub';
 import { addressesOf } from './database/nodes';
+import { OTHER_PORT } from './ports.mjs';
 import { openDatabase, probeDatabase } from './database/database';
 import { readyThreads, stopThreads } from './workers/threads';
 import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
@@ -110,7 +111,7 @@ function startError(error: unknown, { port, databaseUrl }: Config): unknown {
   const { hostname, port: databasePort, pathname } = new URL(addressesOf(databaseUrl)[0]);
   if (code === 'EADDRINUSE') {
     return new StartError(
-      `Port ${port} is already in use. Stop what uses it, or choose another: PORT=4190 npm run demo`,
+      `Port ${port} is already in use. Stop what uses it, or choose another, such as PORT=${OTHER_PORT}.`,
     );
   }
   if (code === 'EACCES')

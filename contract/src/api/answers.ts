@@ -14,6 +14,7 @@ import type { ForecastAnswer } from '../demand/forecast';
 import type { Sale, SalesImportResult, TillAnswer } from '../demand/sales';
 import type { ProductCount, Service } from '../demand/services';
 import type { House, HouseSummary } from '../house/house';
+import type { Mixer } from '../house/mixer';
 import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
 import type { Place } from '../house/kitchen';
 import type { Handover } from '../lots/handover';
@@ -33,6 +34,7 @@ export interface CollectionRecords {
   readonly Route: RouteRecord;
   readonly Ingredient: PantryItem;
   readonly Place: Place;
+  readonly Mixer: Mixer;
   readonly ServicePattern: ServicePattern;
   readonly ServiceException: ServiceException;
   readonly Event: HouseEvent;
@@ -47,6 +49,8 @@ export type RecordIn<Name extends CollectionName> = CollectionRecords[Name];
 export interface PlainAnswers {
   readonly clock: ClockReading;
   readonly houses: readonly HouseSummary[];
+  readonly startFirstHouse: HouseSummary;
+  readonly startHouse: HouseSummary;
   readonly signInOptions: SignInOptions;
   readonly session: Session;
   readonly signIn: null;
@@ -74,6 +78,7 @@ export interface PlainAnswers {
   readonly frictions: readonly MixerFriction[];
   readonly calendar: HouseCalendar;
   readonly services: readonly Service[];
+  readonly changeUsual: HouseCalendar;
   readonly changeCount: ProductCount;
   readonly changeCounts: readonly ProductCount[];
   readonly sales: readonly Sale[];

@@ -47,6 +47,7 @@ const PARTS: Readonly<Record<string, HousePart>> = {
   machines: 'sessions',
   session: 'sessions',
   sessions: 'sessions',
+  houses: 'sessions',
 };
 /** Of a lot, by the part of its address after its id. */
 const PARTS_OF_LOT: Readonly<Record<string, HousePart>> = {

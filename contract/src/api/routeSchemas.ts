@@ -35,8 +35,8 @@ import {
   salesImportSchema,
   serviceExceptionSchema,
   servicePatternSchema,
-  settingsChangeSchema,
   tillSchema,
+  usualChangeSchema,
 } from '../demand/demandSchemas';
 import {
   loadChangeSchema,
@@ -52,6 +52,12 @@ import {
   photoStartSchema,
   recordStartSchema,
 } from '../lots/recordSchemas';
+import {
+  firstHouseSchema,
+  houseStartSchema,
+  mixerSchema,
+  settingsChangeSchema,
+} from '../house/houseSchemas';
 import { placeSchema, planPublicationSchema } from '../plan/planSchemas';
 import { changeOf } from './changeOf';
 import { calendarQuery, daysQuery } from './params';
@@ -74,6 +80,8 @@ const collection = <Name extends string, Content>(name: Name, content: ObjectSch
 
 /** What each route reads; a route that is not here reads its address alone. */
 export const ROUTE_SCHEMAS = {
+  startFirstHouse: { body: firstHouseSchema },
+  startHouse: { body: houseStartSchema },
   signIn: { body: signInSchema },
   changePreferences: { body: displayPreferencesSchema },
   startOwner: { body: ownerSchema },
@@ -93,8 +101,10 @@ export const ROUTE_SCHEMAS = {
   ...collection('Route', routeSchema),
   ...collection('Ingredient', ingredientSchema),
   ...collection('Place', placeSchema),
+  ...collection('Mixer', mixerSchema),
 
   ...collection('ServicePattern', servicePatternSchema),
+  changeUsual: { body: usualChangeSchema },
   ...collection('ServiceException', serviceExceptionSchema),
   ...collection('Event', eventSchema),
   ...collection('Booking', bookingSchema),

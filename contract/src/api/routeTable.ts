@@ -18,6 +18,14 @@ const LOG = ['from', 'to', 'formulaId', 'text', 'found', 'after'] as const;
 const SERVER_ROUTES = {
   clock: get('/clock', 'public', 'What time it is in the house.'),
   houses: get('/houses', 'public', 'Every house, by name.'),
+  startFirstHouse: post(
+    '/houses',
+    'public',
+    'Begins the first house of a server, with its owner.',
+    {
+      isRateLimited: true,
+    },
+  ),
 } as const;
 
 const ACCESS_ROUTES = {
@@ -68,6 +76,7 @@ const ACCESS_ROUTES = {
 } as const;
 
 const BOOK_ROUTES = {
+  startHouse: post('/houses/:house/houses', 'crew', 'Begins another house, with the same manager.'),
   changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.', {
     bodyLimit: '200kb',
   }),
@@ -90,6 +99,7 @@ const BOOK_ROUTES = {
   ...collection('Route', 'routes', 'book', 'route'),
   ...collection('Ingredient', 'pantry', 'book', 'pantry item'),
   ...collection('Place', 'places', 'book', 'place'),
+  ...collection('Mixer', 'mixers', 'book', 'mixer'),
   frictions: get('/houses/:house/mixers/frictions', 'see', 'How much each mixer heats dough.', {
     ...until('written', 'book', 'lots', 'marks'),
   }),
@@ -100,6 +110,11 @@ const DEMAND_ROUTES = {
     ...until('written', 'demand'),
   }),
   ...collection('ServicePattern', 'service-patterns', 'plan', 'weekly service'),
+  changeUsual: put(
+    '/houses/:house/service-patterns/:id/usual',
+    'plan',
+    'Sets how many balls usually go at a service of the week.',
+  ),
   ...collection('ServiceException', 'service-exceptions', 'plan', 'closure or change of hours'),
   ...collection('Event', 'events', 'plan', 'event'),
   ...collection('Booking', 'bookings', 'plan', 'booking'),

@@ -35,8 +35,20 @@ export interface ServiceException extends ServiceExceptionContent {
   readonly version: number;
 }
 
+/** Balls of a product that usually go at a service of the week: what is had ready until a forecast knows better. */
+export interface UsualCount {
+  readonly productId: string;
+  readonly count: number;
+}
+
+/** The usual counts of a service of the week, all of them. */
+export interface UsualChange {
+  readonly counts: readonly UsualCount[];
+}
+
 /** When a house sells: its week, and the days that differ. */
 export interface HouseCalendar {
   readonly patterns: readonly ServicePattern[];
+  readonly usual: readonly (UsualCount & { readonly patternId: string })[];
   readonly exceptions: readonly ServiceException[];
 }

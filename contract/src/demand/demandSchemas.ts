@@ -8,13 +8,13 @@ import {
   SALES_A_REQUEST,
 } from './sales';
 import type { BookingContent } from './bookings';
-import type { ServiceExceptionContent, ServicePatternContent } from './calendar';
+import type {
+  ServiceExceptionContent,
+  ServicePatternContent,
+  UsualChange,
+  UsualCount,
+} from './calendar';
 import type { EventContent } from './events';
-import type { ServiceLevelTarget } from './serviceLevel';
-import type { SalesColumns, SettingsChange } from '../house/house';
-import { kitchenSchema } from '../plan/planSchemas';
-import { displayPreferencesSchema } from '../access/preferencesSchema';
-import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import Joi from 'joi';
 import { ballCount, id, instant, localDate, text, version, visibleText } from '../api/fields';
 
@@ -76,6 +76,15 @@ export const servicePatternSchema = Joi.object<ServicePatternContent>({
   endMin: endMin(),
   firstDate: localDate().required().allow(null),
   lastDate: lastDate(),
+});
+
+/** PUT the usual counts of a service. */
+export const usualChangeSchema = Joi.object<UsualChange>({
+  counts: Joi.array()
+    .items(Joi.object<UsualCount>({ productId: id().required(), count: ballCount().required() }))
+    .max(500)
+    .unique('productId')
+    .required(),
 });
 
 /** POST a day that differs. */
@@ -159,40 +168,3 @@ export const tillSchema = Joi.object<{ sales: readonly TillSale[] }>({
     .max(500)
     .required(),
 });
-
-const money = () => Joi.number().min(0).max(1_000_000);
-const column = () => text(200);
-
-/** PUT settings: each that is there, whole. */
-export const settingsChangeSchema = Joi.object<SettingsChange>({
-  version: version(),
-  serviceLevel: Joi.alternatives<ServiceLevelTarget>(
-    Joi.object({
-      kind: Joi.valid('often').required(),
-      enoughPercent: Joi.number().min(50).max(99.5).required(),
-    }),
-    Joi.object({
-      kind: Joi.valid('money').required(),
-      short: money().greater(0).required(),
-      left: money().greater(0).required(),
-      carried: money().greater(0).max(Joi.ref('left')),
-    }),
-  ),
-  salesColumns: Joi.object<SalesColumns>({
-    date: column().required(),
-    product: column().required(),
-    sold: column(),
-    time: column(),
-    service: column(),
-    soldOut: column(),
-    left: column(),
-    number: column(),
-    dateOrder: Joi.valid('year-first', 'day-first', 'month-first').required(),
-    products: Joi.object().pattern(column(), id().allow(null)).max(1000).required(),
-  }),
-  kitchen: kitchenSchema,
-  cold: coldRulesSchema,
-  readingColumns: readingColumnsSchema,
-  display: displayPreferencesSchema,
-  currency: Joi.string().pattern(/^[A-Z]{3}$/, 'currency code'),
-}).or('serviceLevel', 'salesColumns', 'kitchen', 'cold', 'readingColumns', 'display', 'currency');

@@ -64,15 +64,11 @@ export interface SalesColumns {
   readonly products: Readonly<Record<string, string | null>>;
 }
 
-/** The settings that people change in the application, each whole. */
-export type SettingsChange = Partial<
-  Pick<
-    HouseSettings,
-    'serviceLevel' | 'salesColumns' | 'kitchen' | 'cold' | 'readingColumns' | 'display' | 'currency'
-  >
-> & {
-  readonly version: number;
-};
+/** The settings that people change in the application, each whole; the made-up secrets of a demo are nobody's to change. */
+export type SettingsChange = Partial<Omit<HouseSettings, 'demoSecrets'>> &
+  Partial<Pick<House, 'name' | 'timeZone'>> & {
+    readonly version: number;
+  };
 
 /** A site. */
 export interface House extends HouseSummary {

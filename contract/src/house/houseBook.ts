@@ -2,6 +2,7 @@ import type { Ingredient, LearnedResidue, Skill } from '@calm/core';
 import type { FormerPerson } from '../access/crew';
 import type { Role } from '../access/permissions';
 import type { Place } from './kitchen';
+import type { Mixer } from './mixer';
 import type { FormulaRecord, RouteRecord } from '../book/formula';
 import type { Product } from '../book/product';
 import type { House } from './house';
@@ -10,17 +11,6 @@ import type { House } from './house';
 export interface PantryItem extends Ingredient {
   readonly id: string;
   readonly version: number;
-}
-
-/** A mixer. */
-export interface Mixer {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: 'spiral' | 'planetary' | 'hand';
-  readonly minDoughKg: number;
-  readonly maxDoughKg: number;
-  /** Heating as set by the house, °C of the n-fold sum, until the log has learned it. */
-  readonly frictionC: number;
 }
 
 /** Someone on the crew. */

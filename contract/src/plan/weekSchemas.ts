@@ -66,6 +66,7 @@ export const weekSchema = Joi.object<WeekDocument>({
           mixerId: name(),
           minDoughKg: kilograms().required(),
           maxDoughKg: kilograms().min(Joi.ref('minDoughKg')).greater(0).required(),
+          isStandIn: Joi.boolean(),
         }),
         20,
       ).required(),

@@ -22,6 +22,7 @@ const calendar: HouseCalendar = {
     pattern('late', 'Late', 6, 18, 26),
     pattern('sunday', 'Dinner', 7, 17, 22),
   ],
+  usual: [],
   exceptions: [],
 };
 const products = [

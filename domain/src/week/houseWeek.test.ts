@@ -1,4 +1,4 @@
-import { weekFaults } from '@calm/core';
+import { optimizeWeek, weekFaults } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { type Service, NO_PLAN, type Lot } from '@calm/contract';
@@ -78,6 +78,35 @@ describe('a house’s week', () => {
     // A stiff dough may not fill the mixer.
     expect(stiff?.mixers[0]?.maxDoughKg).toBeLessThan(12);
     expect(stiff?.target).toEqual(crackle?.target);
+  });
+
+  it('makes a lot that is too small for its mixer in another one', () => {
+    const mixerOf = (count: number, change: Partial<HouseWeek> = {}) => {
+      const few = house.services.map((each) => ({
+        ...each,
+        counts: [{ productId: productId('yard-round'), count, usual: 0, origin, version: 0 }],
+      }));
+      const shifts = [DATE, '2026-11-26', '2026-11-25'].flatMap((date) =>
+        book.people.map(({ id }) => ({
+          personId: id,
+          startsAt: `${date}T06:00:00.000Z`,
+          endsAt: `${date}T22:00:00.000Z`,
+        })),
+      );
+      const week = weekOfHouse({ ...house, services: few.slice(1, 2), shifts, ...change });
+      const { value } = optimizeWeek(problemOfWeek(week)).next();
+      const [lot] = value?.plan.lots ?? [];
+      return book.mixers.find(({ id }) => id === lot?.mixerId)?.kind;
+    };
+    const origin = 'usual' as const;
+    expect(mixerOf(100)).toBe('spiral');
+    expect(mixerOf(14)).toBe('planetary');
+    // While the spiral is away the small one makes it, in several loads.
+    const outOfOrder = { from: '2026-11-20T00:00:00.000Z', until: '2026-12-20T00:00:00.000Z' };
+    const mixers = book.mixers.map((mixer) =>
+      mixer.kind === 'spiral' ? { ...mixer, outOfOrder } : mixer,
+    );
+    expect(mixerOf(60, { book: { ...book, mixers } })).toBe('planetary');
   });
 
   it('has the house’s people, places and unsocial hours', () => {

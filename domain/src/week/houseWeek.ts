@@ -9,6 +9,7 @@ import {
 } from '@calm/core';
 import {
   type Forecast,
+  type FormulaRecord,
   type Place,
   type Service,
   type Usage,
@@ -73,7 +74,7 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
       trimPercent: product.trimPercent,
       ballsPerTray: product.ballsPerTray,
     })),
-    doughs: doughsOf(book),
+    doughs: doughsOf(house),
     people: book.people.map(({ id, skills }) => ({
       id,
       skills,
@@ -94,7 +95,7 @@ export function weekOfHouse(house: HouseWeek): WeekDocument {
       const { unsocialFromMin, unsocialUntilMin } = kitchen;
       return { startsAt: at(unsocialFromMin), endsAt: at(1440 + unsocialUntilMin) };
     }),
-    underWay: { works: [], rests: [] },
+    underWay: { works: outOfOrder(house), rests: [] },
     published: publishedSteps(published.lots).map(({ startMin, ...step }) => ({
       ...step,
       startsAt: instantOfMinute(startMin),
@@ -137,9 +138,41 @@ function expectedAt(
   return { expected: { mean: forecast.mean, cv: spreadOf(forecast), carried } };
 }
 
-/** Every dough that something is made of, with the mixer its formula is written for. */
-function doughsOf(book: HouseBook): WeekDoughDocument[] {
-  const { derating } = book.house.settings;
+/** Mixers while they are out of order, as if somebody worked at them; none of it before now. */
+function outOfOrder({ book, nowMin }: HouseWeek): WeekDocument['underWay']['works'] {
+  return book.mixers.flatMap(({ id, outOfOrder: off }) => {
+    if (off === null || Date.parse(off.until) <= nowMin * MINUTE_MS) return [];
+    const startMin = Math.max(nowMin, Math.floor(Date.parse(off.from) / MINUTE_MS));
+    const startsAt = instantOfMinute(startMin);
+    return [{ startsAt, endsAt: off.until, personIds: [], mixerId: id, bench: 0 }];
+  });
+}
+
+/**
+ * The mixers that a dough may be worked in: the one its formula is written for, and for lots that are too small or
+ * too large for it the house's other machines. While its own is out of order, any of them.
+ */
+function mixersFor(
+  { book, nowMin }: HouseWeek,
+  { mixerId, formula }: FormulaRecord,
+): WeekDoughDocument['mixers'] {
+  const own = book.mixers.find(({ id }) => id === mixerId);
+  if (!own) return [];
+  const others = book.mixers.filter(({ id, kind }) => id !== mixerId && kind !== 'hand');
+  const isOwnOff = own.outOfOrder && Date.parse(own.outOfOrder.until) > nowMin * MINUTE_MS;
+  const { hydrationPercent } = effective(formula);
+  const share = deratingShare(hydrationPercent, book.house.settings.derating);
+  return [own, ...others].map((mixer) => ({
+    mixerId: mixer.id,
+    minDoughKg: mixer.minDoughKg,
+    maxDoughKg: mixer.maxDoughKg * share,
+    ...(mixer !== own && !isOwnOff && { isStandIn: true }),
+  }));
+}
+
+/** Every dough that something is made of, with the mixers it may be worked in. */
+function doughsOf(house: HouseWeek): WeekDoughDocument[] {
+  const { book } = house;
   const residue = residueOf(book);
   const seen = new Set<string>();
   return [...book.products]
@@ -150,24 +183,13 @@ function doughsOf(book: HouseBook): WeekDoughDocument[] {
       const route = book.routes.find((each) => each.id === product.routeId);
       if (seen.has(id) || !record || !route) return [];
       seen.add(id);
-      const mixer = book.mixers.find((each) => each.id === record.mixerId);
-      const { hydrationPercent } = effective(record.formula);
-      const share = deratingShare(hydrationPercent, derating);
       return [
         {
           id,
           route: route.stages,
           residuePercent: residue.percent,
           residuePerLoadG: residue.perLoadG,
-          mixers: mixer
-            ? [
-                {
-                  mixerId: mixer.id,
-                  minDoughKg: mixer.minDoughKg,
-                  maxDoughKg: mixer.maxDoughKg * share,
-                },
-              ]
-            : [],
+          mixers: mixersFor(house, record),
           formula: record.formula,
           doughTempC: record.doughTempC,
           prefermentTempC: book.house.settings.usualTempsC.preferment,

@@ -2,6 +2,7 @@ import { drizzle } from 'drizzle-orm/mysql2';
 import { migrate as runMigrations } from 'drizzle-orm/mysql2/migrator';
 import { createConnection, createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { fileURLToPath } from 'node:url';
+import { MIGRATIONS } from '../resources';
 import { addressesOf, NodePools } from './nodes';
 import * as schema from './schema';
 
@@ -90,6 +91,6 @@ async function probeNode(uri: string): Promise<void> {
 
 /** Brings the tables up to date from the committed SQL. */
 export async function migrate(db: Database): Promise<void> {
-  const migrationsFolder = fileURLToPath(new URL('./migrations', import.meta.url));
+  const migrationsFolder = fileURLToPath(MIGRATIONS);
   await runMigrations(db, { migrationsFolder });
 }

@@ -1,26 +1,27 @@
 import { API, ROUTE_NAMES, ROUTES, type RouteDefinition, type RouteName } from '@calm/contract';
-import { schemasOf } from '@calm/contract/schemas';
+import { check, firstHouseSchema, schemasOf } from '@calm/contract/schemas';
 import cookieParser from 'cookie-parser';
 import { Router, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
 import { ColdBoards } from '../use-cases/cold/coldBoard';
+import { startFirstHouse } from '../use-cases/house/startHouse';
 import { allHouses } from '../use-cases/house/houses';
-import { authenticate, sameSiteOnly } from './authContext';
+import { authenticate, sameSiteOnly, setSessionCookie } from './authContext';
 import { apiDocs } from './docs/apiDocs';
 import { accessHandlers, accessSenders } from './handlers/accessHandlers';
-import { bookHandlers } from './handlers/bookHandlers';
+import { bookHandlers, bookSenders } from './handlers/bookHandlers';
 import { coldHandlersOf } from './handlers/coldHandlers';
 import { demandHandlers } from './handlers/demandHandlers';
-import { lotHandlers, lotSenders } from './handlers/lotHandlers';
+import { lotHandlersOf, lotSenders } from './handlers/lotHandlers';
 import { planHandlers } from './handlers/planHandlers';
 import type { LiveHub } from './live/liveHub';
 import { liveStream, tellsLive } from './live/liveStream';
 import { KeptAnswers } from './keptAnswers';
 import { mountRoute, type Mounted } from './mountRoute';
 import { permit } from './permit';
-import { sendProblem } from './problems';
+import { sendBadInput, sendProblem, sendRefusals } from './problems';
 import { requestBody } from './requestBody';
 import type { RouteHandlers, RouteSenders } from './routeHandlers';
 import type { Site } from './site';
@@ -28,15 +29,15 @@ import type { Site } from './site';
 /** Tries to sign in from one device a minute, whoever it tries to be. */
 const TRIES_A_MINUTE = 60;
 
-const handlersOf = (boards: ColdBoards): RouteHandlers => ({
+const handlersOf = (db: Database, boards: ColdBoards): RouteHandlers => ({
   ...accessHandlers,
   ...bookHandlers,
   ...demandHandlers,
   ...planHandlers,
-  ...lotHandlers,
+  ...lotHandlersOf(db),
   ...coldHandlersOf(boards),
 });
-const SENDERS: RouteSenders = { ...accessSenders, ...lotSenders };
+const SENDERS: RouteSenders = { ...accessSenders, ...bookSenders, ...lotSenders };
 
 /** What the API is made of. */
 export interface ApiParts {
@@ -49,7 +50,7 @@ export interface ApiParts {
 /** Every route of the table, mounted: what is in the table is served, and nothing else. */
 export function apiRouter({ db, clock, live, site }: ApiParts): Router {
   const api = Router();
-  const handlers = handlersOf(new ColdBoards());
+  const handlers = handlersOf(db, new ColdBoards());
   const kept = new KeptAnswers();
   api.use(cookieParser());
   api.use(apiDocs());
@@ -82,6 +83,8 @@ export function apiRouter({ db, clock, live, site }: ApiParts): Router {
         return (_req, res) => void res.json(clock.reading());
       case 'houses':
         return async (_req, res) => void res.json(await allHouses(db));
+      case 'startFirstHouse':
+        return startFirstHouseOn(db, clock);
       case 'live':
         return liveStream(db, clock, live);
       default:
@@ -99,6 +102,19 @@ export function apiRouter({ db, clock, live, site }: ApiParts): Router {
     }
   }
 }
+
+/** The first house of this server: there is none yet in which it could be asked for. */
+const startFirstHouseOn =
+  (db: Database, clock: Clock): RequestHandler =>
+  async (req, res) => {
+    const body = check(firstHouseSchema, req.body ?? {}, false);
+    if (!body.ok) return sendBadInput(res, body.errors);
+    const begun = await startFirstHouse(db, body.value, clock.now());
+    if (!begun.ok) return sendRefusals(res, begun.reasons);
+    const { token, slug, name } = begun.value;
+    setSessionCookie(res, slug, token);
+    res.status(201).json({ slug, name });
+  };
 
 /** Anything under the API that is no route. */
 const noSuchRoute: RequestHandler = (req, res) => {

@@ -149,6 +149,8 @@ describe('what kept answers hang on', () => {
     'publishPlan',
     'addIngredient',
     'changeProduct',
+    'changeMixer',
+    'changeUsual',
     'changeSettings',
     'changePreferences',
   ];

@@ -10,8 +10,10 @@ import {
 } from '@calm/contract';
 import { currentRecords } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
+import * as t from '../database/schema';
 import { aJpeg } from '../test-support/photo';
 import {
   HOUSE,
@@ -284,5 +286,24 @@ describe('the log', () => {
     const [head, line] = csv.split('\r\n');
     expect(head).toBe('date,lot,made,off by °C,opened,baked,left,taken back');
     expect(line).toMatch(/^2026-11-29,YR-1125-A,120 Yard Round,,well,/);
+  });
+
+  it('goes out whole, part by part, each lot once', async () => {
+    const [first] = await house.db.select().from(t.lots).where(eq(t.lots.id, lot.id));
+    if (!first) throw new Error('there are lots');
+    const many = Array.from({ length: 1100 }, (_, i) => ({
+      ...first,
+      id: `cccccccc-0000-4000-8000-${String(i).padStart(12, '0')}`,
+      code: `ZZ-${i}`,
+      serviceDate: '2025-01-01',
+      activeKey: null,
+    }));
+    await house.db.insert(t.lots).values(many);
+    const res = await house.http.get(paths.logCsv(HOUSE, { to: '2025-01-02' }));
+    expect(res.headers['transfer-encoding']).toBe('chunked');
+    const codes = res.text.match(/ZZ-\d+/g) ?? [];
+    expect(new Set(codes).size).toBe(1100);
+    expect(codes.length).toBe(1100);
+    await house.db.delete(t.lots).where(eq(t.lots.serviceDate, '2025-01-01'));
   });
 });

@@ -3,6 +3,7 @@ import type { CheckedBody, CheckedQuery, RouteParams } from '@calm/contract/sche
 import type { Response } from 'express';
 import type { Scope } from '../database/scope';
 import type { SignInAttempt } from '../use-cases/access/signIn';
+import type { BegunHouse } from '../use-cases/house/startHouse';
 import type { Writing } from '../use-cases/lots/records';
 import type { Result } from '../use-cases/result';
 import type { AuthContext } from './authContext';
@@ -29,6 +30,8 @@ interface RequestContext<Name extends RouteName> extends AuthContext {
 interface InternalValues {
   readonly signIn: SignInAttempt;
   readonly startOwner: { readonly token: string };
+  readonly startHouse: BegunHouse;
+  readonly logCsv: AsyncIterable<string>;
 }
 
 /** What a route's use case comes to. */

@@ -8,6 +8,7 @@ export type RecordName =
   | 'service'
   | 'exception'
   | 'place'
+  | 'mixer'
   | 'person'
   | 'shift'
   | 'shift-exception'

@@ -1,6 +1,7 @@
 import {
   paths,
   ROUTES,
+  STANDARD_DISPLAY,
   STANDARD_KITCHEN,
   type CollectionName,
   type ColdBoard,
@@ -98,6 +99,14 @@ function contentsOf({ book, calendar }: World): Readonly<Record<CollectionName, 
     Route: { name: 'A new route', stages: required(book.routes[0]).stages },
     Ingredient: { name: 'Grey salt', allergens: [] },
     Place: { name: 'A shelf', zones: [], traysAPosition: 2, tubs: 1, room: null, airByHour: [] },
+    Mixer: {
+      name: 'A bowl',
+      kind: 'hand',
+      minDoughKg: 0,
+      maxDoughKg: 3,
+      frictionC: 0,
+      outOfOrder: null,
+    },
     Person: { name: 'Ilka', initials: 'IL', role: 'hand', skills: ['ball'] },
     ShiftPattern: { personId: person.id, weekday: 1, startMin: 600, endMin: 900 },
     ShiftException: { personId: person.id, date: LATER, hours: null, note: '' },
@@ -182,10 +191,26 @@ export async function routeExamples(
     return { params: [id], body: { version, ...change } };
   };
   const handover = { lines: [{ part: 'watch', text: 'Door seal' }], note: '' };
+  const newHouse = {
+    name: 'Second Yard',
+    timeZone: 'Europe/Rome',
+    currency: 'EUR',
+    display: STANDARD_DISPLAY,
+    coldLimitC: 5,
+    starter: 'corner-shop',
+  };
   const candidate = required(options.candidates.find(({ by }) => by === 'pin'));
   return {
     clock: () => ({}),
     houses: () => ({}),
+    // Works only where there is no house yet.
+    startFirstHouse: () => ({
+      body: {
+        house: newHouse,
+        owner: { name: 'Odile', initials: 'OD', password: 'long enough to keep', code: SETUP_CODE },
+      },
+    }),
+    startHouse: () => ({ body: newHouse }),
     signInOptions: () => ({}),
     session: () => ({}),
     signIn: () => ({
@@ -250,9 +275,14 @@ export async function routeExamples(
     ...collection('Route'),
     ...collection('Ingredient'),
     ...collection('Place'),
+    ...collection('Mixer'),
     frictions: () => ({}),
     calendar: () => ({}),
     ...collection('ServicePattern'),
+    changeUsual: () => ({
+      params: [sold.id],
+      body: { counts: [{ productId: count.productId, count: 12 }] },
+    }),
     ...collection('ServiceException'),
     ...collection('Event'),
     ...collection('Booking'),

@@ -8,7 +8,7 @@ import { createConnection, type Connection, type RowDataPacket } from 'mysql2/pr
 
 const PREFIX = 'calm_tray_test_';
 /** Set once for all of a run's processes; a test file that is run by itself has templates of its own. */
-const RUN = process.env['CALM_TEST_RUN'] ?? randomUUID().slice(0, 8);
+const RUN = process.env['TEST_RUN'] ?? randomUUID().slice(0, 8);
 /** Templates of runs that were ended go after so long. */
 const OLD_MIN = 120;
 const LONGEST_MAKING_S = 600;

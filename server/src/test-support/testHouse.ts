@@ -10,6 +10,8 @@ import {
 import { stageKey } from '@calm/core';
 import { loadLanternYard } from '@calm/demo';
 import { and, eq } from 'drizzle-orm';
+import { createConnection } from 'mysql2/promise';
+import { randomUUID } from 'node:crypto';
 import { pino } from 'pino';
 import request from 'supertest';
 import { ownClock } from '../clock';
@@ -35,7 +37,9 @@ async function filled(url: string, fill: (db: Database) => Promise<unknown>): Pr
   }
 }
 
-const openCopy = async ({ url, drop }: OwnDatabase) => {
+type OpenDatabase = Awaited<ReturnType<typeof openCopy>>;
+
+export const openCopy = async ({ url, drop }: OwnDatabase) => {
   const { db, pool } = openDatabase(url);
   return {
     url,
@@ -46,6 +50,22 @@ const openCopy = async ({ url, drop }: OwnDatabase) => {
     },
   };
 };
+
+/** An empty database without any tables. */
+export async function bareDatabase(): Promise<OwnDatabase> {
+  const url = new URL(process.env['DATABASE_URL'] ?? '');
+  const name = `calm_tray_test_${randomUUID().replaceAll('-', '').slice(0, 16)}`;
+  const admin = await createConnection(url.href);
+  await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  url.pathname = `/${name}`;
+  return {
+    url: url.href,
+    drop: async () => {
+      await admin.query(`DROP DATABASE ${name}`);
+      await admin.end();
+    },
+  };
+}
 
 /** A database of its own for one test file, migrated, on the server that DATABASE_URL names. */
 export const freshDatabase = async () =>
@@ -64,10 +84,8 @@ const databaseWithHouses = async () =>
     ),
   );
 
-/** The real application over a fresh database with the demo house and, beside it, a second one. */
-export async function startHouse(site: Site = LOOPBACK_SITE) {
-  const database = await databaseWithHouses();
-  const { db } = database;
+/** The real application on a database, at whatever time. */
+function appsOn({ db, url }: Pick<OpenDatabase, 'db' | 'url'>, site: Site = LOOPBACK_SITE) {
   const log = pino({ level: 'silent' });
   const live = new LiveHub(db, log);
   const appAt = (now: string) =>
@@ -78,9 +96,33 @@ export async function startHouse(site: Site = LOOPBACK_SITE) {
       live,
       webDir: null,
       isTakingWork: () => true,
-      isMigrated: () => probeDatabase(database.url),
+      isMigrated: () => probeDatabase(url),
       site,
     });
+  return { live, appAt };
+}
+
+/** The real application over a database, which goes with it. */
+export function startServerOn(database: OpenDatabase) {
+  const { live, appAt } = appsOn(database);
+  return {
+    ...database,
+    app: appAt(NOW),
+    drop: async () => {
+      await live.stop();
+      await database.drop();
+    },
+  };
+}
+
+/** The real application over a database in which there is no house yet. */
+export const startEmptyServer = async () => startServerOn(await freshDatabase());
+
+/** The real application over a fresh database with the demo house and, beside it, a second one. */
+export async function startHouse(site: Site = LOOPBACK_SITE) {
+  const database = await databaseWithHouses();
+  const { db } = database;
+  const { live, appAt } = appsOn(database, site);
   const app = appAt(NOW);
   const manager = await signedIn(db, HOUSE);
   // Whoever looks after one of the houses looks after the other too, so that crossing them can be tried.

@@ -1,12 +1,13 @@
 import type { AuditChange, House, HousePart, Permission } from '@calm/contract';
 import { fail, ok } from '@calm/core';
-import type { Database, Queries } from '../database/database';
+import type { Database } from '../database/database';
 import type { Scope } from '../database/scope';
 import { inTransaction, reading, READING_MUCH } from '../database/transaction';
 import { recordWrite } from './access/recordWrite';
 import { findHouse } from '../store/house/houses';
+import { allOrNothing } from './allOrNothing';
 import { onlyOnce, type WriteKey } from './onlyOnce';
-import type { Refusal, Result } from './result';
+import type { Result } from './result';
 
 /** Who asks for what, of which house. */
 export interface HouseRequest {
@@ -40,34 +41,22 @@ export async function inHouse<T>(
   request: HouseRequest,
   work: (scope: Scope, house: House) => Promise<Result<T>>,
 ): Promise<Result<InHouse<T>>> {
-  try {
-    // At read committed a transaction makes several reads no more of one moment than they are without.
-    const around = request.isWrite ? inTransaction : reading;
-    const inside = async (tx: Queries): Promise<Result<InHouse<T>>> => {
+  // At read committed a transaction makes several reads no more of one moment than they are without.
+  const around = request.isWrite ? inTransaction : reading;
+  return allOrNothing(
+    (inside) => around(db, inside, READING_MUCH),
+    async (tx) => {
       const house = await findHouse(tx, request.slug);
-      if (!house) throw new Refused({ kind: 'not-found', what: 'house' });
+      if (!house) return fail({ kind: 'not-found', what: 'house' });
       const trail: AuditChange[] = [];
       const alsoWritten = new Set<HousePart>();
       const scope = { tx, houseId: house.id, trail, alsoWritten };
       const result = await onlyOnce(scope, request.key, request.now, () => work(scope, house));
-      if (!result.ok) throw new Refused(...result.reasons);
+      if (!result.ok) return result;
       const { value, isAgain } = result.value;
       // Last of all: whoever writes in the same house waits from here until this is kept.
       if (request.isWrite && !isAgain) await recordWrite(scope, request, value);
       return ok({ house, value });
-    };
-    return await around(db, inside, READING_MUCH);
-  } catch (error) {
-    if (error instanceof Refused) return fail(...error.refusals);
-    throw error;
-  }
-}
-
-/** Carries a refusal out of a transaction, so that the database takes back whatever came before it. */
-class Refused extends Error {
-  readonly refusals: readonly Refusal[];
-  constructor(...refusals: readonly Refusal[]) {
-    super(refusals[0]?.kind);
-    this.refusals = refusals;
-  }
+    },
+  );
 }

@@ -1,18 +1,17 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
+import { CALCULATIONS } from '../resources';
 import type * as calculations from './calculations';
 
 type Name = keyof typeof calculations;
 
-const isCompiled = import.meta.url.endsWith('.js');
-const FILE = new URL(isCompiled ? './calculations.js' : './fromTypeScript.mjs', import.meta.url);
 /** A thread more than the one that stays ends when it has nothing to do for so long, ms. */
 const IDLE_MS = 60_000;
 
 let threads: Piscina | null = null;
 const pool = (): Piscina =>
   (threads ??= new Piscina({
-    filename: FILE.href,
+    filename: CALCULATIONS.href,
     execArgv: [],
     minThreads: 1,
     maxThreads: Math.max(1, availableParallelism() - 1),

@@ -38,6 +38,24 @@ export const USUAL_ROOM: Room = {
   zonesC: {},
 };
 
+/**
+ * An under-counter fridge, until its own readings say otherwise: little air and metal, thin walls, a door that lets
+ * much of it out. Starting values, between those of small cabinets.
+ *
+ * @example
+ * const fridge: Room = { ...USUAL_UNDER_COUNTER, setC: 3 };
+ */
+export const USUAL_UNDER_COUNTER: Room = {
+  ...USUAL_ROOM,
+  heatCapacityJPerK: 40_000,
+  lossWPerK: 4,
+  doorWPerK: 20,
+  coolingW: 320,
+  setC: 4,
+  defrost: null,
+  zonesC: { inside: 0 },
+};
+
 /** How far a room's numbers may plausibly be off, as a factor; the set point in °C. */
 export const ROOM_OFF_BY = {
   heatCapacityJPerK: 1.6,

@@ -39,6 +39,8 @@ export interface DoughMixer {
   readonly mixerId: string;
   readonly minDoughKg: number;
   readonly maxDoughKg: number;
+  /** Only for a lot that none of the dough's own mixers takes. */
+  readonly isStandIn?: boolean;
 }
 
 /** A dough and the way it goes. */

@@ -278,16 +278,22 @@ export function lotVariantsOfDough(problem: WeekProblem, dough: WeekDough): LotV
       { length: Math.min(day === null ? MOST_SERVICES : Infinity, services.length - from) },
       (_x, i) =>
         isWholeDays(services, from, from + i + 1)
-          ? dough.mixers.flatMap((mixer) => {
-              const variant = lotVariantOf(
-                problem,
-                dough,
-                services.slice(from, from + i + 1),
-                mixer,
-              );
-              return variant ? [variant] : [];
-            })
+          ? variantsOfRun(problem, dough, services.slice(from, from + i + 1))
           : [],
     ).flat(),
   );
+}
+
+/** A lot in each mixer that takes it; in one that stands in only where no other does. */
+function variantsOfRun(
+  problem: WeekProblem,
+  dough: WeekDough,
+  services: readonly DoughService[],
+): LotVariant[] {
+  const inMixers = (isStandIn: boolean) =>
+    dough.mixers
+      .filter((mixer) => (mixer.isStandIn ?? false) === isStandIn)
+      .flatMap((mixer) => lotVariantOf(problem, dough, services, mixer) ?? []);
+  const own = inMixers(false);
+  return own.length > 0 ? own : inMixers(true);
 }

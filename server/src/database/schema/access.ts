@@ -11,6 +11,7 @@ import {
   mysqlTable,
   primaryKey,
   smallint,
+  tinyint,
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
@@ -23,6 +24,15 @@ export const houseAccess = mysqlTable('house_access', {
   /** When it had its first owner; a house that had one never takes another without being asked by one. */
   ownedAt: instant('owned_at'),
   /** Of the code with which the first owner begins; null when there is none to begin with. */
+  setupHash: varchar('setup_hash', { length: 200 }),
+  changes: int('changes').notNull().default(0),
+});
+
+/** This server: with which code its first house begins. */
+export const installation = mysqlTable('installation', {
+  /** Always 1: there is one row. */
+  id: tinyint('id').primaryKey(),
+  /** Of the code; null when there is none to begin with. */
   setupHash: varchar('setup_hash', { length: 200 }),
   changes: int('changes').notNull().default(0),
 });

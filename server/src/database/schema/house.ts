@@ -1,4 +1,11 @@
-import type { DisplayPreferences, HouseSettings, Role, Zone } from '@calm/contract';
+import type {
+  DisplayPreferences,
+  HouseSettings,
+  MixerKind,
+  OutOfOrder,
+  Role,
+  Zone,
+} from '@calm/contract';
 import type { AirFrom, Room, Skill } from '@calm/core';
 import {
   foreignKey,
@@ -29,10 +36,12 @@ export const mixers = mysqlTable(
     id: id().primaryKey(),
     houseId: houseId(),
     name: varchar('name', { length: 120 }).notNull(),
-    kind: varchar('kind', { length: 20 }).$type<'spiral' | 'planetary' | 'hand'>().notNull(),
+    kind: varchar('kind', { length: 20 }).$type<MixerKind>().notNull(),
     minDoughG: grams('min_dough_g').notNull(),
     maxDoughG: grams('max_dough_g').notNull(),
     frictionC: tempC('friction_c').notNull(),
+    /** While it is being mended; null is in order. */
+    outOfOrder: json('out_of_order').$type<OutOfOrder>(),
     version: version(),
   },
   (t) => [unique('mixers_house').on(t.houseId, t.id)],

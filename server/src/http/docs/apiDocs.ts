@@ -1,12 +1,11 @@
 import { Router } from 'express';
 import { readFileSync } from 'node:fs';
+import { OPEN_API_FILE } from '../../resources';
 import { docsPage, type OpenApiDocument } from './docsPage';
-
-const FILE = new URL('../../../../docs/openapi.json', import.meta.url);
 
 /** The API's description, for programs (`/openapi.json`) and for people (`/docs`). Open to anybody. */
 export function apiDocs(): Router {
-  const text = readFileSync(FILE, 'utf8');
+  const text = readFileSync(OPEN_API_FILE, 'utf8');
   const page = docsPage(JSON.parse(text) as OpenApiDocument);
   const docs = Router();
   docs.get('/openapi.json', (_req, res) => {

@@ -5,11 +5,15 @@ import { bookOf } from '../../use-cases/book/losses';
 import { frictionsOf } from '../../use-cases/book/frictions';
 import { formulaVersions, saveFormula, startFormula } from '../../use-cases/book/saveFormula';
 import { changeSettings } from '../../use-cases/house/changeSettings';
+import { mixers } from '../../use-cases/house/mixers';
+import { startHouse } from '../../use-cases/house/startHouse';
 import { places } from '../../use-cases/house/places';
-import type { RouteHandlers } from '../routeHandlers';
+import { setSessionCookie } from '../authContext';
+import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 
 /** The house's settings and everything that changes seldom. */
 export const bookHandlers = {
+  startHouse: ({ scope, body, who, now }) => startHouse(scope, body, who?.personId ?? null, now),
   changeSettings: ({ scope, house, body }) => changeSettings(scope, house, body),
   book: async ({ scope, house }) => ok(await bookOf(scope, house)),
   startFormula: ({ scope, body, now }) => startFormula(scope, body, now),
@@ -28,5 +32,16 @@ export const bookHandlers = {
   addPlace: ({ scope, body }) => places.add(scope, body),
   changePlace: ({ scope, params, body }) => places.change(scope, params.id, body),
   removePlace: ({ scope, params }) => places.remove(scope, params.id),
+  addMixer: ({ scope, body }) => mixers.add(scope, body),
+  changeMixer: ({ scope, params, body }) => mixers.change(scope, params.id, body),
+  removeMixer: ({ scope, params }) => mixers.remove(scope, params.id),
   frictions: async ({ scope, house }) => ok(await frictionsOf(scope, house)),
 } satisfies Partial<RouteHandlers>;
+
+/** Whoever begins a house is signed in to it. */
+export const bookSenders = {
+  startHouse: (res, { token, slug, name }) => {
+    setSessionCookie(res, slug, token);
+    res.status(201).json({ slug, name });
+  },
+} satisfies RouteSenders;

@@ -11,6 +11,7 @@ import {
   servicePatterns,
 } from '../../use-cases/demand/demandRecords';
 import { forecastsBetween } from '../../use-cases/demand/forecast';
+import { changeUsual } from '../../use-cases/demand/changeUsual';
 import { importSales } from '../../use-cases/demand/importSales';
 import { salesCsv } from '../../use-cases/demand/salesCsv';
 import { takeTillSales } from '../../use-cases/demand/till';
@@ -19,6 +20,7 @@ import type { RouteHandlers } from '../routeHandlers';
 /** When the house sells, what it wants, what it sold, what it expects. */
 export const demandHandlers = {
   calendar: async ({ scope }) => ok(await calendarOf(scope)),
+  changeUsual: ({ scope, params, body }) => changeUsual(scope, params.id, body),
   addServicePattern: ({ scope, body }) => servicePatterns.add(scope, body),
   changeServicePattern: ({ scope, params, body }) => servicePatterns.change(scope, params.id, body),
   removeServicePattern: ({ scope, params }) => servicePatterns.remove(scope, params.id),

@@ -202,6 +202,15 @@ export async function writeSecret(
     .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
 }
 
+/** What somebody comes in by; null when they cannot. */
+export async function readSecretHash({ tx, houseId }: Scope, id: string): Promise<string | null> {
+  const [row] = await tx
+    .select({ secretHash: t.people.secretHash })
+    .from(t.people)
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
+  return row?.secretHash ?? null;
+}
+
 /** Keeps how somebody reads. */
 export async function writePreferences(
   { tx, houseId }: Scope,

@@ -9,18 +9,27 @@ import { and, asc, eq } from 'drizzle-orm';
 import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
+import { writeUsual } from './counts';
 
 const patternOf = ({
   houseId: _,
   ...pattern
 }: typeof t.servicePatterns.$inferSelect): ServicePattern => pattern;
 
-/** The services that come every week. */
-export const patternRepository = tableRepository<
+const plainPatterns = tableRepository<
   typeof t.servicePatterns,
   ServicePatternContent,
   ServicePattern
 >(t.servicePatterns, { what: 'service', rowOf: (content) => content, storedOf: patternOf });
+
+/** The services that come every week; their usual counts go with them. */
+export const patternRepository: typeof plainPatterns = {
+  ...plainPatterns,
+  async remove(scope, id) {
+    await writeUsual(scope, id, []);
+    await plainPatterns.remove(scope, id);
+  },
+};
 
 const exceptionOf = ({
   houseId: _,
@@ -63,17 +72,25 @@ export async function lacksPattern(
 
 /** When the house sells: its week, and the days that differ. */
 export async function readCalendar({ tx, houseId }: Scope): Promise<HouseCalendar> {
-  const [patterns, exceptions] = await Promise.all([
+  const [patterns, usual, exceptions] = await Promise.all([
     tx
       .select()
       .from(t.servicePatterns)
       .where(eq(t.servicePatterns.houseId, houseId))
       .orderBy(asc(t.servicePatterns.weekday), asc(t.servicePatterns.startMin)),
     tx
+      .select({
+        patternId: t.usualCounts.patternId,
+        productId: t.usualCounts.productId,
+        count: t.usualCounts.count,
+      })
+      .from(t.usualCounts)
+      .where(eq(t.usualCounts.houseId, houseId)),
+    tx
       .select()
       .from(t.serviceExceptions)
       .where(eq(t.serviceExceptions.houseId, houseId))
       .orderBy(asc(t.serviceExceptions.date), asc(t.serviceExceptions.patternId)),
   ]);
-  return { patterns: patterns.map(patternOf), exceptions: exceptions.map(exceptionOf) };
+  return { patterns: patterns.map(patternOf), usual, exceptions: exceptions.map(exceptionOf) };
 }

@@ -1,4 +1,4 @@
-import type { ProductCount } from '@calm/contract';
+import type { ProductCount, UsualCount } from '@calm/contract';
 import { and, eq } from 'drizzle-orm';
 import { datesIn } from '../../database/dates';
 import * as t from '../../database/schema';
@@ -15,6 +15,21 @@ export interface CountKey {
 /** The usual counts of all services of the week. */
 export function readUsual({ tx, houseId }: Scope) {
   return tx.select().from(t.usualCounts).where(eq(t.usualCounts.houseId, houseId));
+}
+
+/** Sets the usual counts of a service of the week; products that are not named keep none. */
+export async function writeUsual(
+  { tx, houseId }: Scope,
+  patternId: string,
+  counts: readonly UsualCount[],
+): Promise<void> {
+  const ofPattern = and(eq(t.usualCounts.houseId, houseId), eq(t.usualCounts.patternId, patternId));
+  await tx.delete(t.usualCounts).where(ofPattern);
+  const some = counts.filter(({ count }) => count > 0);
+  if (some.length === 0) return;
+  await tx
+    .insert(t.usualCounts)
+    .values(some.map(({ productId, count }) => ({ houseId, patternId, productId, count })));
 }
 
 /** What was chosen on the dates from `from` up to, not including, `before`. */

@@ -1,9 +1,10 @@
-import type { House, HouseBook, HouseSettings, HouseSummary } from '@calm/contract';
+import type { House, HouseBook, HouseSummary } from '@calm/contract';
 import { allergensOf } from '@calm/core';
 import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
 import { readFormerPeople } from '../access/crew';
 import { readPantry } from '../book/pantry';
+import { readMixers } from './mixers';
 import { readPlaces } from './places';
 import { productOf } from '../book/products';
 import { routeOf } from '../book/routes';
@@ -30,15 +31,15 @@ export async function findHouseById({ tx, houseId }: Scope): Promise<House | nul
   return row ?? null;
 }
 
-/** Writes a house's settings over the version that was read; false when it is another by now. */
-export async function writeSettings(
+/** Writes what a house is called, where it is and how it works over the version that was read; false when it is another by now. */
+export async function writeHouse(
   { tx, houseId }: Scope,
   read: number,
-  settings: HouseSettings,
+  content: Pick<House, 'name' | 'timeZone' | 'settings'>,
 ): Promise<boolean> {
   const [result] = await tx
     .update(t.houses)
-    .set({ settings, version: read + 1 })
+    .set({ ...content, version: read + 1 })
     .where(and(eq(t.houses.id, houseId), eq(t.houses.version, read)));
   return result.affectedRows === 1;
 }
@@ -57,7 +58,7 @@ export async function readBook(
         .orderBy(asc(t.products.position)),
       tx.select().from(t.formulas).where(eq(t.formulas.houseId, houseId)),
       tx.select().from(t.routes).where(eq(t.routes.houseId, houseId)),
-      tx.select().from(t.mixers).where(eq(t.mixers.houseId, houseId)),
+      readMixers({ tx, houseId }),
       tx
         .select()
         .from(t.people)
@@ -76,14 +77,7 @@ export async function readBook(
       allergens: allergensOf(formula.formula, pantry),
     })),
     routes: routes.map(routeOf),
-    mixers: mixers.map(({ id, name, kind, minDoughG, maxDoughG, frictionC }) => ({
-      id,
-      name,
-      kind,
-      frictionC,
-      minDoughKg: minDoughG / 1000,
-      maxDoughKg: maxDoughG / 1000,
-    })),
+    mixers,
     places,
     pantry,
     formerPeople,

@@ -41,7 +41,7 @@ export async function startOwner(
 }
 
 /** Why a secret will not do for a role; null when it does. */
-function weakness(role: Role, secret: string, field = 'secret'): Refused | null {
+export function weakness(role: Role, secret: string, field = 'secret'): Refused | null {
   if (isGoodSecret(role, secret)) return null;
   const { least, most } = PIN_LENGTH;
   return secretKindOf(role) === 'password'

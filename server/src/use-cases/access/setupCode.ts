@@ -6,6 +6,7 @@ import {
   readUnownedHouses,
   writeSetupHash,
 } from '../../store/access/ownership';
+import { hasHouse, lockInstallation, writeInstallationCode } from '../../store/access/installation';
 import { drawSigns, PLAIN_SIGNS } from './drawSigns';
 import { hashSecret } from './hashSecret';
 
@@ -21,16 +22,17 @@ export const plainCode = (typed: string): string => typed.toUpperCase().replace(
 
 /** A code to begin a house with, for whoever stands at the server. */
 export interface SetupCode {
-  readonly slug: string;
+  /** The house that never had an owner; null is the first house of this server. */
+  readonly slug: string | null;
   readonly code: string;
 }
 
 /**
- * A new code for every house that never had an owner. It is good for the first owner only; a code from before
+ * A new code for every house that never had an owner, or for the first house of a server that has none. It is good for the first owner only; a code from before
  * no longer is. Codes themselves are not kept.
  */
 export async function issueSetupCodes(db: Database): Promise<SetupCode[]> {
-  const issued: SetupCode[] = [];
+  const issued = await firstHouseCode(db);
   for (const { houseId, slug } of await readUnownedHouses(db)) {
     const code = newCode();
     const setupHash = await hashSecret(plainCode(code));
@@ -44,4 +46,17 @@ export async function issueSetupCodes(db: Database): Promise<SetupCode[]> {
     if (isIssued) issued.push({ slug, code });
   }
   return issued;
+}
+
+/** The code with which the first house begins; none where there is one. */
+async function firstHouseCode(db: Database): Promise<SetupCode[]> {
+  const code = newCode();
+  const setupHash = await hashSecret(plainCode(code));
+  const isIssued = await inTransaction(db, async (tx) => {
+    await lockInstallation(tx);
+    if (await hasHouse(tx)) return false;
+    await writeInstallationCode(tx, setupHash);
+    return true;
+  });
+  return isIssued ? [{ slug: null, code }] : [];
 }

@@ -220,7 +220,8 @@ describe('what running out weighs against throwing away', () => {
       { version, serviceLevel: { kind: 'money', short: 0, left: 1 } },
       { version, serviceLevel: { kind: 'money', short: 4, left: 1, carried: 2 } },
       { version, serviceLevel: { kind: 'often', enoughPercent: 101 } },
-      { version, residuePercent: 3 },
+      { version, residuePercent: 31 },
+      { version, demoSecrets: {} },
     ]) {
       expect((await serviceLevel(wrong)).status).toBe(400);
     }

@@ -15,15 +15,17 @@ export async function salesCsv(scope: Scope, house: House, now: Date): Promise<s
     series,
   } = await forecastBasis(scope, house, now);
   const { products } = await readBook(scope, house);
+  const saleAt = new Map(
+    sales.map((sale) => [`${sale.date} ${sale.productId} ${sale.patternId}`, sale]),
+  );
   const rows = series.flatMap(({ service, productId, days, forecast }) => {
     const told = new Map(toldOf(forecast).map((each) => [each.date, each]));
     const product = products.find(({ id }) => id === productId)?.name ?? productId;
-    const ofService = new Set(patterns.filter(({ name }) => name === service).map(({ id }) => id));
+    const ofService = patterns.filter(({ name }) => name === service);
     return days.map((day) => {
-      const sale = sales.find(
-        (each) =>
-          each.date === day.date && each.productId === productId && ofService.has(each.patternId),
-      );
+      const sale = ofService
+        .map(({ id }) => saleAt.get(`${day.date} ${productId} ${id}`))
+        .find((each) => each !== undefined);
       return {
         date: day.date,
         service,

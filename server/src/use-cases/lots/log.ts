@@ -1,5 +1,5 @@
 import { ok, fail } from '@calm/core';
-import type { LogPage, LogQuery, LotLog } from '@calm/contract';
+import type { LogLine, LogPage, LogQuery, LotLog } from '@calm/contract';
 import { writeCsv } from '@calm/domain/files';
 import { readLog } from '../../store/lots/log';
 import { findLotRow, findNewestLotRow, withParts } from '../../store/lots/lots';
@@ -8,9 +8,8 @@ import type { Scope } from '../../database/scope';
 import { type Result } from '../result';
 
 const PAGE = 50;
-/** Most lots that one table holds: some years of a busy house. */
-const MOST_LOTS = 20_000;
-const BATCH = 1000;
+/** Lots that a table's parts hold. */
+const BATCH = 500;
 
 /** A page of the log. */
 export async function logPage(scope: Scope, query: LogQuery): Promise<LogPage> {
@@ -31,26 +30,32 @@ export async function lotLog(scope: Scope, lotOrCode: string): Promise<Result<Lo
   return ok({ lot, isWithdrawn: row.activeKey === null, planned: row.planned, records });
 }
 
-/** All lots that are looked for, as a table. */
-export async function logCsv(scope: Scope, query: LogQuery): Promise<string> {
-  const lines = [];
+/** Reads something of the house; each time by itself, so that a long table holds no connection while it goes out. */
+export type ReadInHouse = <T>(work: (scope: Scope) => Promise<T>) => Promise<T>;
+
+const COLUMNS = ['date', 'lot', 'made', 'off by °C', 'opened', 'baked', 'left', 'taken back'];
+
+/** All lots that are looked for, as the parts of a table, however many they are. */
+export async function* logCsv(read: ReadInHouse, query: LogQuery): AsyncGenerator<string> {
   let { after } = query;
-  for (;;) {
-    const batch = await readLog(scope, { ...query, ...(after !== undefined && { after }) }, BATCH);
-    lines.push(...batch);
-    after = batch.at(-1)?.id;
-    if (batch.length < BATCH || lines.length >= MOST_LOTS) break;
+  for (let isFirst = true; ; isFirst = false) {
+    const from = after === undefined ? query : { ...query, after };
+    const rows = await read((scope) => readLog(scope, from, BATCH));
+    const table = writeCsv(rows.map(rowOf), COLUMNS, isFirst ? 'whole' : 'continued');
+    if (isFirst) yield table;
+    else if (rows.length > 0) yield `\r\n${table}`;
+    if (rows.length < BATCH) return;
+    after = rows.at(-1)?.id;
   }
-  const rows = lines.map((line) => ({
-    date: line.serviceDate,
-    lot: line.code,
-    made: line.items.map(({ name, count }) => `${count} ${name}`).join('; '),
-    'off by °C': line.offC === null ? '' : line.offC.toFixed(1),
-    opened: line.opened ?? '',
-    baked: line.baked ?? '',
-    left: line.left ?? '',
-    'taken back': line.isWithdrawn ? 'yes' : '',
-  }));
-  const fields = ['date', 'lot', 'made', 'off by °C', 'opened', 'baked', 'left', 'taken back'];
-  return writeCsv(rows, fields);
 }
+
+const rowOf = (line: LogLine) => ({
+  date: line.serviceDate,
+  lot: line.code,
+  made: line.items.map(({ name, count }) => `${count} ${name}`).join('; '),
+  'off by °C': line.offC === null ? '' : line.offC.toFixed(1),
+  opened: line.opened ?? '',
+  baked: line.baked ?? '',
+  left: line.left ?? '',
+  'taken back': line.isWithdrawn ? 'yes' : '',
+});

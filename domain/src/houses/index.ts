@@ -1,0 +1,6 @@
+export type * from './houseSet';
+export * from './starterSet';
+export * from './mixerSize';
+export * from './routeForHouse';
+export * from './setUpSteps';
+export * from './standardHouse';
