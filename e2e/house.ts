@@ -105,8 +105,12 @@ export async function signedInPage(browser: Browser, session: SessionCookie): Pr
   return context.newPage();
 }
 
-/** Somebody's session in a house, good for tomorrow's server too. */
-export async function sessionOf(house: string, name = 'Maro'): Promise<SessionCookie> {
+/** Somebody's session in a house, good for tomorrow's server too. @param at when they came in */
+export async function sessionOf(
+  house: string,
+  name = 'Maro',
+  at = TOMORROW,
+): Promise<SessionCookie> {
   const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
   const { people, houses } = schema;
   const [person] = await db
@@ -116,7 +120,7 @@ export async function sessionOf(house: string, name = 'Maro'): Promise<SessionCo
     .where(and(eq(houses.slug, house), eq(people.name, name)));
   if (!person) throw new Error(`${name} works at ${house}`);
   const scope = { tx: db, houseId: person.houseId };
-  const value = await openSession(scope, person.id, new Date(TOMORROW));
+  const value = await openSession(scope, person.id, new Date(at));
   await pool.end();
   return { name: `calm_${house}`, value, url: process.env['E2E_URL'] ?? '' };
 }

@@ -19,7 +19,14 @@ export async function startServer(
   now: string,
   speed = 0,
   { port: wanted, webDir }: { readonly port?: number; readonly webDir?: string } = {},
-): Promise<{ url: string; stop: () => Promise<void>; freeze: () => void; resume: () => void }> {
+): Promise<{
+  url: string;
+  /** What it has printed so far. */
+  output: () => string;
+  stop: () => Promise<void>;
+  freeze: () => void;
+  resume: () => void;
+}> {
   const port = wanted ?? (await freePort());
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: root,
@@ -46,6 +53,7 @@ export async function startServer(
   });
   return {
     url: `http://127.0.0.1:${port}`,
+    output: () => output,
     // Connections stay, and nothing is answered, as behind a network that swallows everything.
     freeze: () => child.kill('SIGSTOP'),
     resume: () => child.kill('SIGCONT'),

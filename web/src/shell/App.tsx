@@ -45,6 +45,15 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   House: async () => (await import('../places/house/House')).House,
 };
 
+/** Where a server has no house yet. */
+const BeginHouse = lazy(async () => {
+  const [{ FirstHouse: Begin }] = await Promise.all([
+    import('./sign-in/FirstHouse'),
+    needWords('house'),
+  ]);
+  return { default: Begin };
+});
+
 /** Pages with their code and words, which come together. */
 const pages = PAGES.map((page: PageInfo & { component: PageComponent }) => {
   const { component, words, path, editing } = page;
@@ -94,7 +103,7 @@ function FirstHouse() {
   const { data, isError, refetch } = useHousesQuery();
   const [first] = data ?? [];
   if (first) return <Navigate to={`/${first.slug}/tonight`} replace />;
-  if (isError || data)
-    return <NoHouse isEmpty={data !== undefined} onRetry={() => void refetch()} />;
+  if (data) return <BeginHouse />;
+  if (isError) return <NoHouse onRetry={() => void refetch()} />;
   return <Waiting />;
 }

@@ -18,6 +18,7 @@ import {
   type ServiceExceptionContent,
   type ServicePattern,
   type ServicePatternContent,
+  type UsualChange,
 } from '@calm/contract';
 import { api, keepInServices, type DateRange } from '../../state/api/api';
 import { recordWrites } from '../../state/api/recordWrites';
@@ -43,6 +44,14 @@ const demandApi = api.injectEndpoints({
       calendar: build.query<HouseCalendar, string>({
         query: (house) => paths.calendar(house),
         providesTags: ['Calendar'],
+      }),
+      changeUsual: build.mutation<
+        HouseCalendar,
+        { readonly house: string; readonly patternId: string; readonly change: UsualChange }
+      >({
+        query: ({ house, patternId, change }) =>
+          routeRequest('changeUsual', [house, patternId], change),
+        invalidatesTags: ['Calendar', 'Services', 'Forecasts'],
       }),
       sales: build.query<Sale[], DateRange>({
         query: ({ house, from, days }) => paths.sales(house, { from, days }),
@@ -103,6 +112,7 @@ const demandApi = api.injectEndpoints({
 
 export const {
   useCalendarQuery,
+  useChangeUsualMutation,
   useSalesQuery,
   useChangeSaleMutation,
   useImportSalesMutation,

@@ -1,6 +1,6 @@
 import type { Service } from '@calm/contract';
 import { lotPositionOf, type BoardLot } from '@calm/domain';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
@@ -9,8 +9,10 @@ import { Message } from '../../parts/messages/Message';
 import { Page } from '../../parts/layout/Page';
 import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { useBoard, type Board } from '../../state/board/useBoard';
+import { useSetUp } from '../../state/board/useSetUp';
 import { useCold } from '../../state/board/useCold';
 import { useCursor } from '../../state/time/useCursor';
+import { needWords } from '../../words';
 import ballStyles from './Balls.module.css';
 import { BallsOf } from './BallsOf';
 import { Decisions } from './Decisions';
@@ -18,14 +20,33 @@ import { LotRow } from './LotRow';
 import styles from './Tonight.module.css';
 import { useTonight } from './useTonight';
 
+/** Only a new house has one: it comes when it is shown. */
+const SetUpList = lazy(async () => {
+  const [{ SetUpList: List }] = await Promise.all([
+    import('../../parts/house/SetUpList'),
+    needWords('house'),
+  ]);
+  return { default: List };
+});
+
 /** The next service, or the one that is open: its lots, where each is, and what is next. */
 export function Tonight() {
   const { t } = useTranslation();
   const { atMs } = useCursor();
   const { board, error, retry } = useBoard();
+  const left = useSetUp(board);
   if (error) return <Failed error={error} onRetry={retry} />;
   if (!board) return <WaitingPage />;
   const service = board.services.find((s) => Date.parse(s.endsAt) > atMs);
+  if (!service && left.length > 0) {
+    return (
+      <Page title={t('stops.tonight')}>
+        <Suspense>
+          <SetUpList house={board.house} left={left} />
+        </Suspense>
+      </Page>
+    );
+  }
   if (!service) {
     return (
       <Message
@@ -35,16 +56,31 @@ export function Tonight() {
       />
     );
   }
-  return <ServiceSimulation board={board} service={service} />;
+  return (
+    <ServiceSimulation
+      board={board}
+      service={service}
+      setUp={
+        left.length > 0 && (
+          <Suspense>
+            <SetUpList house={board.house} left={left} />
+          </Suspense>
+        )
+      }
+    />
+  );
 }
 
 /** One service: how its balls stand, what has to be decided, and its lots. */
 function ServiceSimulation({
   board,
   service,
+  setUp,
 }: {
   readonly board: Board;
   readonly service: Service;
+  /** What a new house still needs. */
+  readonly setUp: ReactNode;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
@@ -62,6 +98,7 @@ function ServiceSimulation({
       lead={<Countdown service={service} atMs={atMs} />}
       aside={<Wanted board={board} service={service} />}
     >
+      {setUp}
       <Decisions house={board.house} decisions={decisions} />
       {forService.length === 0 && <p>{t('tonight.nothingWanted')}</p>}
       {balls.length > 0 && (

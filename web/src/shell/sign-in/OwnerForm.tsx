@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
-import { isGoodSecret, PASSWORD_LENGTH, type OwnerStart } from '@calm/contract';
+import type { OwnerStart } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { problemWords } from '../../parts/messages/problemWords';
 import { useStartOwnerMutation } from '../../state/api/sessionApi';
+import { isGoodOwner, OwnerFields, ownerOf } from './OwnerFields';
 import styles from './SignIn.module.css';
 
 /** The first account of a house that nobody looks after yet. */
@@ -18,8 +18,6 @@ export function OwnerForm({ house }: { readonly house: string }) {
     code: '',
   });
   const [hasTried, setTried] = useState(false);
-  const isLongEnough = isGoodSecret('manager', owner.password);
-  const put = (to: Partial<OwnerStart>) => setOwner((before) => ({ ...before, ...to }));
   return (
     <>
       <h1>{t('signIn.owner')}</h1>
@@ -29,43 +27,13 @@ export function OwnerForm({ house }: { readonly house: string }) {
         onSubmit={(submit) => {
           submit.preventDefault();
           setTried(true);
-          if (isLongEnough) void start({ house, owner });
+          if (isGoodOwner(owner)) void start({ house, owner: ownerOf(owner) });
         }}
       >
-        <TextField
-          autoFocus
-          required
-          autoComplete="off"
-          label={t('signIn.code')}
-          helperText={t('signIn.codeHow')}
-          value={owner.code}
-          onChange={(typed) => put({ code: typed.target.value })}
-          slotProps={{ htmlInput: { maxLength: 40 } }}
-        />
-        <TextField
-          required
-          label={t('signIn.name')}
-          value={owner.name}
-          onChange={(typed) => put({ name: typed.target.value })}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
-        />
-        <TextField
-          required
-          label={t('signIn.initials')}
-          value={owner.initials}
-          onChange={(typed) => put({ initials: typed.target.value.toUpperCase() })}
-          slotProps={{ htmlInput: { maxLength: 4 } }}
-        />
-        <TextField
-          required
-          type="password"
-          autoComplete="new-password"
-          label={t('signIn.password')}
-          helperText={t('signIn.passwordHow', { count: PASSWORD_LENGTH.least })}
-          error={hasTried && !isLongEnough}
-          slotProps={hasTried && !isLongEnough ? { formHelperText: { role: 'alert' } } : {}}
-          value={owner.password}
-          onChange={(typed) => put({ password: typed.target.value })}
+        <OwnerFields
+          owner={owner}
+          hasTried={hasTried}
+          onChange={(to) => setOwner((before) => ({ ...before, ...to }))}
         />
         {error && <p role="alert">{problemWords(t, error, t('signIn.unreached'))}</p>}
         <Button type="submit" variant="contained" size="large" disabled={isLoading}>

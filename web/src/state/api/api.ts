@@ -40,7 +40,7 @@ export interface DateRange {
 const plain = fetchBaseQuery({ baseUrl: '', fetchFn: askOnce });
 
 /** Requests whose own business it is whether somebody is signed in. */
-const AT_THE_DOOR: readonly string[] = ['session', 'signIn', 'startOwner'];
+const AT_THE_DOOR: readonly string[] = ['session', 'signIn', 'startOwner', 'startFirstHouse'];
 
 /** As the house says it when nobody is signed in. */
 const NOBODY = { status: 401, data: null };
@@ -68,6 +68,7 @@ const keyed: typeof plain = async (args, request, extra) => {
 
 /** Everything that is read from a house. */
 export const TAGS = [
+  'Houses',
   'Session',
   'Machines',
   'FrontDoor',
@@ -96,7 +97,10 @@ export const api = createApi({
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    houses: build.query<HouseSummary[], void>({ query: () => paths.houses() }),
+    houses: build.query<HouseSummary[], void>({
+      query: () => paths.houses(),
+      providesTags: ['Houses'],
+    }),
     session: build.query<Session, string>({
       queryFn: async (house, _api, _extra, ask) => {
         if (isLeaving(house)) return { error: NOBODY };
@@ -192,7 +196,7 @@ export const {
 } = api;
 
 /** A shelf of the book whose records have ids. */
-export type BookCollection = 'formulas' | 'products' | 'routes' | 'pantry';
+export type BookCollection = 'formulas' | 'products' | 'routes' | 'pantry' | 'mixers';
 
 /**
  * Puts a record into the book at hand as soon as the house has acknowledged it, without waiting for the

@@ -1,12 +1,14 @@
 import {
-  routeRequest,
-  paths,
-  type SignInOptions,
-  type OwnerStart,
-  type SignIn,
   type DisplayPreferences,
+  type FirstHouseStart,
+  type HouseSummary,
+  type OwnerStart,
   type Session,
+  type SignIn,
+  type SignInOptions,
   type SignedInDevice,
+  paths,
+  routeRequest,
 } from '@calm/contract';
 import { api, TAGS } from './api';
 import { forgetBoard, forgetSession, isLeaving, leaveSession } from './signedIn';
@@ -74,6 +76,10 @@ const sessionApi = api.injectEndpoints({
         );
       },
     }),
+    startFirstHouse: build.mutation<HouseSummary, FirstHouseStart>({
+      query: (start) => routeRequest('startFirstHouse', [], start),
+      invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
+    }),
     startOwner: build.mutation<unknown, { readonly house: string; readonly owner: OwnerStart }>({
       query: ({ house, owner }) => routeRequest('startOwner', [house], owner),
       invalidatesTags: (_result, error) => (error ? [] : [...TAGS]),
@@ -85,6 +91,7 @@ export const {
   useSignInOptionsQuery,
   useSignInMutation,
   useSignOutMutation,
+  useStartFirstHouseMutation,
   useSessionsQuery,
   useEndSessionsMutation,
   useChangePreferencesMutation,

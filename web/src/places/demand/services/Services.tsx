@@ -14,12 +14,15 @@ import { useCursor } from '../../../state/time/useCursor';
 import { useCalendarQuery } from '../demandApi';
 import { DemandNav } from '../DemandNav';
 import { ExceptionDialog } from '../week/ExceptionDialog';
+import { NewServicesDialog } from './NewServicesDialog';
 import { PatternDialog } from './PatternDialog';
 import styles from './Services.module.css';
+import { UsualCounts } from './UsualCounts';
 import { WEEKDAYS } from '../../../parts/format/weekdays';
 
 type Open =
-  | { readonly kind: 'pattern'; readonly of: ServicePattern | null; readonly weekday: number }
+  | { readonly kind: 'new' }
+  | { readonly kind: 'pattern'; readonly of: ServicePattern }
   | { readonly kind: 'exception'; readonly of: ServiceException };
 
 /** When the house sells: its week, and the days that differ. */
@@ -42,7 +45,7 @@ export function Services() {
           <Button
             variant="contained"
             aria-haspopup="dialog"
-            onClick={() => setOpen({ kind: 'pattern', of: null, weekday: 1 })}
+            onClick={() => setOpen({ kind: 'new' })}
           >
             {t('demand.services.add')}
           </Button>
@@ -51,14 +54,11 @@ export function Services() {
     >
       <DemandNav />
       <Week calendar={calendar} today={today} onOpen={setOpen} />
+      <UsualCounts calendar={calendar} patterns={inForceOn(calendar, today)} />
       <Differing calendar={calendar} today={today} onOpen={setOpen} />
+      {open?.kind === 'new' && <NewServicesDialog today={today} onClose={() => setOpen(null)} />}
       {open?.kind === 'pattern' && (
-        <PatternDialog
-          pattern={open.of}
-          weekday={open.weekday}
-          today={today}
-          onClose={() => setOpen(null)}
-        />
+        <PatternDialog pattern={open.of} onClose={() => setOpen(null)} />
       )}
       {open?.kind === 'exception' && (
         <ExceptionDialog
@@ -78,13 +78,15 @@ interface Shown {
   readonly onOpen: (open: Open) => void;
 }
 
+/** The services of the week that still come. */
+const inForceOn = ({ patterns }: HouseCalendar, today: string): readonly ServicePattern[] =>
+  patterns.filter(({ lastDate }) => lastDate === null || lastDate >= today);
+
 /** The week's days down, each with its services. */
 function Week({ calendar, today, onOpen }: Shown) {
   const { t } = useTranslation();
   const f = useFormats();
-  const inForce = calendar.patterns.filter(
-    ({ lastDate }) => lastDate === null || lastDate >= today,
-  );
+  const inForce = inForceOn(calendar, today);
   return (
     <table className={styles['week']}>
       <tbody>
@@ -100,7 +102,7 @@ function Week({ calendar, today, onOpen }: Shown) {
                     key={pattern.id}
                     type="button"
                     aria-haspopup="dialog"
-                    onClick={() => onOpen({ kind: 'pattern', of: pattern, weekday })}
+                    onClick={() => onOpen({ kind: 'pattern', of: pattern })}
                   >
                     <b>{pattern.name}</b> {f.timeOfDay(pattern.startMin)}–
                     {f.timeOfDay(pattern.endMin)}

@@ -34,7 +34,7 @@ export function NewFormula({
   const mixer = book.mixers[0];
 
   const make = async () => {
-    if (!mixer) return;
+    if (!mixer) return setErrors({ '': t('formulas.new.noMixer') });
     const content = plainContent(t, name.trim(), mixer.id, book);
     const note = t('formulas.new.firstNote');
     try {

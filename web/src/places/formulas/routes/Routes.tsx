@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import type { HouseBook, RouteContent, RouteRecord } from '@calm/contract';
+import { routeForHouse } from '@calm/domain/houses';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
@@ -32,7 +33,7 @@ export function Routes() {
     <Page
       title={t('formulas.routes.title')}
       lead={t('formulas.routes.lead')}
-      aside={<NewRoute house={house} />}
+      aside={<NewRoute house={house} book={book} />}
     >
       <BookNav />
       {routes.length === 0 && <p className="quiet">{t('formulas.routes.none')}</p>}
@@ -74,7 +75,7 @@ function RouteRow({
 }
 
 /** A new route: one of the known ways, or a copy to be changed. */
-function NewRoute({ house }: { readonly house: string }) {
+function NewRoute({ house, book }: { readonly house: string; readonly book: HouseBook }) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const { changed, failed } = useNotices();
@@ -85,7 +86,8 @@ function NewRoute({ house }: { readonly house: string }) {
   const start = async (content: RouteContent) => {
     setAnchor(null);
     try {
-      const added = await add({ house, content }).unwrap();
+      const stages = routeForHouse(content.stages, book);
+      const added = await add({ house, content: { ...content, stages } }).unwrap();
       changed(t('formulas.routes.added', { name: added.name }), () =>
         drop({ house, id: added.id }).unwrap(),
       );

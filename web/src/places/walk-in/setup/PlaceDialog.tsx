@@ -1,5 +1,6 @@
 import type { Place, PlaceContent, Zone } from '@calm/contract';
-import { USUAL_ROOM, type Room } from '@calm/core';
+import { USUAL_ROOM, USUAL_UNDER_COUNTER, type Room } from '@calm/core';
+import { traysIn, usualRoomFor } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -19,9 +20,15 @@ const NEW_PLACE: PlaceContent = {
   zones: [{ name: 'inside', positions: 6, warmerC: 0 }],
   traysAPosition: 2,
   tubs: 0,
-  room: USUAL_ROOM,
+  room: USUAL_UNDER_COUNTER,
   airByHour: [],
 };
+/** A place's room as its size suggests, with the set point and the defrost that were chosen. */
+const sized = ({ setC, defrost }: Room, of: PlaceContent): Room => ({
+  ...usualRoomFor(traysIn(of)),
+  setC,
+  defrost,
+});
 const POSITIONS = { min: 0, max: 400, decimals: 0 };
 const OFFSET = { min: -10, max: 10, decimals: 1 };
 
@@ -64,7 +71,8 @@ export function PlaceDialog({
         if (isTwice) return;
         const zones = content.zones.map((zone) => ({ ...zone, name: zone.name.trim() }));
         const room = content.room && {
-          ...content.room,
+          // How a new one warms and cools begins from its size.
+          ...(place?.room ? content.room : sized(content.room, content)),
           zonesC: Object.fromEntries(zones.map(({ name, warmerC }) => [name, warmerC])),
         };
         keep({ ...content, name: content.name.trim(), zones, room });

@@ -1,0 +1,233 @@
+import { paths, type HouseSummary, type PublishedPlan } from '@calm/contract';
+import { migrate, openDatabase } from '@calm/server';
+import { expect, test as base, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { createConnection } from 'mysql2/promise';
+import { expectAccessible, watchConsole } from './house';
+import { NOW, startServer } from './server';
+
+/** A server on a database of its own in which there is no house yet, with the code that it printed. */
+const test = base.extend<{ server: { readonly url: string; readonly code: string } }>({
+  // Playwright reads a fixture's wishes from this pattern, empty or not.
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const url = new URL(process.env['E2E_DATABASE_URL'] ?? '');
+    const name = `calm_tray_test_${randomUUID().replaceAll('-', '').slice(0, 16)}`;
+    const admin = await createConnection(url.href);
+    await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    url.pathname = `/${name}`;
+    const { db, pool } = openDatabase(url.href);
+    await migrate(db);
+    await pool.end();
+    const server = await startServer(url.href, NOW);
+    const code = /first house of this server: (\S+)/.exec(server.output())?.[1] ?? '';
+    await use({ url: server.url, code });
+    await server.stop();
+    await admin.query(`DROP DATABASE ${name}`);
+    await admin.end();
+  },
+});
+
+/** Hands at a page, each press and each filled field counted. */
+function handsOn(page: Page) {
+  let count = 0;
+  const counted = async (act: Promise<unknown>) => {
+    count += 1;
+    await act;
+  };
+  const dialog = page.getByRole('dialog');
+  return {
+    count: () => count,
+    press: (name: string | RegExp, isExact = true) =>
+      counted(page.getByRole('button', { name, exact: isExact }).first().click()),
+    save: () => counted(dialog.getByRole('button', { name: 'Save', exact: true }).click()),
+    follow: (name: string) =>
+      counted(page.getByRole('link', { name, exact: true }).first().click()),
+    choose: async (label: string, option: string | RegExp) => {
+      await counted(page.getByRole('combobox', { name: label }).click());
+      await counted(page.getByRole('option', { name: option }).click());
+    },
+    pick: (item: string) => counted(page.getByRole('menuitem', { name: item }).click()),
+    uncheck: (label: string) => counted(page.getByRole('checkbox', { name: label }).click()),
+    turn: (label: string) => counted(page.getByRole('switch', { name: label }).click()),
+    type: async (name: string, text: string) => {
+      const field = page.getByRole('textbox', { name, exact: true }).last();
+      await counted(field.fill(text));
+      await field.press('Tab');
+    },
+  };
+}
+
+/** Begins the first house by the page that a server without one shows. */
+async function begin(page: Page, server: { url: string; code: string }, name: string) {
+  const hands = handsOn(page);
+  await page.goto(server.url);
+  await expect(page.getByRole('heading', { name: 'Set up your house' })).toBeVisible();
+  await expectAccessible(page);
+  await hands.type('Set-up code', server.code);
+  await hands.type('Name', 'Odile Marr');
+  await page.getByLabel('Password').fill('long enough to keep');
+  await hands.type('Name of the house', name);
+  await hands.press('Create the house');
+  await expect(page.getByRole('heading', { name: 'Tonight', level: 1 })).toBeVisible();
+  return hands;
+}
+
+test('a house is typed from nothing: one small planetary, one fridge, one person, three formulas', async ({
+  page,
+  server,
+}) => {
+  const said = watchConsole(page);
+  const hands = await begin(page, server, 'Bell & Oar');
+  const at = (path: string) => `${server.url}/bell-oar/${path}`;
+
+  await test.step('what is still to do is said, in order', async () => {
+    const list = page.getByRole('region', { name: 'Set up the house' });
+    await expect(list.getByText('0 of 11 done', { exact: false })).toBeVisible();
+    await expectAccessible(page);
+  });
+  await test.step('a mixer by its maker’s name, a fridge, a bench', async () => {
+    await hands.follow('A mixer, or your hands');
+    await hands.press('Add a mixer');
+    await hands.type('Name', '20-quart planetary');
+    await expect(page.getByRole('textbox', { name: /Dough at most/ })).toHaveValue('6.5');
+    await hands.save();
+    await expect(page.getByRole('row', { name: /20-quart planetary planetary/ })).toBeVisible();
+    await hands.follow('Places where dough rests');
+    await hands.press('Add a place');
+    await hands.type('Place', 'Under-counter');
+    await hands.save();
+    await expect(page.getByRole('row', { name: /Under-counter/ })).toBeVisible();
+    await hands.press('Add a place');
+    await hands.type('Place', 'Bench');
+    await hands.type('Tubs that also fit', '6');
+    await hands.uncheck('Cooled');
+    await hands.save();
+    await expect(page.getByRole('row', { name: /Bench .*not cooled/ })).toBeVisible();
+  });
+  await test.step('flour from a bag’s label', async () => {
+    await page.goto(at('formulas/pantry'));
+    await hands.press('Add an ingredient');
+    await hands.type('Name', 'quay white');
+    await hands.type('quay white, Cost (/kg)', '1.1');
+    await hands.type('quay white, Bag (kg)', '25');
+    await hands.turn('A flour');
+    await hands.type('quay white, Strength (W)', '300');
+    await hands.type('Allergens, with commas', 'wheat (gluten)');
+  });
+  await test.step('two routes of the trade, as one person goes them', async () => {
+    for (const [route, saved] of [
+      ['bulk-first, cold balls', 'bulk-first, cold balls'],
+      ['pre-ferment, in the pan', 'pre-ferment, in the pan'],
+    ] as const) {
+      await page.goto(at('formulas/routes'));
+      await hands.press('New route');
+      await hands.pick(route);
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText(saved);
+    }
+  });
+  /** On the page of its formula. */
+  const product = async (name: string, route: string, weightG: string) => {
+    await hands.press('Add a product');
+    await hands.type('Name', name);
+    await hands.choose('Route', route);
+    await hands.type('Ball weight (g)', weightG);
+    await hands.save();
+    await expect(page.getByText(`Created: ${name}.`).first()).toBeVisible();
+  };
+  await test.step('three formulas: with oil, with a pre-ferment, by the litre', async () => {
+    const formula = async (name: string, code: string) => {
+      await page.goto(at('formulas'));
+      await hands.press('New formula');
+      await hands.type('Name', name);
+      await hands.type('Lot code', code);
+      await hands.press('Create formula');
+      await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
+    };
+    const saved = async (version: number) => {
+      await hands.press(`Save as version ${version}`);
+      await expect(
+        page.getByText(new RegExp(`Saved: .*, version ${version}`)).first(),
+      ).toBeVisible();
+    };
+    await formula('Quay dough', 'QD');
+    await hands.type('Water (%)', '62');
+    await hands.type('Oil (%)', '2');
+    await saved(2);
+    await product('Quay Round', 'bulk-first, cold balls', '260');
+    await formula('Pan dough', 'PD');
+    await hands.press('Add a pre-ferment');
+    await hands.type('Share of the flour (%)', '25');
+    await saved(2);
+    await product('Quay Pan', 'pre-ferment, in the pan', '420');
+    await formula('Litre dough', 'LD');
+    await hands.press('Per litre of water');
+    await hands.type('Salt (g/L)', '45');
+    await saved(2);
+    await product('Litre Round', 'bulk-first, cold balls', '240');
+  });
+  await test.step('five evenings at once, with what usually goes', async () => {
+    await page.goto(at('demand/services'));
+    await hands.press('Add a service');
+    await hands.type('Name', 'Evening');
+    for (const day of ['Tue', 'Wed', 'Thu', 'Fri', 'Sat']) await hands.press(day);
+    await hands.type('Quay Round', '14');
+    await hands.save();
+    await expect(page.getByRole('button', { name: /Evening 17:30–22:30/ })).toHaveCount(5);
+    await expectAccessible(page);
+  });
+  await test.step('one person’s week', async () => {
+    await page.goto(at('crew'));
+    for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']) {
+      await hands.press(`Add a shift for Odile Marr, ${day}`);
+      await hands.save();
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    }
+  });
+  await test.step('the week is planned, and published', async () => {
+    await page.goto(at('plan'));
+    await hands.press('Make the schedule');
+    // What there is no time left to make is left out: tonight, and tomorrow.
+    const conflict = page.getByRole('region', { name: 'The conflict' });
+    const fits = page.getByText(/^Everything fits/);
+    const best = page.getByText(/of the best\.|This is the best plan/);
+    for (let i = 0; i < 4; i += 1) {
+      await expect(conflict.or(best).or(fits).first()).toBeVisible({ timeout: 20_000 });
+      if (!(await conflict.isVisible())) break;
+      await hands.press(/^Leave out /, false);
+      await expect(page.getByRole('region', { name: 'This plan assumes:' })).toBeVisible();
+      await hands.press('Schedule the rest');
+    }
+    await page
+      .getByRole('button', { name: 'Use this one' })
+      .click({ timeout: 3000 })
+      .catch(() => null);
+    await expect(fits).toBeVisible({ timeout: 20_000 });
+    await hands.press('Publish…');
+    await hands.press('Publish');
+    await expect(page.getByText('Published. This is now the crew’s plan.').last()).toBeVisible();
+    const answer = await page.request.get(`${server.url}${paths.plan('bell-oar')}`);
+    const { content } = (await answer.json()) as PublishedPlan;
+    expect(content.lots.length).toBeGreaterThan(2);
+  });
+  await test.step('its first sheet is printed, and a load weighed', async () => {
+    await page.goto(at('mix/2026-11-27/quay-round/paper'));
+    await expect(page.getByRole('heading', { name: /^Quay dough for Fri 27 Nov/ })).toBeVisible();
+    expect((await page.pdf({ format: 'A4' })).subarray(0, 4).toString()).toBe('%PDF');
+    await page.goto(at('mix/2026-11-27/quay-round'));
+    await hands.press(/^Start/, false);
+    await hands.follow('Weigh off');
+    const typed = page.getByRole('textbox', { name: /Or type what another scale shows/ });
+    await typed.fill('2300');
+    await typed.press('Enter');
+    await expect(page.getByRole('button', { name: /^quay white.*79\s?g over/ })).toBeVisible();
+    await expectAccessible(page);
+  });
+  console.log(`${hands.count()} interactions`);
+  expect(hands.count()).toBeLessThan(150);
+  const houses = (await (
+    await page.request.get(`${server.url}${paths.houses()}`)
+  ).json()) as HouseSummary[];
+  expect(houses).toHaveLength(1);
+  expect(said).toEqual([]);
+});
