@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 
 /** Names what the processes of one run share: templates of databases. */
-process.env.CALM_TEST_RUN ??= randomUUID().slice(0, 8);
+process.env.TEST_RUN ??= randomUUID().slice(0, 8);
 
 /** Jest runs the TypeScript sources as ES modules; a workspace is a project so that its name shows. */
 const project = (name) => ({

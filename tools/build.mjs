@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { ROOT, run } from './processes.mjs';
 import { Plain, say } from './say.mjs';
 
@@ -18,6 +18,52 @@ export async function buildWeb() {
   });
   if (code !== 0) throw new Plain(`The web application could not be built:\n${output}`);
   writeFileSync(STAMP, '');
+}
+
+/** Where the compiled server lies: it is JavaScript, and needs no loader. */
+export const SERVER_DIST = `${ROOT}/server/dist`;
+const SERVER_STAMP = `${SERVER_DIST}/.built`;
+const SERVER_SOURCES = [
+  'server/src',
+  'core/src',
+  'contract/src',
+  'domain/src',
+  'package-lock.json',
+];
+
+/** Compiles the server, unless nothing has changed since the last time. */
+export async function buildServer() {
+  const newestMs = Math.max(...SERVER_SOURCES.map((path) => newestIn(`${ROOT}/${path}`)));
+  if (existsSync(SERVER_STAMP) && statSync(SERVER_STAMP).mtimeMs > newestMs) return;
+  say('Building the server …');
+  const { build } = await import('esbuild');
+  const src = `${ROOT}/server/src`;
+  await build({
+    entryPoints: {
+      main: `${src}/main.ts`,
+      admin: `${src}/adminMain.ts`,
+      calculations: `${src}/workers/calculations.ts`,
+    },
+    outdir: SERVER_DIST,
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: true,
+    // The house's own workspaces are part of it; what is installed stays where it is.
+    external: installedPackages(),
+    logLevel: 'error',
+  });
+  writeFileSync(SERVER_STAMP, '');
+}
+
+/** What the server and the workspaces under it have installed. */
+function installedPackages() {
+  const names = ['server', 'domain', 'contract', 'core'].flatMap((workspace) => {
+    const text = readFileSync(`${ROOT}/${workspace}/package.json`, 'utf8');
+    return Object.keys(JSON.parse(text).dependencies ?? {});
+  });
+  return names.filter((name) => !name.startsWith('@calm/'));
 }
 
 /** @param {string} path @returns {number} ms */

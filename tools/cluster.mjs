@@ -37,11 +37,15 @@ await runTool(async () => {
   ]);
   const cluster = await startCluster(NODES);
   say(`${NODES} nodes are one cluster.`);
-  await prepare(cluster.url, cluster.appUrl);
-  const servers = await startServers([cluster.appUrlFrom(0), cluster.appUrlFrom(1)]);
-  const addresses = servers.map(({ address }) => address);
-  const proxy = await startProxy(addresses);
+  /** What is to be ended, the last first. */
+  const begun = /** @type {(() => Promise<unknown>)[]} */ ([cluster.stop]);
   try {
+    await prepare(cluster.url, cluster.appUrl);
+    const servers = await startServers([cluster.appUrlFrom(0), cluster.appUrlFrom(1)]);
+    begun.push(() => Promise.all(servers.map(({ pid }) => kill(pid))));
+    const addresses = servers.map(({ address }) => address);
+    const proxy = await startProxy(addresses);
+    begun.push(proxy.stop);
     await heardAcross(addresses);
     let turn = 0;
     await crash({
@@ -69,9 +73,7 @@ await runTool(async () => {
       },
     });
   } finally {
-    await proxy.stop();
-    for (const { pid } of servers) await kill(pid);
-    await cluster.stop();
+    for (const end of begun.reverse()) await end();
   }
 });
 

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { buildWeb, WEB_DIST } from './build.mjs';
 import { installDatabase, startDatabase } from './database.mjs';
 import { checkNode, installPackages } from './install.mjs';
-import { bin, freePort, ROOT, run } from './processes.mjs';
+import { bin, ROOT, run, wantedPort } from './processes.mjs';
 import { Plain, runTool, say } from './say.mjs';
 
 /*
@@ -12,15 +12,7 @@ import { Plain, runTool, say } from './say.mjs';
  */
 await runTool(async () => {
   checkNode();
-  const port = Number(process.env['PORT'] ?? 4180);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) {
-    throw new Plain(`PORT must be a number from 1 to 65535, not "${process.env['PORT']}".`);
-  }
-  if ((await freePort(port)) === null) {
-    throw new Plain(
-      `Port ${port} is already in use. Stop what uses it, or choose another: PORT=4190 npm run demo`,
-    );
-  }
+  const port = await wantedPort('npm run demo');
   await installPackages();
   const ownUrl = process.env['DATABASE_URL'];
   if (!ownUrl) await installDatabase();

@@ -1,6 +1,8 @@
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
+import { OTHER_PORT, portFault } from '../server/src/ports.mjs';
+import { Plain } from './say.mjs';
 
 /** The project's root folder, without a slash at its end. */
 export const ROOT = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
@@ -85,4 +87,19 @@ export function freePort(wanted = 0) {
       probe.close(() => resolve(port));
     });
   });
+}
+
+/**
+ * The port that PORT asks for, free and one that browsers open. @param {string} command that is begun with it
+ * @returns {Promise<number>}
+ */
+export async function wantedPort(command) {
+  const text = process.env['PORT'] ?? '4180';
+  const fault = portFault(text);
+  if (fault) throw new Plain(fault);
+  const port = Number(text);
+  if ((await freePort(port)) !== null) return port;
+  throw new Plain(
+    `Port ${port} is already in use. Stop what uses it, or choose another: PORT=${OTHER_PORT} ${command}`,
+  );
 }

@@ -117,7 +117,7 @@ const VIEWS = [
     theme: 'dark',
     act: pouring,
   },
-  { name: 'divide-and-ball-tablet', path: 'mix/2026-11-27/yard-round/ball', size: TABLET },
+  { name: 'house', path: 'house', size: DESK },
   { name: 'paper', path: 'mix/2026-11-28/slab/paper', size: DESK },
   { name: 'walk-in', path: 'walk-in', size: DESK, act: inHand },
   {
