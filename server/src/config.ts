@@ -22,6 +22,8 @@ export const SETTINGS: Readonly<Record<string, string>> = {
   CALM_TLS_KEY: 'file of its key',
   CALM_BACKUP_KEY:
     'with it `npm run admin -- backup` encrypts what it writes, and `restore` reads it; keep it elsewhere',
+  CALM_METRICS_PORT:
+    'a port of its own, on which `/metrics` counts for monitoring; none unless told',
   CALM_NOW: 'a moment at which a clock of its own begins, for practice and tests',
   CALM_SPEED: 'how many times as fast as the machine’s that clock goes; stands still unless told',
   LOG_LEVEL: '`info` unless told; requests are logged without headers',
@@ -58,6 +60,8 @@ export interface Config {
   readonly databaseUrl: string;
   readonly host: string;
   readonly port: number;
+  /** Where it is counted what the server is about; null counts nothing. */
+  readonly metricsPort: number | null;
   /** Built web files; null serves the API alone. */
   readonly webDir: string | null;
   /** ISO instant at which a clock of its own begins; null for the machine's. */
@@ -90,10 +94,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     throw new StartError(
       `${unknown} is no setting of Calm Tray. They are: ${[...KNOWN].join(', ')}.`,
     );
-  const portText = env['PORT'] ?? '4180';
-  const fault = portFault(portText);
-  if (fault) throw new StartError(fault);
-  const port = Number(portText);
+  const port = readPort(env['PORT'] ?? '4180');
+  const metricsText = env['CALM_METRICS_PORT'];
   const clockSpeed = Number(env['CALM_SPEED'] ?? 0);
   if (!(clockSpeed >= 0 && clockSpeed <= 10_000)) {
     throw new StartError(
@@ -103,6 +105,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   return {
     databaseUrl,
     port,
+    metricsPort: metricsText ? readPort(metricsText) : null,
     host: env['HOST'] ?? '127.0.0.1',
     webDir: env['CALM_WEB_DIR'] ?? null,
     ownNow: env['CALM_NOW'] ?? null,
@@ -111,6 +114,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     site: readSite(env),
     tls: readTls(env),
   };
+}
+
+function readPort(text: string): number {
+  const fault = portFault(text);
+  if (fault) throw new StartError(fault);
+  return Number(text);
 }
 
 function readSite(env: NodeJS.ProcessEnv): Site {

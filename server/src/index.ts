@@ -3,6 +3,7 @@ export * from './config';
 export * from './serve';
 export { createApp } from './http/app';
 export * from './database/database';
+export { migrate } from './database/migrations';
 export * as schema from './database/schema';
 export { inTransaction, UNHURRIED } from './database/transaction';
 export { activeKeyOf } from './store/lots/lots';

@@ -105,19 +105,50 @@ describe('a server process', () => {
     expect(refused.output()).toMatch(/^Cannot reach the database at 127\.0\.0\.1:1\/none\./);
   });
 
+  it('counts what it does on a port of its own, by routes and not by addresses', async () => {
+    const [port, metricsPort] = [await anyPort(), await anyPort()];
+    const env = { CALM_METRICS_PORT: String(metricsPort) };
+    const server = await startProcess(port, env);
+    const cookie = await signedIn(database.db, HOUSE);
+    await fetch(`http://127.0.0.1:${port}${paths.book(HOUSE)}`, { headers: { cookie } });
+    await fetch(`http://127.0.0.1:${port}${paths.book(HOUSE)}`);
+    await fetch(`http://127.0.0.1:${port}${paths.book('nobody-s')}`);
+    const res = await fetch(`http://127.0.0.1:${metricsPort}/metrics`);
+    expect(res.headers.get('content-type')).toMatch(/^text\/plain; version=0\.0\.4/);
+    const text = await res.text();
+    const count = 'calm_http_request_seconds_count{method="GET",route="/api/v1/houses/:house/book"';
+    const lines = new Set(text.split('\n'));
+    const wanted = [
+      `${count},status="200"} 1`,
+      `${count},status="401"} 1`,
+      'calm_database_ready 1',
+      'calm_live_lines 0',
+    ];
+    expect(wanted.filter((line) => !lines.has(line))).toEqual([]);
+    expect(text).not.toMatch(/lantern-yard|nobody-s/);
+    expect((await fetch(`http://127.0.0.1:${port}/metrics`)).status).toBe(404);
+    const other = await startProcess(await anyPort(), env);
+    expect(await other.ended).toBe(1);
+    expect(other.output()).toContain(`Port ${metricsPort} is already in use.`);
+    server.child.kill('SIGTERM');
+    expect(await server.ended).toBe(0);
+  });
+
   it('answers in time and ends when it is told to, while its database answers nothing', async () => {
     const between = await unreliableDatabase(database.url);
     const port = await anyPort();
     const server = await startProcess(port, { DATABASE_URL: between.url });
     const asked = async (path: string) => {
       const began = Date.now();
-      const { status } = await fetch(`http://127.0.0.1:${port}${path}`);
-      return { status, ms: Date.now() - began };
+      const res = await fetch(`http://127.0.0.1:${port}${path}`);
+      const ms = Date.now() - began;
+      return { status: res.status, ms, ...((await res.json()) as { detail?: string }) };
     };
     expect(await asked('/readyz')).toMatchObject({ status: 200 });
     between.be('frozen');
     const ready = await asked('/readyz');
     expect(ready.status).toBe(503);
+    expect(ready.detail).toContain('does not answer within a second');
     expect(ready.ms).toBeLessThan(3000);
     const busy = await asked(paths.book(HOUSE));
     expect(busy.status).toBe(503);

@@ -6,10 +6,12 @@ import { ownClock, systemClock } from './clock';
 import { StartError, type Config } from './config';
 import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
+import { createMetrics } from './http/metrics';
 import { LiveHub } from './http/live/liveHub';
 import { addressesOf } from './database/nodes';
 import { OTHER_PORT } from './ports.mjs';
-import { openDatabase, probeDatabase } from './database/database';
+import { openDatabase } from './database/database';
+import { databaseReadiness } from './database/readiness';
 import { readyThreads, stopThreads } from './workers/threads';
 import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
 
@@ -41,6 +43,9 @@ export async function serve(config: Config): Promise<Serving> {
   const live = new LiveHub(db, log);
   let isTakingWork = true;
   const clock = config.ownNow ? ownClock(config.ownNow, config.clockSpeed) : systemClock;
+  const database = () => databaseReadiness(config.databaseUrl);
+  const metrics =
+    config.metricsPort === null ? null : createMetrics({ database, liveLines: () => live.lines });
   const app = createApp({
     db,
     log,
@@ -48,17 +53,22 @@ export async function serve(config: Config): Promise<Serving> {
     clock,
     site: config.site,
     webDir: config.webDir,
-    isTakingWork: () => isTakingWork,
-    isMigrated: () => probeDatabase(config.databaseUrl),
+    health: { isTakingWork: () => isTakingWork, database },
+    counts: metrics?.counts ?? null,
   });
   const server = config.tls ? createTlsServer(tlsFiles(config.tls), app) : createServer(app);
+  const metricsServer = metrics && createServer(metrics.app);
   server.requestTimeout = REQUEST_MS;
   server.headersTimeout = HEADERS_MS;
   server.keepAliveTimeout = IDLE_MS;
   try {
     await pool.query('select 1');
-    await listen(server, config);
+    await listen(server, config.host, config.port);
+    if (metricsServer && config.metricsPort !== null)
+      await listen(metricsServer, config.host, config.metricsPort);
   } catch (error) {
+    metricsServer?.close();
+    server.close();
     await pool.end();
     throw startError(error, config);
   }
@@ -75,6 +85,8 @@ export async function serve(config: Config): Promise<Serving> {
       isTakingWork = false;
       await stopWatching();
       await live.stop();
+      metricsServer?.close();
+      metricsServer?.closeAllConnections();
       const hurry = setTimeout(() => server.closeAllConnections(), STOP_WITHIN_MS);
       await new Promise<void>((resolve) => {
         server.close(() => resolve());
@@ -96,7 +108,7 @@ function tlsFiles({ cert, key }: NonNullable<Config['tls']>) {
   }
 }
 
-function listen(server: Server, { host, port }: Config): Promise<void> {
+function listen(server: Server, host: string, port: number): Promise<void> {
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, () => {
@@ -106,8 +118,9 @@ function listen(server: Server, { host, port }: Config): Promise<void> {
   });
 }
 
-function startError(error: unknown, { port, databaseUrl }: Config): unknown {
-  const { code, message } = error as NodeJS.ErrnoException;
+function startError(error: unknown, config: Config): unknown {
+  const { databaseUrl } = config;
+  const { code, message, port = config.port } = error as NodeJS.ErrnoException & { port?: number };
   const { hostname, port: databasePort, pathname } = new URL(addressesOf(databaseUrl)[0]);
   if (code === 'EADDRINUSE') {
     return new StartError(

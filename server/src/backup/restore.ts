@@ -1,13 +1,8 @@
-import { migrate as runMigrations } from 'drizzle-orm/mysql2/migrator';
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { createConnection, type Connection, type RowDataPacket } from 'mysql2/promise';
 import { StartError } from '../config';
-import { migrate, openDatabase, type Database } from '../database/database';
+import { openDatabase, type Database } from '../database/database';
+import { knownMigrations, migrate, migrateUpTo } from '../database/migrations';
 import { addressesOf } from '../database/nodes';
-import { MIGRATIONS } from '../resources';
 import { readBackup, type BackupTable, type Cell } from './backupFile';
 
 /** Bytes of one insert. */
@@ -63,25 +58,6 @@ async function emptyTables(db: Database, connection: Connection, migrations: num
       'That database is of another version than the backup. Restore into one without any tables.',
     );
 }
-
-async function migrateUpTo(db: Database, count: number): Promise<void> {
-  const folder = mkdtempSync(join(tmpdir(), 'calm-restore-'));
-  try {
-    cpSync(fileURLToPath(MIGRATIONS), folder, { recursive: true });
-    const journal = readJournal(folder);
-    const entries = journal.entries.slice(0, count);
-    writeFileSync(join(folder, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
-    await runMigrations(db, { migrationsFolder: folder });
-  } finally {
-    rmSync(folder, { recursive: true });
-  }
-}
-
-const readJournal = (folder: string) =>
-  JSON.parse(readFileSync(join(folder, 'meta/_journal.json'), 'utf8')) as {
-    readonly entries: readonly object[];
-  };
-const knownMigrations = () => readJournal(fileURLToPath(MIGRATIONS)).entries.length;
 
 /** All rows, or none. */
 async function load(connection: Connection, tables: AsyncIterable<BackupTable>): Promise<number> {

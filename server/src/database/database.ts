@@ -1,8 +1,5 @@
 import { drizzle } from 'drizzle-orm/mysql2';
-import { migrate as runMigrations } from 'drizzle-orm/mysql2/migrator';
-import { createConnection, createPool, type Pool, type PoolConnection } from 'mysql2/promise';
-import { fileURLToPath } from 'node:url';
-import { MIGRATIONS } from '../resources';
+import { createPool, type Pool, type PoolConnection } from 'mysql2/promise';
 import { addressesOf, NodePools } from './nodes';
 import * as schema from './schema';
 
@@ -58,39 +55,4 @@ function openPool(uri: string, ...sessionSettings: readonly string[]): Pool {
     for (const setting of settings) core.query(setting, () => undefined);
   });
   return pool;
-}
-
-/** Longest that the database may take to say that it is there, ms. */
-const PROBE_MS = 1000;
-
-/**
- * Asks the database whether it is there and migrated, on a connection of its own: the pool may be all taken.
- *
- * @throws the database's error, also when it takes longer than a second
- */
-export async function probeDatabase(url: string): Promise<void> {
-  let failure: unknown;
-  for (const uri of addressesOf(url)) {
-    try {
-      return await probeNode(uri);
-    } catch (error) {
-      failure = error;
-    }
-  }
-  throw failure;
-}
-
-async function probeNode(uri: string): Promise<void> {
-  const connection = await createConnection({ uri, connectTimeout: PROBE_MS });
-  try {
-    await connection.query({ sql: 'select 1 from houses limit 1', timeout: PROBE_MS });
-  } finally {
-    connection.destroy();
-  }
-}
-
-/** Brings the tables up to date from the committed SQL. */
-export async function migrate(db: Database): Promise<void> {
-  const migrationsFolder = fileURLToPath(MIGRATIONS);
-  await runMigrations(db, { migrationsFolder });
 }

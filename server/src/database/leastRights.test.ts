@@ -1,8 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { sql } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
 import { createConnection, type Connection } from 'mysql2/promise';
 import { startHouse, type TestHouse } from '../test-support/testHouse';
 import { grantLeastRights } from './leastRights';
+import { databaseReadiness } from './readiness';
 
 /** The second account of the private server; on a server of somebody's own one is made, which takes the right to. */
 async function appAccount(): Promise<URL> {
@@ -21,6 +23,7 @@ async function appAccount(): Promise<URL> {
 describe('the account that serves houses', () => {
   let house: TestHouse;
   let app: Connection;
+  let own: string;
   beforeAll(async () => {
     house = await startHouse();
     const url = await appAccount();
@@ -29,7 +32,8 @@ describe('the account that serves houses', () => {
       user: url.username,
       host: url.hostname,
     });
-    app = await createConnection(url.href);
+    own = url.href;
+    app = await createConnection(own);
   });
   afterAll(async () => {
     await app.end();
@@ -60,5 +64,14 @@ describe('the account that serves houses', () => {
     const insert = `INSERT INTO audit (house_id, at, permission, method, path)
       SELECT id, now(), 'see', 'GET', '/' FROM houses LIMIT 1`;
     await expect(app.query(insert)).resolves.toBeDefined();
+  });
+
+  it('sees whether the tables are of its version', async () => {
+    expect(await databaseReadiness(own)).toBe('ready');
+    await house.db.execute(sql`INSERT INTO __drizzle_migrations (hash, created_at) VALUES (1, 1)`);
+    expect(await databaseReadiness(own)).toBe('ahead');
+    await house.db.execute(sql`DELETE FROM __drizzle_migrations ORDER BY id DESC LIMIT 2`);
+    expect(await databaseReadiness(own)).toBe('behind');
+    expect(await databaseReadiness(`${own}_not_there`)).toBe('away');
   });
 });

@@ -3,8 +3,8 @@ import type { Queries } from './database';
 
 /** What is only ever added to: whoever serves the house can neither change nor delete it. */
 const APPEND_ONLY = new Set(['audit']);
-/** What only the migrator writes. */
-const MIGRATIONS = '__drizzle_migrations';
+/** What only the migrator writes; whoever serves sees from it whether the tables are of its version. */
+const READ_ONLY = new Set(['__drizzle_migrations']);
 
 /** An account of the database, as it comes in. */
 export interface Account {
@@ -31,10 +31,14 @@ export async function grantLeastRights(
     sql`select table_name as name from information_schema.tables where table_schema = ${database}`,
   )) as unknown as [{ name: string }[]];
   for (const { name } of rows) {
-    if (name === MIGRATIONS) continue;
-    const rights = APPEND_ONLY.has(name) ? 'select, insert' : 'select, insert, update, delete';
+    const rights = rightsOn(name);
     await tx.execute(
       sql.raw(`grant ${rights} on \`${database}\`.\`${name}\` to '${user}'@'${host}'`),
     );
   }
+}
+
+function rightsOn(table: string): string {
+  if (READ_ONLY.has(table)) return 'select';
+  return APPEND_ONLY.has(table) ? 'select, insert' : 'select, insert, update, delete';
 }

@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
-import { migrate, openDatabase } from './database';
+import { openDatabase } from './database';
+import { migrate } from './migrations';
 
 const FOLDER = fileURLToPath(new URL('./migrations', import.meta.url));
 

@@ -1,6 +1,6 @@
 import { API } from '@calm/contract';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
@@ -8,6 +8,7 @@ import { pinoHttp } from 'pino-http';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
 import { apiRouter } from './api';
+import { health, type Health } from './health';
 import type { LiveHub } from './live/liveHub';
 import { problemHandler, sendProblem } from './problems';
 import { onlyTls, trustProxies, type Site } from './site';
@@ -30,15 +31,14 @@ export interface AppParts {
   readonly site: Site;
   /** Built web files; null serves the API alone. */
   readonly webDir: string | null;
-  /** False once the server has been told to stop. */
-  readonly isTakingWork: () => boolean;
-  /** Rejects when the database does not answer within a second, or is not migrated. */
-  readonly isMigrated: () => Promise<void>;
+  readonly health: Health;
+  /** Counts requests; null where nobody watches. */
+  readonly counts: RequestHandler | null;
 }
 
 /** The Express application: log, headers, health, API, web files, problems. */
 export function createApp(parts: AppParts): Express {
-  const { db, clock, log, live, site, webDir, isTakingWork, isMigrated } = parts;
+  const { db, clock, log, live, site, webDir, counts } = parts;
   const app = express();
   app.disable('x-powered-by');
   trustProxies(app, site);
@@ -59,6 +59,7 @@ export function createApp(parts: AppParts): Express {
         error || res.statusCode >= 500 ? 'error' : res.statusCode >= 400 ? 'warn' : 'debug',
     }),
   );
+  if (counts) app.use(counts);
   app.use((_req, res, next) => {
     res.locals['cspNonce'] = randomBytes(16).toString('base64');
     next();
@@ -91,19 +92,7 @@ export function createApp(parts: AppParts): Express {
 
   app.use(compression());
 
-  app.get('/healthz', (_req, res) => {
-    res.json({ is: 'alive' });
-  });
-  app.get('/readyz', async (_req, res) => {
-    if (!isTakingWork()) return sendProblem(res, 'not-ready', 'The server is stopping.');
-    try {
-      await isMigrated();
-      res.json({ is: 'ready' });
-    } catch {
-      sendProblem(res, 'not-ready', 'The database does not answer, or is not migrated.');
-    }
-  });
-
+  app.use(health(parts.health));
   app.use(API, tellsVersion(webDir), apiRouter({ db, clock, live, site }));
   if (webDir) app.use(webFiles(webDir));
   app.use((req, res) => sendProblem(res, 'not-found', `Nothing at ${req.path}.`));

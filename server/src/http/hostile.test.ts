@@ -41,8 +41,8 @@ beforeAll(async () => {
     log: pino({ level: 'silent' }),
     site: LOOPBACK_SITE,
     webDir,
-    isTakingWork: () => true,
-    isMigrated: () => Promise.resolve(),
+    health: { isTakingWork: () => true, database: () => Promise.resolve('ready') },
+    counts: null,
   });
   server = createServer(app);
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));

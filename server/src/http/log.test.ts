@@ -25,8 +25,8 @@ describe('the log', () => {
       live: new LiveHub(house.db, log),
       webDir: null,
       site: LOOPBACK_SITE,
-      isTakingWork: () => true,
-      isMigrated: () => Promise.resolve(),
+      health: { isTakingWork: () => true, database: () => Promise.resolve('ready') },
+      counts: null,
     });
     const cookie = await signedIn(house.db, HOUSE, 'Tilde');
     const [, token = ''] = cookie.split('=');

@@ -18,7 +18,9 @@ import { ownClock } from '../clock';
 import { createApp } from '../http/app';
 import { LOOPBACK_SITE, type Site } from '../http/site';
 import { LiveHub } from '../http/live/liveHub';
-import { migrate, openDatabase, probeDatabase, type Database } from '../database/database';
+import { openDatabase, type Database } from '../database/database';
+import { migrate } from '../database/migrations';
+import { databaseReadiness } from '../database/readiness';
 import * as t from '../database/schema';
 import { copyOf, type OwnDatabase } from './templates';
 import { openSession } from '../store/access/sessions';
@@ -95,8 +97,8 @@ function appsOn({ db, url }: Pick<OpenDatabase, 'db' | 'url'>, site: Site = LOOP
       log,
       live,
       webDir: null,
-      isTakingWork: () => true,
-      isMigrated: () => probeDatabase(url),
+      health: { isTakingWork: () => true, database: () => databaseReadiness(url) },
+      counts: null,
       site,
     });
   return { live, appAt };

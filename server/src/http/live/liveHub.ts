@@ -52,6 +52,11 @@ export class LiveHub {
     };
   }
 
+  /** How many follow a house. */
+  get lines(): number {
+    return this.ends.size;
+  }
+
   /** Something was written: looks at once, or once more when it is looking already. */
   nudge(): void {
     if (this.isStopped || this.listeners.size === 0) return;
