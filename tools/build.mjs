@@ -12,7 +12,7 @@ export async function buildWeb() {
   const newestMs = Math.max(...SOURCES.map((path) => newestIn(`${ROOT}/${path}`)));
   if (existsSync(STAMP) && statSync(STAMP).mtimeMs > newestMs) return;
   say('Building the web application …');
-  const { code, output } = await run('npm', ['run', '--silent', 'build'], {
+  const { code, output } = await run('npm', ['run', '--silent', 'build', '--workspace', 'web'], {
     quiet: true,
     env: { NODE_OPTIONS: '' },
   });

@@ -16,12 +16,12 @@ import { isLoaded, loadLanternYard } from './load';
  * Migrates the database that DATABASE_URL names and loads the demo house if it is not there, or
  * afresh with --reset: with ten weeks behind it, and its coming ones published by its manager.
  */
-const { DATABASE_URL, CALM_NOW } = process.env;
-const { db, pool } = openDatabase(DATABASE_URL ?? '');
+const { DATABASE_URL = '', DATABASE_APP_URL = DATABASE_URL, CALM_NOW } = process.env;
+const { db, pool } = openDatabase(DATABASE_URL);
 const clock = CALM_NOW ? ownClock(CALM_NOW) : systemClock;
 try {
   await migrate(db);
-  await grantAccess();
+  await grantLeastRights(db, DATABASE_URL, DATABASE_APP_URL);
   if (process.argv.includes('--reset') || !(await isLoaded(db))) {
     const { lots } = await loadLanternYard(db, { now: clock.now() });
     await atWork();
@@ -36,14 +36,6 @@ try {
   process.exitCode = 1;
 } finally {
   await pool.end();
-}
-
-/** The account that serves the house, where it is another than the one that makes its tables. */
-async function grantAccess(): Promise<void> {
-  const { DATABASE_APP_URL = DATABASE_URL } = process.env;
-  const [own, app] = [DATABASE_URL, DATABASE_APP_URL].map((url) => new URL(url ?? ''));
-  if (!app || app.username === own?.username) return;
-  await grantLeastRights(db, app.pathname.slice(1), { user: app.username, host: app.hostname });
 }
 
 /** The manager plans over the house's own address, as people do. */

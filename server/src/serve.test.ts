@@ -9,6 +9,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { generate } from 'selfsigned';
+import { adminMain } from './admin';
 import { freshDatabase, HOUSE, NOW, signedIn, TODAY } from './test-support/testHouse';
 import { unreliableDatabase } from './test-support/unreliableDatabase';
 
@@ -103,6 +104,14 @@ describe('a server process', () => {
     const refused = await startProcess(port, { DATABASE_URL: 'mysql://a:b@127.0.0.1:1/none' });
     expect(await refused.ended).toBe(1);
     expect(refused.output()).toMatch(/^Cannot reach the database at 127\.0\.0\.1:1\/none\./);
+
+    const other = database.url.replace(/\/[^/]+$/, '/mysql');
+    const elsewhere = await startProcess(port, { DATABASE_URL: other });
+    expect(await elsewhere.ended).toBe(1);
+    expect(elsewhere.output()).toMatch(/^(Cannot use the|The) database at [^\n]+\/mysql[^\n]+\n$/);
+    await expect(
+      adminMain(['migrate'], { DATABASE_URL: 'mysql://a:b@127.0.0.1:1/x' }),
+    ).rejects.toThrow(/^Cannot reach the database/);
   });
 
   it('counts what it does on a port of its own, by routes and not by addresses', async () => {

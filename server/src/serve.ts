@@ -8,7 +8,7 @@ import { createApp } from './http/app';
 import { startColdWatch } from './jobs/coldWatch';
 import { createMetrics } from './http/metrics';
 import { LiveHub } from './http/live/liveHub';
-import { addressesOf } from './database/nodes';
+import { addressFault } from './database/addressFault';
 import { OTHER_PORT } from './ports.mjs';
 import { openDatabase } from './database/database';
 import { databaseReadiness } from './database/readiness';
@@ -62,7 +62,7 @@ export async function serve(config: Config): Promise<Serving> {
   server.headersTimeout = HEADERS_MS;
   server.keepAliveTimeout = IDLE_MS;
   try {
-    await pool.query('select 1');
+    await pool.query('select 1 from houses limit 1');
     await listen(server, config.host, config.port);
     if (metricsServer && config.metricsPort !== null)
       await listen(metricsServer, config.host, config.metricsPort);
@@ -119,9 +119,7 @@ function listen(server: Server, host: string, port: number): Promise<void> {
 }
 
 function startError(error: unknown, config: Config): unknown {
-  const { databaseUrl } = config;
-  const { code, message, port = config.port } = error as NodeJS.ErrnoException & { port?: number };
-  const { hostname, port: databasePort, pathname } = new URL(addressesOf(databaseUrl)[0]);
+  const { code, port = config.port } = error as NodeJS.ErrnoException & { port?: number };
   if (code === 'EADDRINUSE') {
     return new StartError(
       `Port ${port} is already in use. Stop what uses it, or choose another, such as PORT=${OTHER_PORT}.`,
@@ -129,12 +127,6 @@ function startError(error: unknown, config: Config): unknown {
   }
   if (code === 'EACCES')
     return new StartError(`No right to listen on port ${port}. Choose one over 1024.`);
-  const asked = `the database at ${hostname}:${databasePort || 3306}${pathname}`;
-  if (code === 'ECONNREFUSED' || code === 'ETIMEDOUT' || code === 'ENOTFOUND') {
-    return new StartError(`Cannot reach ${asked}. Start it, or correct DATABASE_URL.`);
-  }
-  if (code === 'ER_ACCESS_DENIED_ERROR' || code === 'ER_BAD_DB_ERROR') {
-    return new StartError(`Cannot use ${asked}: ${message}. Correct DATABASE_URL.`);
-  }
-  return error;
+  const fault = addressFault(error, config.databaseUrl);
+  return fault === null ? error : new StartError(fault);
 }

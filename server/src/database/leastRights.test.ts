@@ -28,11 +28,8 @@ describe('the account that serves houses', () => {
     house = await startHouse();
     const url = await appAccount();
     url.pathname = new URL(house.url).pathname;
-    await grantLeastRights(house.db, url.pathname.slice(1), {
-      user: url.username,
-      host: url.hostname,
-    });
     own = url.href;
+    await grantLeastRights(house.db, house.url, own);
     app = await createConnection(own);
   });
   afterAll(async () => {
