@@ -1,4 +1,5 @@
 import { jsonSchemas, openApiDocument } from '@calm/contract/schemas';
+import { archiveSchema } from '@calm/server';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { format } from 'prettier';
@@ -16,4 +17,5 @@ mkdirSync(`${docs}formats`, { recursive: true });
 for (const [command, schema] of Object.entries(jsonSchemas())) {
   await write(`formats/${command}.schema.json`, schema);
 }
+await write('formats/archive.schema.json', archiveSchema());
 await write('openapi.json', openApiDocument(answerSchemas()));

@@ -1,5 +1,5 @@
 export * from './load';
-export * from './load/removeHouse';
+
 export * from './load/cold';
 export * from './load/demand';
 export * from './load/inserting';

@@ -5,6 +5,7 @@ import {
   UNHURRIED,
   type Database,
   type Queries,
+  removeHouse,
 } from '@calm/server';
 import { NO_LOSSES, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
@@ -17,7 +18,6 @@ import { insertBook, insertServices, insertUsualCounts } from './load/book';
 import { inBatches, patternId } from './load/inserting';
 import { insertSales } from './load/demand';
 import { insertProbes, insertReadings } from './load/cold';
-import { removeHouse } from './load/removeHouse';
 
 /** Any fixed namespace will do: it makes the demo's ids the same every time. */
 const NAMESPACE = '5b1f3e0a-6c1d-4f0e-9a55-0d1f2c3b4a59';
@@ -191,7 +191,7 @@ function bookOf(
     ),
   };
   return {
-    house: { id: id('house'), slug, name, timeZone, settings, version: 1 },
+    house: { id: id('house'), slug, name, timeZone, settings, eraseOn: null, version: 1 },
     formerPeople: [],
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
       id: id(`mixer/${key}`),

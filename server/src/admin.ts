@@ -1,5 +1,11 @@
-import { readdirSync, rmSync } from 'node:fs';
+import type { House } from '@calm/contract';
+import { DateTime } from 'luxon';
+import { createWriteStream, readdirSync, rmSync } from 'node:fs';
+import { rename } from 'node:fs/promises';
 import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { archiveHouse } from './archive/archive';
+import { bringIn } from './archive/bringIn';
 import { backUp } from './backup/backup';
 import { restore } from './backup/restore';
 import { StartError } from './config';
@@ -9,8 +15,10 @@ import { grantLeastRights } from './database/leastRights';
 import { migrate } from './database/migrations';
 import type { Scope } from './database/scope';
 import { verifyAudit, type ChainReport } from './store/access/auditLog';
-import { findHouse } from './store/house/houses';
-import { reading } from './database/transaction';
+import { readCrew } from './store/access/crew';
+import { findHouse, listHouses, readHouseCounts, type HouseCounts } from './store/house/houses';
+import { removeHouse } from './store/house/removeHouse';
+import { inTransaction, reading, READING_MUCH, UNHURRIED } from './database/transaction';
 import { newSecretFor, unlockHouse } from './use-cases/access/recovery';
 import { inHouse } from './use-cases/inHouse';
 import type { Result } from './use-cases/result';
@@ -20,6 +28,11 @@ const HOW = `npm run admin -- migrate                      tables as this versio
 npm run admin -- backup <file>                everything in one file; with CALM_BACKUP_KEY encrypted
 npm run admin -- backup-to <folder> <keep>    the same, by its day; the newest so many are kept
 npm run admin -- restore <file>               a backup into a database without a house
+npm run admin -- houses                       which houses there are
+npm run admin -- archive <house> <file.zip>   one house in one file, to read and to take elsewhere
+npm run admin -- bring-in <file.zip>          such a house into this database; prints how its managers come in
+npm run admin -- erase <house> for-good       a house and all of its record, at once
+npm run admin -- erase-due                    the houses whose day has come; for the night
 npm run admin -- unlock <house>               everybody may try to sign in again
 npm run admin -- new-secret <house> <name>    a new password or PIN for somebody, printed once
 npm run admin -- verify-audit <house>         whether the record of who did what is as it was written`;
@@ -40,6 +53,15 @@ export async function administer(db: Database, args: readonly string[]): Promise
       return `Everybody of ${slug} may try to sign in again.`;
     case 'new-secret':
       return `${name} comes in with: ${await done(db, slug, '/new-secret', (scope) => newSecretFor(scope, name))}`;
+    case 'houses':
+      return toldHouses(await reading(db, readHouseCounts));
+    case 'archive':
+      return archiveTo(db, slug, name);
+    case 'erase':
+      if (name !== 'for-good') throw new StartError(HOW);
+      return erase(db, slug);
+    case 'erase-due':
+      return eraseDue(db, new Date());
     case 'verify-audit':
       return verdict(slug, await chainOf(db, slug));
     default:
@@ -47,13 +69,81 @@ export async function administer(db: Database, args: readonly string[]): Promise
   }
 }
 
+async function archiveTo(db: Database, slug: string, file: string): Promise<string> {
+  if (!file) throw new StartError(HOW);
+  const house = await houseCalled(db, slug);
+  const part = `${file}.part`;
+  try {
+    await pipeline(
+      await archiveHouse(db, house, new Date()),
+      createWriteStream(part, { mode: 0o600 }),
+    );
+    await rename(part, file);
+  } catch (error) {
+    rmSync(part, { force: true });
+    const { code } = error as NodeJS.ErrnoException;
+    if (code?.startsWith('E') && !code.startsWith('ER_'))
+      throw new StartError(`${file} cannot be written (${code}).`);
+    throw error;
+  }
+  return `${house.name} is in ${file}, without passwords, PINs and tokens.`;
+}
+
+async function erase(db: Database, slug: string): Promise<string> {
+  const { id, name } = await houseCalled(db, slug);
+  await inTransaction(db, (tx) => removeHouse(tx, id), UNHURRIED);
+  return `${name} is erased.`;
+}
+
+/** Erases every house whose day has come, by its own calendar. */
+async function eraseDue(db: Database, now: Date): Promise<string> {
+  const told: string[] = [];
+  for (const { slug } of await reading(db, listHouses)) {
+    const { timeZone, eraseOn } = await houseCalled(db, slug);
+    const today = DateTime.fromJSDate(now, { zone: timeZone }).toISODate() ?? '';
+    if (eraseOn !== null && eraseOn <= today) told.push(await erase(db, slug));
+  }
+  return told.length === 0 ? 'No house is due.' : told.join('\n');
+}
+
+async function houseCalled(db: Database, slug: string): Promise<House> {
+  const house = await reading(db, (tx) => findHouse(tx, slug));
+  if (!house) throw new StartError(`There is no house of that name.\n${HOW}`);
+  return house;
+}
+
+const toldHouses = (houses: readonly HouseCounts[]): string =>
+  houses.length === 0
+    ? 'There is no house yet.'
+    : houses
+        .map(({ slug, name, people, lots, eraseOn }) => {
+          const until = eraseOn === null ? '' : `, to be erased on ${eraseOn}`;
+          return `${slug}  ${name}: ${people} people, ${lots} lots${until}`;
+        })
+        .join('\n');
+
+/** Brings a house in, and lets its managers in: their passwords stayed where it came from. */
+async function broughtIn(url: string, file: string): Promise<string> {
+  const { slug, name, rows } = await bringIn(url, file);
+  const { db, pool } = openDatabase(url);
+  try {
+    const { id } = await houseCalled(db, slug);
+    const { people } = await reading(db, (tx) => readCrew({ tx, houseId: id }));
+    const managers = people.filter(({ role }) => role === 'manager');
+    const lines = [`${name} is here, ${rows} rows: /${slug}/tonight`];
+    for (const { name: who } of managers)
+      lines.push(
+        `${who} comes in with: ${await done(db, slug, '/new-secret', (scope) => newSecretFor(scope, who))}`,
+      );
+    return lines.join('\n');
+  } finally {
+    await pool.end();
+  }
+}
+
 async function chainOf(db: Database, slug: string): Promise<ChainReport> {
-  const report = await reading(db, async (tx) => {
-    const house = await findHouse(tx, slug);
-    return house && verifyAudit({ tx, houseId: house.id });
-  });
-  if (!report) throw new StartError(`There is no house of that name.\n${HOW}`);
-  return report;
+  const { id } = await houseCalled(db, slug);
+  return reading(db, (tx) => verifyAudit({ tx, houseId: id }), READING_MUCH);
 }
 
 /** @throws StartError when the record is not as it was written */
@@ -147,6 +237,7 @@ async function runCommand(
   const [command, where = '', keep = ''] = args;
   if (command === 'backup' && where) return backedUp(url, where, key);
   if (command === 'backup-to' && where) return backUpTo(url, where, Number(keep), key);
+  if (command === 'bring-in' && where) return broughtIn(url, where);
   if (command === 'restore' && where) return restored(url, where, key);
   const { db, pool } = openDatabase(url);
   try {

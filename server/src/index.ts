@@ -12,3 +12,5 @@ export { grantLeastRights } from './database/leastRights';
 export { addReadings } from './store/cold/readings';
 export { openSession } from './store/access/sessions';
 export { hashSecret } from './use-cases/access/hashSecret';
+export { removeHouse } from './store/house/removeHouse';
+export { archiveSchema } from './archive/archiveSchema';

@@ -69,6 +69,8 @@ export interface PlainAnswers {
   readonly shifts: readonly Shift[];
   readonly audit: readonly AuditEntry[];
   readonly live: string;
+  readonly eraseHouse: House;
+  readonly keepHouse: House;
   readonly changeSettings: House;
   readonly book: HouseBook;
   readonly startFormula: FormulaRecord;

@@ -3,7 +3,7 @@ import type { HousePart } from './housePart';
 import type { Permission } from '../access/permissions';
 
 /** How a route answers: a JSON document, nothing, a file, or events as they happen. */
-export type RouteMedia = 'json' | 'none' | 'csv' | 'calendar' | 'jpeg' | 'events';
+export type RouteMedia = 'json' | 'none' | 'csv' | 'calendar' | 'jpeg' | 'zip' | 'events';
 
 /** How long an answer is good. */
 export interface KeptFor {

@@ -21,6 +21,7 @@ const MEDIA_TYPE = {
   csv: 'text/csv',
   calendar: 'text/calendar',
   jpeg: 'image/jpeg',
+  zip: 'application/zip',
   events: 'text/event-stream',
 } as const satisfies Readonly<Record<RouteDefinition['media'], string | null>>;
 

@@ -53,6 +53,7 @@ import {
   recordStartSchema,
 } from '../lots/recordSchemas';
 import {
+  erasureSchema,
   firstHouseSchema,
   houseStartSchema,
   mixerSchema,
@@ -93,6 +94,7 @@ export const ROUTE_SCHEMAS = {
   shifts: { query: daysQuery },
   audit: { query: auditQuery },
 
+  eraseHouse: { body: erasureSchema },
   changeSettings: { body: settingsChangeSchema },
   startFormula: { body: formulaStartSchema },
   saveFormula: { body: formulaChangeSchema },

@@ -77,6 +77,14 @@ const ACCESS_ROUTES = {
 
 const BOOK_ROUTES = {
   startHouse: post('/houses/:house/houses', 'crew', 'Begins another house, with the same manager.'),
+  houseArchive: get('/houses/:house/archive.zip', 'crew', 'Everything of the house, as one file.', {
+    media: 'zip',
+  }),
+  eraseHouse: put('/houses/:house/erasure', 'crew', 'Says on which day the house is erased.'),
+  keepHouse: remove('/houses/:house/erasure', 'crew', 'Keeps a house that was to be erased.', {
+    status: 200,
+    media: 'json',
+  }),
   changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.', {
     bodyLimit: '200kb',
   }),

@@ -76,6 +76,16 @@ export interface House extends HouseSummary {
   /** IANA zone; all services and shifts are in it. */
   readonly timeZone: string;
   readonly settings: HouseSettings;
+  /** The day on which it is erased for good, YYYY-MM-DD; null is never. */
+  readonly eraseOn: string | null;
   /** Counts changes of the settings. */
   readonly version: number;
+}
+
+/** Days between the wish to erase a house and the day on which it is gone. */
+export const ERASED_AFTER_DAYS = 14;
+
+/** The wish to erase a house, with its name: nobody does that by a slip. */
+export interface Erasure {
+  readonly name: string;
 }

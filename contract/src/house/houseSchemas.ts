@@ -5,7 +5,7 @@ import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
 import { kitchenSchema } from '../plan/planSchemas';
 import { id, instant, percent, tempC, text, version, visibleText } from '../api/fields';
-import type { SalesColumns, SettingsChange } from './house';
+import type { Erasure, SalesColumns, SettingsChange } from './house';
 import { MIXER_KINDS, type MixerContent } from './mixer';
 import { STARTER_SETS, type FirstHouseStart, type HouseStart } from './newHouse';
 
@@ -136,6 +136,9 @@ export const houseStartSchema = Joi.object<HouseStart>({
   coldLimitC: coldLimitC().required(),
   starter: Joi.valid(...STARTER_SETS, null).required(),
 });
+
+/** PUT the wish to erase a house. */
+export const erasureSchema = Joi.object<Erasure>({ name: text(120).required() });
 
 /** POST the first house of a server. */
 export const firstHouseSchema = Joi.object<FirstHouseStart>({

@@ -11,7 +11,7 @@ import { allHouses } from '../use-cases/house/houses';
 import { authenticate, sameSiteOnly, setSessionCookie } from './authContext';
 import { apiDocs } from './docs/apiDocs';
 import { accessHandlers, accessSenders } from './handlers/accessHandlers';
-import { bookHandlers, bookSenders } from './handlers/bookHandlers';
+import { bookHandlersOf, bookSenders } from './handlers/bookHandlers';
 import { coldHandlersOf } from './handlers/coldHandlers';
 import { demandHandlers } from './handlers/demandHandlers';
 import { lotHandlersOf, lotSenders } from './handlers/lotHandlers';
@@ -31,7 +31,7 @@ const TRIES_A_MINUTE = 60;
 
 const handlersOf = (db: Database, boards: ColdBoards): RouteHandlers => ({
   ...accessHandlers,
-  ...bookHandlers,
+  ...bookHandlersOf(db),
   ...demandHandlers,
   ...planHandlers,
   ...lotHandlersOf(db),

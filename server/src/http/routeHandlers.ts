@@ -1,6 +1,7 @@
 import type { House, RouteAnswer, RouteName, ROUTES } from '@calm/contract';
 import type { CheckedBody, CheckedQuery, RouteParams } from '@calm/contract/schemas';
 import type { Response } from 'express';
+import type { Readable } from 'node:stream';
 import type { Scope } from '../database/scope';
 import type { SignInAttempt } from '../use-cases/access/signIn';
 import type { BegunHouse } from '../use-cases/house/startHouse';
@@ -32,6 +33,7 @@ interface InternalValues {
   readonly startOwner: { readonly token: string };
   readonly startHouse: BegunHouse;
   readonly logCsv: AsyncIterable<string>;
+  readonly houseArchive: Readable;
 }
 
 /** What a route's use case comes to. */

@@ -211,6 +211,9 @@ export async function routeExamples(
       },
     }),
     startHouse: () => ({ body: newHouse }),
+    houseArchive: () => ({}),
+    eraseHouse: () => ({ body: { name: 'Lantern Yard' } }),
+    keepHouse: () => ({}),
     signInOptions: () => ({}),
     session: () => ({}),
     signIn: () => ({

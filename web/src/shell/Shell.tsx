@@ -13,6 +13,7 @@ import { useLive } from '../state/api/useLive';
 import { HouseFormats, useDisplayOfPerson } from './Display';
 import { ColdAlarms } from './rail/ColdAlarms';
 import { NotNowBanner } from './rail/NotNowBanner';
+import { EraseBar } from './rail/EraseBar';
 import { NewVersionBar } from './rail/NewVersionBar';
 import { OutboxBar } from './rail/OutboxBar';
 import styles from './Shell.module.css';
@@ -65,6 +66,7 @@ export function Shell() {
           <main id="content" className={styles['page']} tabIndex={-1}>
             <OutboxBar />
             <NewVersionBar />
+            {book && <EraseBar house={book.house} />}
             <Timers />
             <ColdAlarms />
             <NotNowBanner />

@@ -8,6 +8,7 @@ import type {
 } from '@calm/contract';
 import type { AirFrom, Room, Skill } from '@calm/core';
 import {
+  date,
   foreignKey,
   json,
   mysqlTable,
@@ -24,6 +25,8 @@ export const houses = mysqlTable('houses', {
   name: varchar('name', { length: 120 }).notNull(),
   timeZone: varchar('time_zone', { length: 60 }).notNull(),
   settings: json('settings').$type<HouseSettings>().notNull(),
+  /** The day on which it is erased for good; null is never. */
+  eraseOn: date('erase_on', { mode: 'string' }),
   version: version(),
 });
 

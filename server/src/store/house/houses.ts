@@ -1,6 +1,6 @@
 import type { House, HouseBook, HouseSummary } from '@calm/contract';
 import { allergensOf } from '@calm/core';
-import { and, asc, eq, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
 import { readFormerPeople } from '../access/crew';
 import { readPantry } from '../book/pantry';
@@ -15,6 +15,30 @@ import type { Scope } from '../../database/scope';
 export function listHouses(tx: Queries): Promise<HouseSummary[]> {
   return tx
     .select({ slug: t.houses.slug, name: t.houses.name })
+    .from(t.houses)
+    .orderBy(asc(t.houses.name));
+}
+
+/** A house with what stands in it, for whoever looks after the server. */
+export interface HouseCounts extends HouseSummary {
+  readonly people: number;
+  readonly lots: number;
+  readonly eraseOn: string | null;
+}
+
+/** All houses in this database with what stands in them, by name. */
+export function readHouseCounts(tx: Queries): Promise<HouseCounts[]> {
+  // By their names: a query of one table writes its columns without it.
+  const countOf = (table: 'people' | 'lots') =>
+    sql<number>`(select count(*) from ${sql.raw(table)} c where c.house_id = houses.id)`;
+  return tx
+    .select({
+      slug: t.houses.slug,
+      name: t.houses.name,
+      people: countOf('people'),
+      lots: countOf('lots'),
+      eraseOn: t.houses.eraseOn,
+    })
     .from(t.houses)
     .orderBy(asc(t.houses.name));
 }
@@ -42,6 +66,11 @@ export async function writeHouse(
     .set({ ...content, version: read + 1 })
     .where(and(eq(t.houses.id, houseId), eq(t.houses.version, read)));
   return result.affectedRows === 1;
+}
+
+/** Writes on which day a house is erased; null is never. */
+export async function writeEraseOn({ tx, houseId }: Scope, eraseOn: string | null): Promise<void> {
+  await tx.update(t.houses).set({ eraseOn }).where(eq(t.houses.id, houseId));
 }
 
 /** Everything of a house that changes seldom, but for what its log has learned. */

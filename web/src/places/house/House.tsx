@@ -24,6 +24,7 @@ import { WorkDialog } from './facts/WorkDialog';
 import { Houses } from './houses/Houses';
 import styles from './House.module.css';
 import { Mixers } from './mixers/Mixers';
+import { WholeHouse } from './whole/WholeHouse';
 
 const DIALOGS = { site: SiteDialog, work: WorkDialog, scales: ScalesDialog, water: WaterDialog };
 type Open = keyof typeof DIALOGS;
@@ -133,6 +134,7 @@ export function House() {
             </ul>
           </section>
           <Houses mayBegin={mayBegin} />
+          {mayBegin && <WholeHouse house={house} />}
         </div>
       </div>
       {Dialog && <Dialog house={house} onClose={() => setOpen(null)} />}

@@ -2,15 +2,17 @@ import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
-import type { HouseStart } from '@calm/contract';
+import { paths, type HouseStart } from '@calm/contract';
 import { countries, currencies, habitsOf } from '../../parts/house/countries';
 import { HouseStartFields, likelyStart } from '../../parts/house/HouseStartFields';
 import { SetUpList } from '../../parts/house/SetUpList';
 import { renderInApp } from '../../test-support/render';
 import { reading } from '../../test-support/words';
+import { EraseBar } from '../../shell/rail/EraseBar';
 import { Facts } from './facts/Facts';
 import { MixerDialog } from './mixers/MixerDialog';
 import { Mixers } from './mixers/Mixers';
+import { WholeHouse } from './whole/WholeHouse';
 
 const nothing = () => undefined;
 const field = (name: string | RegExp) => screen.getByRole('textbox', { name }) as HTMLInputElement;
@@ -110,5 +112,33 @@ describe('facts of a house', () => {
     renderInApp(<Facts title="Scales" facts={[['Scale', '1 g']]} onChange={null} />);
     expect(screen.queryByRole('button')).toBeNull();
     expect(screen.getByText('1 g')).toBeTruthy();
+  });
+});
+
+describe('the whole house', () => {
+  const { house } = exampleBook();
+
+  it('is deleted only by whoever types its name', () => {
+    renderInApp(<WholeHouse house={house} />);
+    const all = screen.getByRole('link', { name: 'Export everything' });
+    expect(all.getAttribute('href')).toBe(paths.houseArchive(house.slug));
+    fireEvent.click(screen.getByRole('button', { name: 'Delete this house' }));
+    const really = screen.getByRole('button', { name: 'Delete in two weeks' }) as HTMLButtonElement;
+    expect(really.disabled).toBe(true);
+    fireEvent.change(field(/^Type Lantern Yard/), { target: { value: 'Lantern' } });
+    expect(really.disabled).toBe(true);
+    fireEvent.change(field(/^Type Lantern Yard/), { target: { value: 'Lantern Yard ' } });
+    expect(really.disabled).toBe(false);
+  });
+
+  it('that is to be deleted can be kept, and everybody is told', () => {
+    const ending = { ...house, eraseOn: '2026-12-09' };
+    const { unmount } = renderInApp(<WholeHouse house={ending} />);
+    expect(screen.getByText(/^It will be deleted for good on .*9/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Keep the house' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Delete this house' })).toBeNull();
+    unmount();
+    const { container } = renderInApp(<EraseBar house={ending} />);
+    expect(container.textContent).toMatch(/^Lantern Yard will be deleted for good on .*9/);
   });
 });

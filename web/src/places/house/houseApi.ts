@@ -1,5 +1,7 @@
 import {
   routeRequest,
+  type Erasure,
+  type House,
   type HouseStart,
   type HouseSummary,
   type Mixer,
@@ -15,6 +17,16 @@ const houseApi = api.injectEndpoints({
       addMixer: mixers.add,
       changeMixer: mixers.change,
       removeMixer: mixers.remove,
+      /** Has the house deleted in two weeks. */
+      eraseHouse: build.mutation<House, { readonly house: string } & Erasure>({
+        query: ({ house, name }) => routeRequest('eraseHouse', [house], { name }),
+        invalidatesTags: ['Book'],
+      }),
+      /** Keeps a house that was to be deleted. */
+      keepHouse: build.mutation<House, string>({
+        query: (house) => routeRequest('keepHouse', [house]),
+        invalidatesTags: ['Book'],
+      }),
       /** Begins another house; whoever does is signed in there, too. */
       startHouse: build.mutation<
         HouseSummary,
@@ -29,6 +41,8 @@ const houseApi = api.injectEndpoints({
 
 export const {
   useAddMixerMutation,
+  useEraseHouseMutation,
+  useKeepHouseMutation,
   useChangeMixerMutation,
   useRemoveMixerMutation,
   useStartHouseMutation,

@@ -1,11 +1,11 @@
-import { schema } from '@calm/server';
 import { describe, expect, it } from '@jest/globals';
 import { getTableColumns, getTableName, is } from 'drizzle-orm';
 import { MySqlTable } from 'drizzle-orm/mysql-core';
-import { OF_A_HOUSE } from './removeHouse';
+import * as schema from '../../database/schema';
+import { OF_A_HOUSE } from './houseTables';
 
-describe('taking a house out', () => {
-  it('takes every table that has rows of a house, or loading it afresh would stop at what refers to it', () => {
+describe('the tables of a house', () => {
+  it('are all that have its rows: one left out would stop it from being erased, and be lost from archives', () => {
     const ofHouses = Object.values(schema)
       .filter((each) => is(each, MySqlTable))
       .filter((table) => 'houseId' in getTableColumns(table))

@@ -1,0 +1,48 @@
+import * as t from '../../database/schema';
+
+/** What belongs to a house, whatever is referred to before what refers to it. */
+export const OF_A_HOUSE = [
+  t.turns,
+  t.devices,
+  t.houseAccess,
+  t.mixers,
+  t.places,
+  t.probes,
+  t.machines,
+  t.coldAlarms,
+  t.coldNotes,
+  t.answers,
+  t.writes,
+  t.houseVersions,
+  t.houseHeads,
+  t.audit,
+  t.plans,
+  t.people,
+  t.routes,
+  t.formulas,
+  t.ingredients,
+  t.formulaVersions,
+  t.products,
+  t.servicePatterns,
+  t.shiftPatterns,
+  t.shiftExceptions,
+  t.sessions,
+  t.usualCounts,
+  t.chosenCounts,
+  t.serviceExceptions,
+  t.bookings,
+  t.events,
+  t.sales,
+  t.quarterSales,
+  t.tillSales,
+  t.lots,
+  t.lotItems,
+  t.loads,
+  t.marks,
+  t.lotRecords,
+  t.lotPhotos,
+  t.handovers,
+] as const;
+
+/** What belongs to a probe of a house, by its number. */
+export const OF_A_PROBE = [t.readings, t.readingBuckets] as const;
