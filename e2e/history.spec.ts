@@ -35,7 +35,9 @@ test('a messy table is matched, tried, brought in once, and known when it comes 
     await file.setInputFiles(csv('till.csv', MESSY));
     await expect(page.getByText('till.csv has 11 lines. What is in each column?')).toBeVisible();
     await expect(page.getByRole('combobox', { name: 'Date', exact: true })).toHaveText('Sold on');
-    await expect(page.getByRole('combobox', { name: 'Dates are' })).toHaveText('day, month, year');
+    await expect(page.getByRole('combobox', { name: 'Dates are written' })).toHaveText(
+      'day, month, year',
+    );
     await expect(page.getByRole('combobox', { name: 'Lemonade is' })).toHaveText('left out');
     await expect(page.getByRole('combobox', { name: 'YARD ROUND, large is' })).toHaveText(
       'Yard Round',

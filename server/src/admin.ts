@@ -1,5 +1,5 @@
 import type { House } from '@calm/contract';
-import { DateTime } from 'luxon';
+import { localDateOf } from '@calm/domain';
 import { createWriteStream, readdirSync, rmSync } from 'node:fs';
 import { rename } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -100,8 +100,7 @@ async function eraseDue(db: Database, now: Date): Promise<string> {
   const told: string[] = [];
   for (const { slug } of await reading(db, listHouses)) {
     const { timeZone, eraseOn } = await houseCalled(db, slug);
-    const today = DateTime.fromJSDate(now, { zone: timeZone }).toISODate() ?? '';
-    if (eraseOn !== null && eraseOn <= today) told.push(await erase(db, slug));
+    if (eraseOn !== null && eraseOn <= localDateOf(now, timeZone)) told.push(await erase(db, slug));
   }
   return told.length === 0 ? 'No house is due.' : told.join('\n');
 }

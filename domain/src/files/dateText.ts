@@ -38,21 +38,36 @@ export function readTimeText(text: string): number | null {
   if (!parts) return null;
   const [hour, minute] = [Number(parts[1]), Number(parts[2])];
   const half = parts[3]?.[0]?.toLowerCase();
-  if (minute > 59 || hour > (half ? 12 : 29)) return null;
+  // Midnight may end a day; later hours are another day's, and nobody knows whether that was meant.
+  if (minute > 59 || hour > (half ? 12 : 24) || (hour === 24 && minute > 0)) return null;
   const full = half ? (hour % 12) + (half === 'p' ? 12 : 0) : hour;
   return full * 60 + minute;
 }
 
 /**
- * The order that every one of some dates can be read in; with none to tell them apart, day first, as most
- * of the world writes.
+ * The orders in which most of some dates can be read. Several: nothing in them tells which is meant.
+ *
+ * @param texts dates as they are written; empty ones say nothing
+ * @example
+ * dateOrdersOf(['03/04/2026', '13/04/2026']); // ['day-first']
+ * dateOrdersOf(['03/04/2026', '05/04/2026']); // ['day-first', 'month-first']
  */
-export function guessDateOrder(texts: readonly string[]): DateOrder {
+export function dateOrdersOf(texts: readonly string[]): readonly DateOrder[] {
   const used = texts.filter((text) => text.trim() !== '');
-  const isYearFirst = used.some((text) => /^\d{4}/.test(text.trim()));
-  const fits = (order: DateOrder) => used.every((text) => readDateText(text, order) !== null);
-  return (isYearFirst ? DATE_ORDERS : DATE_ORDERS.slice(1)).find(fits) ?? 'day-first';
+  if (used.some((text) => /^\d{4}/.test(text.trim()))) return ['year-first'];
+  const read = new Map(
+    (['day-first', 'month-first'] as const).map((order) => [
+      order,
+      used.filter((text) => readDateText(text, order) !== null).length,
+    ]),
+  );
+  const most = Math.max(...read.values());
+  return most === 0 ? [] : [...read.keys()].filter((order) => read.get(order) === most);
 }
+
+/** Which of the orders that can be read is meant: where nothing tells, as the house writes. */
+export const likelyOrder = (orders: readonly DateOrder[], usual: DateOrder): DateOrder =>
+  orders.includes(usual) ? usual : (orders[0] ?? usual);
 
 function dateOf(year: number, month: number, day: number): string | null {
   const full = year < 100 ? THIS_CENTURY + year : year;

@@ -3,6 +3,7 @@ import type { ReadingColumns } from '@calm/contract';
 import { guessReadingColumns, ONLY_PROBE, readingsReader } from './readingsFile';
 
 const ZONE = 'Europe/Copenhagen';
+const NOW_S = Date.parse('2026-11-25T12:00:00Z') / 1000;
 const columns: ReadingColumns = {
   time: 'Time',
   temp: 'Temp',
@@ -15,7 +16,7 @@ const columns: ReadingColumns = {
 const TITLES = ['Sensor', 'Time', 'Temp'];
 
 const read = (rows: readonly string[][], change: Partial<ReadingColumns> = {}, titles = TITLES) => {
-  const reader = readingsReader(titles, { ...columns, ...change }, ZONE);
+  const reader = readingsReader(titles, { ...columns, ...change }, ZONE, NOW_S);
   reader.take(rows, 2);
   return reader.result();
 };
@@ -51,6 +52,8 @@ describe('a logger’s file', () => {
       ['A-1', '24.11.2026 01:20', 'ERR'],
       ['A-1', '24.11.2026 01:30', '850'],
       ['', '', ''],
+      ['A-1', '24.11.2026 25:00', '3.4'],
+      ['A-1', '26.11.2026 01:30', '3.4'],
       ['B-2', '24.11.2026 04:30', '2.1'],
       ['A-1', '24.11.2026 04:10', '3.6'],
     ]);
@@ -60,7 +63,7 @@ describe('a logger’s file', () => {
     ]);
     expect(file).toMatchObject({
       readings: 3,
-      faults: 3,
+      faults: 5,
       leftOut: 1,
       gaps: 1,
       longestGapS: 10_800,
@@ -69,6 +72,8 @@ describe('a logger’s file', () => {
       { line: 5, text: 'yesterday' },
       { line: 6, text: 'ERR' },
       { line: 7, text: '850' },
+      { line: 9, text: '24.11.2026 25:00' },
+      { line: 10, text: '26.11.2026 01:30' },
     ]);
   });
 
@@ -83,7 +88,12 @@ describe('a logger’s file', () => {
       dateOrder: 'year-first',
     });
     expect(guess.probe).toBeUndefined();
-    const reader = readingsReader(titles, { ...guess, probes: { [ONLY_PROBE]: 'door' } }, ZONE);
+    const reader = readingsReader(
+      titles,
+      { ...guess, probes: { [ONLY_PROBE]: 'door' } },
+      ZONE,
+      NOW_S,
+    );
     reader.take(rows, 2);
     expect(reader.result().probes[0]).toMatchObject({ probeId: 'door', airC: [4] });
   });

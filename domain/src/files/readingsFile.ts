@@ -1,6 +1,6 @@
 import { HOUR_MS, fToC } from '@calm/core';
 import type { ReadingColumns } from '@calm/contract';
-import { guessDateOrder, readDateText } from './dateText';
+import { dateOrdersOf, likelyOrder, readDateText, type DateOrder } from './dateText';
 
 /** A line of a logger's file that could not be read. */
 export interface FaultyReading {
@@ -35,6 +35,8 @@ export interface ReadingsFile {
 
 const MOST_FAULTY = 20;
 const GAP_S = 3600;
+/** A logger's clock may be so far ahead. */
+const CLOCK_AHEAD_S = 120;
 /** Colder or warmer than any place dough stands in, °C. */
 const RANGE_C = { least: -60, most: 80 };
 
@@ -45,10 +47,16 @@ const TITLES = {
   probe: /probe|sensor|channel|name|logger|device|serial/i,
 } as const;
 
-/** A first guess of which column says what. @param rows some of the file's first rows */
+/**
+ * A first guess of which column says what.
+ *
+ * @param rows some of the file's rows
+ * @param usualOrder of dates, where nothing in them tells it
+ */
 export function guessReadingColumns(
   titles: readonly string[],
   rows: readonly (readonly string[])[],
+  usualOrder: DateOrder = 'day-first',
 ): ReadingColumns {
   const find = (key: keyof typeof TITLES) => titles.find((title) => TITLES[key].test(title));
   const time = find('time') ?? titles[0] ?? '';
@@ -62,7 +70,7 @@ export function guessReadingColumns(
     temp,
     ...(probe !== undefined && { probe }),
     unit: /°?\s*F\b|fahrenheit/i.test(temp) ? 'F' : 'C',
-    dateOrder: guessDateOrder(cells),
+    dateOrder: likelyOrder(dateOrdersOf(cells), usualOrder),
     clock: 'house',
     probes: {},
   };
@@ -81,11 +89,13 @@ interface Growing {
  * house's clock or UTC, as the columns say, unless a line names its own offset.
  *
  * @param timeZone IANA zone of the house
+ * @param nowS seconds since the epoch: what is later cannot have been read yet
  */
 export function readingsReader(
   titles: readonly string[],
   columns: ReadingColumns,
   timeZone: string,
+  nowS: number,
 ) {
   const at = (title: string | undefined) => (title === undefined ? -1 : titles.indexOf(title));
   const place = { time: at(columns.time), temp: at(columns.temp), probe: at(columns.probe) };
@@ -121,7 +131,7 @@ export function readingsReader(
     const tempText = (row[place.temp] ?? '').trim();
     const atS = secondOf(timeText);
     const shown = degrees(tempText);
-    if (atS === null) return timeText;
+    if (atS === null || atS > nowS + CLOCK_AHEAD_S) return timeText;
     if (shown === null) return tempText;
     const airC = columns.unit === 'F' ? fToC(shown) : shown;
     if (airC < RANGE_C.least || airC > RANGE_C.most) return tempText;

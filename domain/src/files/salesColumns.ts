@@ -1,5 +1,12 @@
 import type { SalesColumns } from '@calm/contract';
-import { DATE_ORDERS as ORDERS, guessDateOrder, readDateText, readTimeText } from './dateText';
+import {
+  DATE_ORDERS as ORDERS,
+  dateOrdersOf,
+  likelyOrder,
+  readDateText,
+  readTimeText,
+  type DateOrder,
+} from './dateText';
 import { wholeNumber } from './wholeNumber';
 
 /** Columns by what they are called in most of the world's exports. */
@@ -17,14 +24,16 @@ const TITLES = {
 /**
  * A first guess of which column says what, and which product is meant.
  *
- * @param rows some of the file's first rows, in the order of its titles
+ * @param rows some of the file's rows, in the order of its titles
  * @param products the house's, by name
+ * @param usualOrder of dates, where nothing in them tells it
  */
 export function guessColumns(
   titles: readonly string[],
   rows: readonly (readonly string[])[],
   names: readonly string[],
   products: readonly { readonly id: string; readonly name: string }[],
+  usualOrder: DateOrder = 'day-first',
 ): SalesColumns {
   const taken = new Set<string>();
   const cellsOf = (title: string) =>
@@ -62,7 +71,7 @@ export function guessColumns(
     ...(soldOut !== undefined && { soldOut }),
     ...(left !== undefined && { left }),
     ...(number !== undefined && { number }),
-    dateOrder: guessDateOrder(dates),
+    dateOrder: likelyOrder(dateOrdersOf(dates), usualOrder),
     products: Object.fromEntries(names.map((name) => [name, guessProduct(name, products)])),
   };
 }

@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { HouseCalendar, SalesColumns } from '@calm/contract';
-import { guessDateOrder, readDateText, readTimeText } from './dateText';
+import { dateOrdersOf, likelyOrder, readDateText, readTimeText } from './dateText';
 import { guessColumns, guessProduct } from './salesColumns';
 import { salesReader } from './salesFile';
+import { wholeNumber } from './wholeNumber';
 
 const pattern = (id: string, name: string, weekday: number, startH: number, endH: number) => ({
   id,
@@ -25,6 +26,7 @@ const calendar: HouseCalendar = {
   usual: [],
   exceptions: [],
 };
+const TODAY = '2026-11-29';
 const products = [
   { id: 'r', name: 'Yard Round' },
   { id: 's', name: 'Slab' },
@@ -42,7 +44,7 @@ function read(text: string, change: Partial<SalesColumns> = {}) {
     .trim()
     .split('\n')
     .map((line) => line.split(';'));
-  const reader = salesReader(titles, { ...columns, ...change }, calendar);
+  const reader = salesReader(titles, { ...columns, ...change }, calendar, TODAY);
   reader.take(rows, 2);
   return reader.result();
 }
@@ -62,11 +64,19 @@ describe('dates as people write them', () => {
     expect(readDateText(text, order)).toEqual(moment);
   });
 
-  it('are read in the one order that fits all of them', () => {
-    expect(guessDateOrder(['01/02/2026', '13/02/2026'])).toBe('day-first');
-    expect(guessDateOrder(['01/02/2026', '02/13/2026'])).toBe('month-first');
-    expect(guessDateOrder(['2026-01-02', ''])).toBe('year-first');
-    expect(guessDateOrder([])).toBe('day-first');
+  it('are read in the one order that fits most of them', () => {
+    expect(dateOrdersOf(['01/02/2026', '13/02/2026', 'Total'])).toEqual(['day-first']);
+    expect(dateOrdersOf(['01/02/2026', '02/13/2026'])).toEqual(['month-first']);
+    expect(dateOrdersOf(['2026-01-02', ''])).toEqual(['year-first']);
+    expect(dateOrdersOf(['soon'])).toEqual([]);
+  });
+
+  it('that can be read in two orders are read as the house writes, and that is known', () => {
+    const either = dateOrdersOf(['03/04/2026', '05/04/2026']);
+    expect(either).toEqual(['day-first', 'month-first']);
+    expect(likelyOrder(either, 'month-first')).toBe('month-first');
+    expect(likelyOrder(['day-first'], 'month-first')).toBe('day-first');
+    expect(likelyOrder([], 'month-first')).toBe('month-first');
   });
 
   it('come back whatever order they are written in', () => {
@@ -86,14 +96,11 @@ describe('dates as people write them', () => {
         expect(read([m, d, y], 'month-first')).toBe(iso);
       }),
     );
-    expect(['7:05 am', '12:10 am', '12:10 pm', '23h59', '7', '24:61'].map(readTimeText)).toEqual([
-      425,
-      10,
-      730,
-      1439,
-      null,
-      null,
-    ]);
+    expect(
+      ['7:05 am', '12:10 am', '12:10 pm', '23h59', '24:00', '7', '24:61', '25:00'].map(
+        readTimeText,
+      ),
+    ).toEqual([425, 10, 730, 1439, 1440, null, null, null]);
   });
 });
 
@@ -145,7 +152,7 @@ describe('a file of totals', () => {
     const file = read(
       'date;service;item;qty;out;left\n' +
         '2026-11-28;lunch;Yard Round;60;14:30;\n' +
-        '2026-11-28;Late;Slab;1 200;01:15;7\n' +
+        '2026-11-28;Late;Slab;1,200;01:15;7\n' +
         '2026-11-28;Late;Lemonade;9;;\n',
       { soldOut: 'out', left: 'left' },
     );
@@ -180,7 +187,8 @@ describe('a file of totals', () => {
         '2026-11-28;Lunch;Squid;1\n' +
         '2026-11-28;Late;Slab;a few\n' +
         '2026-11-28;Late;Slab;1.5\n' +
-        '2026-11-28;;Yard Round;6\n',
+        '2026-11-28;;Yard Round;6\n' +
+        '2026-11-30;Dinner;Slab;6\n',
     );
     expect(file.sales).toHaveLength(1);
     expect(file.repeated).toBe(1);
@@ -192,6 +200,7 @@ describe('a file of totals', () => {
       [9, 'no-count'],
       [10, 'no-count'],
       [11, 'which-service'],
+      [12, 'to-come'],
     ]);
   });
 });
@@ -204,7 +213,7 @@ describe('a file of single sales', () => {
       .trim()
       .split('\n')
       .map((line) => line.split(';'));
-    const reader = salesReader(titles, { ...rest, ...sales }, calendar);
+    const reader = salesReader(titles, { ...rest, ...sales }, calendar, TODAY);
     reader.take(rows, 2);
     return reader.result();
   };
@@ -254,5 +263,38 @@ describe('a file of single sales', () => {
         expect(byQuarter).toBe(all);
       }),
     );
+  });
+});
+
+describe('whole numbers', () => {
+  it('have thousands as people part them, and no fractions of a ball', () => {
+    const texts = [
+      '12',
+      '12.0',
+      '12,0',
+      '1 200',
+      '1,000',
+      '1.250',
+      '2.000',
+      '1’000’000',
+      '−3',
+      '1.5',
+      '1,00,0',
+      '',
+    ];
+    expect(texts.map(wholeNumber)).toEqual([
+      12,
+      12,
+      12,
+      1200,
+      1000,
+      1250,
+      2,
+      1_000_000,
+      -3,
+      null,
+      null,
+      null,
+    ]);
   });
 });

@@ -6,7 +6,7 @@ import { wholeNumber } from './wholeNumber';
 
 /** Why a line of a sales file could not be read. */
 export type SalesFault =
-  'no-date' | 'no-count' | 'no-product' | 'no-service' | 'which-service' | 'twice';
+  'no-date' | 'to-come' | 'no-count' | 'no-product' | 'no-service' | 'which-service' | 'twice';
 
 /** A line that could not be read. */
 export interface FaultyLine {
@@ -49,11 +49,14 @@ interface Sum {
  *
  * A file with times or line numbers is one of single sales: lines add up. One with neither is of totals:
  * the same service and product again is a repetition, or a fault when it says another number.
+ *
+ * @param today the house's; nothing was sold after it
  */
 export function salesReader(
   titles: readonly string[],
   columns: SalesColumns,
   calendar: HouseCalendar,
+  today: string,
 ) {
   const at = (title: string | undefined) => (title === undefined ? -1 : titles.indexOf(title));
   const place = {
@@ -84,6 +87,7 @@ export function salesReader(
     if (productId === undefined) return { fault: 'no-product', text: cell('product') };
     const when = readDateText(cell('date'), columns.dateOrder);
     if (!when) return { fault: 'no-date', text: cell('date') };
+    if (when.date > today) return { fault: 'to-come', text: cell('date') };
     const minute = when.minute ?? (place.time >= 0 ? readTimeText(cell('time')) : null);
     if (place.time >= 0 && minute === null) return { fault: 'no-date', text: cell('time') };
     if (when.minute !== null) hasTimes = true;

@@ -3,7 +3,9 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { renderInApp } from '../test-support/render';
+import type { DateOrder } from '@calm/domain/columns';
 import { Choice } from './fields/Choice';
+import { DateOrderChoice } from './fields/DateOrderChoice';
 import { TextCell } from './fields/TextCell';
 import { Ball, type Silhouette } from './lots/Ball';
 
@@ -23,6 +25,34 @@ describe('one of a few', () => {
     await user.click(screen.getByRole('combobox', { name: 'People' }));
     await user.click(screen.getByRole('option', { name: '2 at the bench' }));
     expect(onChange.mock.calls).toEqual([[2]]);
+  });
+});
+
+describe('the order of a file’s dates', () => {
+  const shown = (example: string, orders: readonly DateOrder[], order: DateOrder) => {
+    const { container, unmount } = renderInApp(
+      <DateOrderChoice
+        column={{ example, orders }}
+        order={order}
+        width={200}
+        onChange={() => undefined}
+      />,
+    );
+    const text = container.querySelector('p')?.textContent;
+    unmount();
+    return text;
+  };
+
+  it('is asked about where nothing in the file tells it, and shown by an example where something does', () => {
+    const either: readonly DateOrder[] = ['day-first', 'month-first'];
+    expect(shown('03/04/2026', either, 'day-first')).toMatch(
+      /^The file does not tell day from month\. Is 03\/04\/2026 Fri 3 Apr/,
+    );
+    expect(shown('03/04/2026', either, 'month-first')).toMatch(/Is 03\/04\/2026 Wed 4 Mar/);
+    expect(shown('13/04/2026', ['day-first'], 'day-first')).toMatch(/^13\/04\/2026 is Mon 13 Apr/);
+    expect(shown('13/04/2026', ['day-first'], 'month-first')).toBe(
+      '13/04/2026 is no date in this order.',
+    );
   });
 });
 

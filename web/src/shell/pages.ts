@@ -63,7 +63,7 @@ export const PAGES = [
   {
     path: 'demand/history',
     component: 'History',
-    words: DEMAND,
+    words: [...DEMAND, 'files'],
     manual: 'sales',
     name: 'demand.history.title',
   },
@@ -135,7 +135,7 @@ export const PAGES = [
   {
     path: 'walk-in/air',
     component: 'AirPage',
-    words: WALK_IN,
+    words: [...WALK_IN, 'files'],
     manual: 'air',
     name: 'walkIn.air.title',
   },

@@ -15,7 +15,8 @@ export type WordArea =
   | 'walkIn'
   | 'crew'
   | 'log'
-  | 'house';
+  | 'house'
+  | 'files';
 
 /** Words by their keys, as deep as keys have parts. */
 export interface Words {
@@ -38,6 +39,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     crew: () => import('./en/crew.json', { with: { type: 'json' } }),
     log: () => import('./en/log.json', { with: { type: 'json' } }),
     house: () => import('./en/house.json', { with: { type: 'json' } }),
+    files: () => import('./en/files.json', { with: { type: 'json' } }),
   },
   it: {
     base: async () => ({ default: (await import('./it/base')).words }),
@@ -51,6 +53,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     crew: () => import('./it/crew.json', { with: { type: 'json' } }),
     log: () => import('./it/log.json', { with: { type: 'json' } }),
     house: () => import('./it/house.json', { with: { type: 'json' } }),
+    files: () => import('./it/files.json', { with: { type: 'json' } }),
   },
   es: {
     base: async () => ({ default: (await import('./es/base')).words }),
@@ -64,6 +67,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     crew: () => import('./es/crew.json', { with: { type: 'json' } }),
     log: () => import('./es/log.json', { with: { type: 'json' } }),
     house: () => import('./es/house.json', { with: { type: 'json' } }),
+    files: () => import('./es/files.json', { with: { type: 'json' } }),
   },
   ar: {
     base: async () => ({ default: (await import('./ar/base')).words }),
@@ -77,6 +81,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     crew: () => import('./ar/crew.json', { with: { type: 'json' } }),
     log: () => import('./ar/log.json', { with: { type: 'json' } }),
     house: () => import('./ar/house.json', { with: { type: 'json' } }),
+    files: () => import('./ar/files.json', { with: { type: 'json' } }),
   },
 };
 

@@ -1,4 +1,5 @@
 import { ok } from '@calm/core';
+import { localDateOf } from '@calm/domain';
 import { servicesBetween } from '../../use-cases/demand/calendar';
 import { changeCount, changeCounts } from '../../use-cases/demand/changeCount';
 import { changeSale } from '../../use-cases/demand/changeSale';
@@ -40,7 +41,8 @@ export const demandHandlers = {
   changeCounts: ({ scope, body }) => changeCounts(scope, body),
   sales: async ({ scope, query }) => ok(await salesBetween(scope, query.from, query.days)),
   changeSale: ({ scope, params, body }) => changeSale(scope, params, body),
-  importSales: ({ scope, body }) => importSales(scope, body),
+  importSales: ({ scope, house, body, now }) =>
+    importSales(scope, body, localDateOf(now, house.timeZone)),
   recordTillSales: ({ scope, house, body, now, machine }) =>
     takeTillSales(scope, house, body.sales, now, machine),
   forecast: async ({ scope, house, query, now }) =>

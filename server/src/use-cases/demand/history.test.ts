@@ -108,6 +108,8 @@ describe('history from a file', () => {
       ['sales/4/', 'row.twice'],
     ]);
     expect(await soldOn('2025-07-01')).toBeUndefined();
+    const next = await importBook([row, { ...row, date: '2027-06-01' }]);
+    expect(problemOf(next).errors).toMatchObject([{ path: 'sales/1/date', code: 'at.outside' }]);
   });
 });
 

@@ -23,8 +23,9 @@ const MOST_ERRORS = 50;
 export async function importSales(
   scope: Scope,
   { sales, over, isTrial }: SalesImport,
+  today: string,
 ): Promise<Result<SalesImportResult>> {
-  const errors = faults(sales, await readCalendar(scope), await readProductIds(scope));
+  const errors = faults(sales, await readCalendar(scope), await readProductIds(scope), today);
   if (errors.length > 0) return fail({ kind: 'bad-input', errors });
   const dates = sales.map(({ date }) => date).sort();
   const [from = '', to = ''] = [dates[0], dates.at(-1)];
@@ -57,6 +58,7 @@ function faults(
   sales: readonly ImportedSale[],
   calendar: HouseCalendar,
   productIds: readonly string[],
+  today: string,
 ): FieldError[] {
   const held = new Map<string, Set<string>>();
   const heldOn = (date: string) => {
@@ -73,6 +75,7 @@ function faults(
       const wrong = (path: string, code: string, message: string) => [
         { path: `sales/${i}/${path}`, code, message: `Row ${i + 1}: ${message}` },
       ];
+      if (sale.date > today) return wrong('date', 'at.outside', `${sale.date} is to come.`);
       if (!heldOn(sale.date).has(sale.patternId))
         return wrong('patternId', 'id.unknown', `there is no such service on ${sale.date}.`);
       if (!products.has(sale.productId))

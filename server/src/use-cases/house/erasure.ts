@@ -1,6 +1,6 @@
 import { ERASED_AFTER_DAYS, type Erasure, type House } from '@calm/contract';
 import { fail, ok } from '@calm/core';
-import { DateTime } from 'luxon';
+import { addDays, localDateOf } from '@calm/domain';
 import type { Scope } from '../../database/scope';
 import { findHouseById, writeEraseOn } from '../../store/house/houses';
 import { noteChange } from '../access/recordWrite';
@@ -15,8 +15,8 @@ export function eraseHouse(
 ): Promise<Result<House>> {
   if (name.trim() !== house.name)
     return Promise.resolve(badInput('name', 'house.name', 'That is not what the house is called.'));
-  const today = DateTime.fromJSDate(now, { zone: house.timeZone });
-  return setEraseOn(scope, house, today.plus({ days: ERASED_AFTER_DAYS }).toISODate());
+  const today = localDateOf(now, house.timeZone);
+  return setEraseOn(scope, house, addDays(today, ERASED_AFTER_DAYS));
 }
 
 /** Keeps a house that was to be erased. */

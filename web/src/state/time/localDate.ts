@@ -1,3 +1,4 @@
+import type { House } from '@calm/contract';
 import { weekdayIndex } from '@calm/core';
 
 /**
@@ -59,3 +60,7 @@ export function minuteAt(ms: number, timeZone: string): number {
   const [hour, minute] = clock.format(ms).split(':').map(Number);
   return (hour ?? 0) * 60 + (minute ?? 0);
 }
+
+/** In which order dates are written where a house is, as far as its language tells. */
+export const usualDateOrder = ({ settings }: House): 'day-first' | 'month-first' =>
+  settings.display?.language === 'en-US' ? 'month-first' : 'day-first';

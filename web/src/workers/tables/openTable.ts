@@ -1,4 +1,6 @@
+import { dateOrdersOf } from '@calm/domain/columns';
 import Papa from 'papaparse';
+import type { DateColumn } from './salesAnswers';
 
 /** A table that is open in a worker. */
 export interface OpenTable {
@@ -31,6 +33,18 @@ export function namesIn({ titles, rows }: OpenTable, title: string, most: number
     .map(([name, lines]) => ({ name, lines }))
     .sort((a, b) => b.lines - a.lines)
     .slice(0, most);
+}
+
+/** Which columns hold dates, in which orders they can be read, and one of them. */
+export function datesIn({ titles, rows }: OpenTable): Readonly<Record<string, DateColumn>> {
+  const columns = titles.flatMap((title, at) => {
+    const texts = rows.map((row) => (row[at] ?? '').trim());
+    const example = texts.find((text) => dateOrdersOf([text]).length > 0);
+    return example === undefined
+      ? []
+      : [[title, { example, orders: dateOrdersOf(texts) }] as const];
+  });
+  return Object.fromEntries(columns);
 }
 
 function parse(

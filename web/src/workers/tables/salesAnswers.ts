@@ -1,11 +1,22 @@
 import type { HouseCalendar, SalesColumns } from '@calm/contract';
+import type { DateOrder } from '@calm/domain/columns';
 import type { SalesFile } from '@calm/domain/files';
+
+/** A column of dates. */
+export interface DateColumn {
+  /** One of them, as it is written. */
+  readonly example: string;
+  /** In which orders most of them can be read; several are told apart by nothing. */
+  readonly orders: readonly DateOrder[];
+}
 
 /** A sales file that is open in the worker. */
 export interface OpenedSales {
   readonly titles: readonly string[];
   /** Its first rows. */
   readonly rows: readonly (readonly string[])[];
+  /** Its columns of dates, by their titles. */
+  readonly dates: Readonly<Record<string, DateColumn>>;
   /** Rows in all, without the titles. */
   readonly lines: number;
 }
@@ -22,5 +33,6 @@ export interface SalesInWorker {
   open(file: File, onShare: (share: number) => void): Promise<OpenedSales>;
   /** The names in a column, most lines first. */
   namesOf(title: string): readonly NameCount[];
-  read(columns: SalesColumns, calendar: HouseCalendar): SalesFile;
+  /** @param today the house's */
+  read(columns: SalesColumns, calendar: HouseCalendar, today: string): SalesFile;
 }

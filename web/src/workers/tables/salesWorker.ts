@@ -1,6 +1,6 @@
 import { salesReader } from '@calm/domain/files';
 import { expose } from 'comlink';
-import { namesIn, openTable, type OpenTable } from './openTable';
+import { datesIn, namesIn, openTable, type OpenTable } from './openTable';
 import type { OpenedSales, SalesInWorker } from './salesAnswers';
 
 const SAMPLE_ROWS = 5;
@@ -13,11 +13,12 @@ const reader: SalesInWorker = {
   async open(file, onShare): Promise<OpenedSales> {
     table = await openTable(file, onShare);
     const { titles, rows } = table;
-    return { titles, rows: rows.slice(0, SAMPLE_ROWS), lines: rows.length };
+    const sample = rows.slice(0, SAMPLE_ROWS);
+    return { titles, rows: sample, dates: datesIn(table), lines: rows.length };
   },
   namesOf: (title) => namesIn(table, title, MOST_NAMES),
-  read(columns, calendar) {
-    const sales = salesReader(table.titles, columns, calendar);
+  read(columns, calendar, today) {
+    const sales = salesReader(table.titles, columns, calendar, today);
     sales.take(table.rows, 2);
     return sales.result();
   },

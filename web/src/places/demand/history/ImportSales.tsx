@@ -6,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Choice } from '../../../parts/fields/Choice';
+import { DateOrderChoice } from '../../../parts/fields/DateOrderChoice';
 import styles from './History.module.css';
 import { SalesTrialFacts } from './SalesTrialFacts';
 import { useImportSales, type BringingIn } from './useImportSales';
@@ -90,7 +91,6 @@ export function ImportSales({
 const NEEDED = ['date', 'product'] as const;
 const OPTIONAL = ['sold', 'service', 'time', 'soldOut', 'left', 'number'] as const;
 const NONE = '';
-const ORDERS = ['year-first', 'day-first', 'month-first'] as const;
 
 /** Which column says what, and which product is meant; with the file's first rows to look at. */
 function Columns({
@@ -151,12 +151,10 @@ function Columns({
             onChange={(title) => onMatch({ [key]: title })}
           />
         ))}
-        <Choice
-          label={t('demand.history.order')}
+        <DateOrderChoice
+          column={opened.dates[columns.date]}
+          order={columns.dateOrder}
           width={200}
-          value={columns.dateOrder}
-          values={ORDERS}
-          say={(order) => t(`demand.history.orders.${order}`)}
           onChange={(dateOrder) => onMatch({ dateOrder })}
         />
         {OPTIONAL.map((key) => (

@@ -6,13 +6,15 @@ import {
   type SalesImportResult,
   type SalesColumns,
 } from '@calm/contract';
-import { guessColumns, guessProduct } from '@calm/domain/columns';
+import { guessColumns, guessProduct, likelyOrder, type DateOrder } from '@calm/domain/columns';
 import type { SalesFile } from '@calm/domain/files';
 import { proxy } from 'comlink';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 import { useAppDispatch } from '../../../state/store';
+import { nowMs } from '../../../state/time/clock';
+import { dateAt, usualDateOrder } from '../../../state/time/localDate';
 import { useBatches } from '../../../state/useBatches';
 import { salesReaderInWorker } from '../../../workers/tables/sales';
 import type { NameCount, OpenedSales } from '../../../workers/tables/salesAnswers';
@@ -49,6 +51,7 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
   const [send] = useImportSalesMutation();
   const [changeSettings] = useChangeSettingsMutation();
   const { house, products } = book;
+  const usualOrder = usualDateOrder(house);
 
   const open = (file: File) =>
     steps.begin(async (mine) => {
@@ -66,7 +69,7 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
       const known = house.settings.salesColumns;
       const isRemembered = known !== undefined && fits(known, opened.titles);
       const guess = guessColumns(opened.titles, opened.rows, [], products);
-      const columns = isRemembered ? known : guess;
+      const columns = inOrderOf(opened, isRemembered ? known : guess, isRemembered, usualOrder);
       const names = await worker.namesOf(columns.product);
       const matching = {
         kind: 'columns',
@@ -83,7 +86,9 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
   const match = (to: Partial<SalesColumns>) =>
     steps.begin(async (mine) => {
       if (state.kind !== 'columns') return;
-      const columns = { ...state.columns, ...to };
+      const matched = { ...state.columns, ...to };
+      const isOtherDate = matched.date !== state.columns.date;
+      const columns = isOtherDate ? inOrderOf(state.opened, matched, false, usualOrder) : matched;
       const isOther = columns.product !== state.columns.product;
       const names = isOther ? await salesReaderInWorker().namesOf(columns.product) : state.names;
       const matching = {
@@ -119,7 +124,8 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
       const { name, columns } = state;
       const onShare = (share: number) => step(mine, { kind: 'trying', name, share });
       onShare(0);
-      const file = await salesReaderInWorker().read(columns, calendar);
+      const today = dateAt(nowMs(), house.timeZone);
+      const file = await salesReaderInWorker().read(columns, calendar, today);
       const trial = await inRequests(mine, file, { over: 'keep', isTrial: true }, onShare);
       step(mine, { kind: 'tried', name, file, trial });
     });
@@ -152,6 +158,20 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
 function fits(columns: SalesColumns, titles: readonly string[]): boolean {
   const { dateOrder: _d, products: _p, ...named } = columns;
   return Object.values(named).every((title) => titles.includes(title));
+}
+
+/** The columns with the order in which their dates can be read: last time's where that is one of several. */
+function inOrderOf(
+  { dates }: OpenedSales,
+  columns: SalesColumns,
+  isRemembered: boolean,
+  usual: DateOrder,
+): SalesColumns {
+  const orders = dates[columns.date]?.orders ?? [];
+  return {
+    ...columns,
+    dateOrder: likelyOrder(orders, isRemembered ? columns.dateOrder : usual),
+  };
 }
 
 /** The columns with a product, or a guess of one, for each name of the file. */

@@ -5,6 +5,7 @@ import { ONLY_PROBE } from '@calm/domain/columns';
 import { useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
+import { DateOrderChoice } from '../../../parts/fields/DateOrderChoice';
 import { useFormats } from '../../../parts/format/useFormats';
 import styles from './Air.module.css';
 import { useImportReadings, type BringingReadings } from './useImportReadings';
@@ -70,7 +71,6 @@ export function ImportReadings({ now }: { readonly now: WalkInNow }) {
   );
 }
 
-const ORDERS = ['year-first', 'day-first', 'month-first'] as const;
 const NONE = '';
 
 /** Which column says what, and which probe is meant; remembered for the next file. */
@@ -129,12 +129,10 @@ function Columns({
         say={(unit) => `°${unit}`}
         onChange={(unit) => onMatch({ unit })}
       />
-      <Choice
-        label={t('walkIn.air.order')}
+      <DateOrderChoice
+        column={opened.dates[columns.time]}
+        order={columns.dateOrder}
         width="100%"
-        value={columns.dateOrder}
-        values={ORDERS}
-        say={(order) => t(`walkIn.air.orders.${order}`)}
         onChange={(dateOrder) => onMatch({ dateOrder })}
       />
       <Choice

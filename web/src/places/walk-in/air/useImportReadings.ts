@@ -5,6 +5,8 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
 import { useAppDispatch } from '../../../state/store';
+import { nowMs } from '../../../state/time/clock';
+import { usualDateOrder } from '../../../state/time/localDate';
 import { useBatches } from '../../../state/useBatches';
 import { readingsReaderInWorker } from '../../../workers/tables/readings';
 import type { OpenedReadings } from '../../../workers/tables/readingsAnswers';
@@ -59,6 +61,7 @@ export function useImportReadings({ board, cold }: WalkInNow) {
       step(mine, { kind: 'opening', name, share: 0 });
       const opened = await readingsReaderInWorker().open(
         file,
+        usualDateOrder(house),
         proxy((share: number) => step(mine, { kind: 'opening', name, share })),
       );
       if (opened.lines === 0 || opened.titles.length < 2) {
@@ -106,6 +109,7 @@ export function useImportReadings({ board, cold }: WalkInNow) {
       const file = await readingsReaderInWorker().read(
         columns,
         house.timeZone,
+        nowMs() / 1000,
         proxy((share: number) => step(mine, { kind: 'trying', name, share })),
       );
       step(mine, { kind: 'tried', name, file });
