@@ -53,7 +53,7 @@ test('from an empty book to a printed sheet, by keyboard alone', async ({ page, 
     await expect(page.getByRole('img', { name: /plain dough from the mixer/ })).toBeVisible();
     await expectAccessible(page);
     await press('Save route');
-    await expect(page.getByText('Saved: Quay way.')).toBeVisible();
+    await expect(page.getByText('Created: Quay way.')).toBeVisible();
   });
 
   await test.step('two flours and a pre-ferment become a formula', async () => {

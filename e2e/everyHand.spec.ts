@@ -21,6 +21,7 @@ const PAGES = [
   'formulas/yard-dough/method',
   'formulas/yard-dough/make',
   'formulas/routes',
+  'formulas/routes/new',
   'formulas/pantry',
   'formulas/yard-round/what-if',
   'plan',

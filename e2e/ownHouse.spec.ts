@@ -124,6 +124,8 @@ test('a house is typed from nothing: one small planetary, one fridge, one person
       await hands.press('New route');
       await hands.pick(route);
       await expect(page.getByRole('heading', { level: 1 })).toHaveText(saved);
+      await hands.press('Save route');
+      await expect(page.getByText(`Created: ${saved}.`).first()).toBeVisible();
     }
   });
   /** On the page of its formula. */

@@ -31,6 +31,7 @@ export * from './demand/ballsToMake';
 export * from './demand/calendar';
 export * from './demand/enoughPercent';
 export * from './demand/forecastAt';
+export * from './formulas/prefermentFault';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';
 export * from './time/wallClock';

@@ -4,6 +4,7 @@ import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import type { FormulaRecord, HouseBook, Product, ProductContent } from '@calm/contract';
 import { STANDARD_TARGET, type Target } from '@calm/core';
+import { likelyRoute, prefermentFault } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -57,7 +58,7 @@ export function ProductDialog({
     start: () => ({
       name: '',
       formulaId: record.id,
-      routeId: book.routes[0]?.id ?? '',
+      routeId: likelyRoute(record, book.routes)?.id ?? '',
       ballWeightG: 250,
       trimPercent: 0,
       ballsPerTray: 12,
@@ -73,6 +74,8 @@ export function ProductDialog({
     },
     onClose,
   });
+  const route = book.routes.find(({ id }) => id === content.routeId);
+  const fault = route && prefermentFault(record.formula, route.stages);
   const nameOfRoute = (id: string) => book.routes.find((route) => route.id === id)?.name ?? id;
 
   return (
@@ -102,6 +105,7 @@ export function ProductDialog({
         say={nameOfRoute}
         onChange={(routeId) => put({ routeId })}
       />
+      {fault && <p role="note">{t(`formulas.product.preferment.${fault}`)}</p>}
       <WeightFields book={book} product={product} content={content} onChange={put} />
       <TargetFields target={content.target} onChange={(target) => put({ target })} />
       <FormControlLabel

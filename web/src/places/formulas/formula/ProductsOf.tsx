@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import type { FormulaRecord, HouseBook, Product } from '@calm/contract';
+import { prefermentFault } from '@calm/domain';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
@@ -37,6 +38,7 @@ export function ProductsOf({
             >
               {t('formulas.product.whatIf')}
             </Link>
+            <PrefermentFault house={house} book={book} product={product} record={record} />
           </li>
         ))}
       </ul>
@@ -66,5 +68,29 @@ export function ProductsOf({
         />
       )}
     </div>
+  );
+}
+
+/** A pre-ferment that nobody would mix: such a product is never planned as its formula says. */
+function PrefermentFault({
+  house,
+  book,
+  product,
+  record,
+}: {
+  readonly house: string;
+  readonly book: HouseBook;
+  readonly product: Product;
+  readonly record: FormulaRecord;
+}) {
+  const { t } = useTranslation();
+  const route = book.routes.find(({ id }) => id === product.routeId);
+  const fault = route && prefermentFault(record.formula, route.stages);
+  if (!fault) return null;
+  return (
+    <p role="note" className="small">
+      {t(`formulas.product.preferment.${fault}`)}{' '}
+      <Link to={`/${house}/formulas/routes/${route.id}`}>{route.name}</Link>
+    </p>
   );
 }

@@ -1,24 +1,20 @@
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import type { HouseBook, RouteContent, RouteRecord } from '@calm/contract';
-import { routeForHouse } from '@calm/domain/houses';
+import type { HouseBook, RouteRecord } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
-import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useBookQuery } from '../../../state/api/api';
-import { problemWords } from '../../../parts/messages/problemWords';
 import { useHouse } from '../../../state/board/useBoard';
 import { BookNav } from '../BookNav';
 import styles from '../list/Formulas.module.css';
 import { useLibrary } from '../files/library';
-import { useAddRouteMutation, useRemoveRouteMutation } from '../recordsApi';
 import { useRouteMessage } from '../what-if/useDoughMessages';
 
 /** Every route of the house, and new ones from the ways of the trade. */
@@ -33,7 +29,7 @@ export function Routes() {
     <Page
       title={t('formulas.routes.title')}
       lead={t('formulas.routes.lead')}
-      aside={<NewRoute house={house} book={book} />}
+      aside={<NewRoute house={house} />}
     >
       <BookNav />
       {routes.length === 0 && <p className="quiet">{t('formulas.routes.none')}</p>}
@@ -74,28 +70,11 @@ function RouteRow({
   );
 }
 
-/** A new route: one of the known ways, or a copy to be changed. */
-function NewRoute({ house, book }: { readonly house: string; readonly book: HouseBook }) {
+/** A new route: one of the known ways, to be changed and saved. */
+function NewRoute({ house }: { readonly house: string }) {
   const { t } = useTranslation();
-  const navigate = useNavigate();
-  const { changed, failed } = useNotices();
   const library = useLibrary();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [add] = useAddRouteMutation();
-  const [drop] = useRemoveRouteMutation();
-  const start = async (content: RouteContent) => {
-    setAnchor(null);
-    try {
-      const stages = routeForHouse(content.stages, book);
-      const added = await add({ house, content: { ...content, stages } }).unwrap();
-      changed(t('formulas.routes.added', { name: added.name }), () =>
-        drop({ house, id: added.id }).unwrap(),
-      );
-      void navigate(`/${house}/formulas/routes/${added.id}`);
-    } catch (error) {
-      failed(problemWords(t, error));
-    }
-  };
   return (
     <>
       <EditOnly>
@@ -104,9 +83,13 @@ function NewRoute({ house, book }: { readonly house: string; readonly book: Hous
         </Button>
       </EditOnly>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        {(library?.routes ?? []).map((route) => (
-          <MenuItem key={route.name} onClick={() => void start(route)}>
-            {route.name}
+        {(library?.routes ?? []).map(({ name }) => (
+          <MenuItem
+            key={name}
+            component={Link}
+            to={`/${house}/formulas/routes/new?way=${encodeURIComponent(name)}`}
+          >
+            {name}
           </MenuItem>
         ))}
       </Menu>
