@@ -193,12 +193,11 @@ test('a house is typed from nothing: one small planetary, one fridge, one person
     const conflict = page.getByRole('region', { name: 'The conflict' });
     const fits = page.getByText(/^Everything fits/);
     const best = page.getByText(/of the best\.|This is the best plan/);
-    for (let i = 0; i < 4; i += 1) {
+    for (let i = 0; i < 2; i += 1) {
       await expect(conflict.or(best).or(fits).first()).toBeVisible({ timeout: 20_000 });
       if (!(await conflict.isVisible())) break;
-      await hands.press(/^Leave out /, false);
+      await hands.press(/^Leave (it|all \d+) out and schedule the rest$/, false);
       await expect(page.getByRole('region', { name: 'This plan assumes:' })).toBeVisible();
-      await hands.press('Schedule the rest');
     }
     await page
       .getByRole('button', { name: 'Use this one' })

@@ -2,6 +2,14 @@
 export type DateOrder = (typeof DATE_ORDERS)[number];
 export const DATE_ORDERS = ['year-first', 'day-first', 'month-first'] as const;
 
+/** A column of dates in a file. */
+export interface DateColumn {
+  /** One of them, as it is written. */
+  readonly example: string;
+  /** In which orders most of them can be read; several are told apart by nothing. */
+  readonly orders: readonly DateOrder[];
+}
+
 /** A moment on a wall clock. */
 export interface WallMoment {
   /** `YYYY-MM-DD` */

@@ -117,6 +117,18 @@ export function clashOf(problem: WeekProblem, open: Demand): Clash | null {
   };
 }
 
+/**
+ * Which of some demands cannot be made even if nothing else were to be: what there is no time left for, and what no
+ * mixer, place or skill of the house is for.
+ *
+ * @param open what the best plan found leaves open; what it makes can be made
+ * @example
+ * // An hour before doors, with a dough that takes a day:
+ * impossibleAmong(problem, plan.open); // [{ doughId: 'yard', serviceId: 'tonight' }]
+ */
+export const impossibleAmong = (problem: WeekProblem, open: readonly Demand[]): readonly Demand[] =>
+  open.filter((demand) => tryWeek(withOnly(problem, [demand])) === null);
+
 /** The week with only some of its demands. */
 function withOnly(problem: WeekProblem, demands: readonly Demand[]): WeekProblem {
   const kept = new Set(demands.map(({ doughId, serviceId }) => `${doughId}/${serviceId}`));

@@ -4,7 +4,9 @@ import loadHighs from 'highs';
 import { checkWeek } from '../../test-support/checkWeek';
 import {
   clashOf,
+  demandsOf,
   gapPercent,
+  impossibleAmong,
   optimizeWeek,
   stepName,
   totalOf,
@@ -172,6 +174,9 @@ describe('weeks that cannot be', () => {
       expect(clash.demands.length).toBeLessThanOrEqual(2);
       expect(clash.waysOut.length).toBeGreaterThan(clash.demands.length);
       expect(clash.resolving).toBe(clash.waysOut.length);
+      // What only clashes with others can be made.
+      const isAlone = clash.demands.length === 1;
+      expect(impossibleAmong(problem, [open])).toEqual(isAlone ? [open] : []);
       for (const way of clash.waysOut) {
         const plan = tryWeek(withRelaxation(problem, way), 20);
         expect(plan).not.toBeNull();
@@ -179,6 +184,13 @@ describe('weeks that cannot be', () => {
       }
     },
   );
+
+  it('name what there is no time left for', () => {
+    const problem = clashingWeek(1);
+    const last = Math.max(...problem.services.map(({ startMin }) => startMin));
+    const late = { ...problem, nowMin: last - 15 };
+    expect(impossibleAmong(late, demandsOf(late))).toEqual(demandsOf(late));
+  });
 
   it('name what makes no sense in them', () => {
     const plain = weekOfTen(1);

@@ -1,6 +1,5 @@
-import { DATE_ORDERS, readDateText, type DateOrder } from '@calm/domain/columns';
+import { DATE_ORDERS, readDateText, type DateColumn, type DateOrder } from '@calm/domain/columns';
 import { useTranslation } from 'react-i18next';
-import type { DateColumn } from '../../workers/tables/salesAnswers';
 import { useFormats } from '../format/useFormats';
 import { Choice } from './Choice';
 

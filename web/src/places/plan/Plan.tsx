@@ -67,7 +67,7 @@ const WeekPlan = memo(function WeekPlan({
   const { atMs } = useCursor();
   const words = usePlanWords(week);
   const editing = usePlanEditing(latest);
-  const { state, optimize, stop, forget } = useOptimizer(latest, editing);
+  const { state, optimize, leaveOut, stop, forget } = useOptimizer(latest, editing);
   const [dialog, setDialog] = useState<OpenDialog | null>(null);
   useUndoKeys(editing.undo, editing.redo);
 
@@ -112,6 +112,7 @@ const WeekPlan = memo(function WeekPlan({
           clash={state.clash}
           words={words}
           messages={messages}
+          impossible={state.impossible}
           onTake={(way) => {
             forget();
             editing.assumption([
@@ -119,6 +120,7 @@ const WeekPlan = memo(function WeekPlan({
               { kind: 'relaxation', relaxation: way },
             ]);
           }}
+          onLeaveOut={leaveOut}
         />
       )}
       <Assumptions week={week} messages={messages} editing={editing} />

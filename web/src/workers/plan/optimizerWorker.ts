@@ -1,4 +1,4 @@
-import { clashOf, gapPercent, optimizeWeek } from '@calm/core';
+import { clashOf, gapPercent, impossibleAmong, optimizeWeek } from '@calm/core';
 import { expose } from 'comlink';
 import type { OptimizerInWorker } from './planAnswers';
 
@@ -41,6 +41,7 @@ const optimizer: OptimizerInWorker = {
     runs += 1;
   },
   clash: (problem, open) => clashOf(problem, open),
+  impossible: (problem, open) => impossibleAmong(problem, open),
 };
 
 expose(optimizer);

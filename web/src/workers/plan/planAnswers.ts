@@ -60,4 +60,6 @@ export interface OptimizerInWorker {
   ): Promise<void>;
   stop(): void;
   clash(problem: WeekProblem, open: Demand): Clash | null;
+  /** What of that which found no place cannot be made even by itself. */
+  impossible(problem: WeekProblem, open: readonly Demand[]): readonly Demand[];
 }

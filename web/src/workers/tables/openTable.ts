@@ -1,6 +1,5 @@
-import { dateOrdersOf } from '@calm/domain/columns';
+import { dateOrdersOf, type DateColumn } from '@calm/domain/columns';
 import Papa from 'papaparse';
-import type { DateColumn } from './salesAnswers';
 
 /** A table that is open in a worker. */
 export interface OpenTable {

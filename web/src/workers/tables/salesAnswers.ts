@@ -1,14 +1,6 @@
 import type { HouseCalendar, SalesColumns } from '@calm/contract';
-import type { DateOrder } from '@calm/domain/columns';
+import type { DateColumn } from '@calm/domain/columns';
 import type { SalesFile } from '@calm/domain/files';
-
-/** A column of dates. */
-export interface DateColumn {
-  /** One of them, as it is written. */
-  readonly example: string;
-  /** In which orders most of them can be read; several are told apart by nothing. */
-  readonly orders: readonly DateOrder[];
-}
 
 /** A sales file that is open in the worker. */
 export interface OpenedSales {

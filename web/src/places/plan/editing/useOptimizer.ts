@@ -8,7 +8,9 @@ import {
   refOf,
   remanned,
   weekWithout,
+  withRelaxation,
   type Clash,
+  type Demand,
   type PlannedLot,
   type PlannedStep,
   type SolverProgress,
@@ -26,7 +28,8 @@ export type OptimizerState =
   | { readonly kind: 'optimizing'; readonly solved: SolverProgress | null }
   /** Something found no place; why is being looked for. */
   | { readonly kind: 'asking-why' }
-  | { readonly kind: 'clash'; readonly clash: Clash }
+  /** … with all of the week that cannot be made even by itself. */
+  | { readonly kind: 'clash'; readonly clash: Clash; readonly impossible: readonly Demand[] }
   /** How far the plan it came to can be from the best; any other plan is not known. */
   | { readonly kind: 'done'; readonly gapPercent: number | null; readonly of: PlanContent | null };
 
@@ -58,7 +61,7 @@ export function useOptimizer(week: PlanWeek, editing: PlanEditing) {
     if (isSolving && put.current !== null && week.content !== put.current) stop();
   }, [isSolving, week.content, stop]);
 
-  const optimize = async () => {
+  const optimize = async (week: PlanWeek) => {
     asked.current += 1;
     const mine = asked.current;
     const { kept, problem } = solvedProblem(week);
@@ -93,10 +96,32 @@ export function useOptimizer(week: PlanWeek, editing: PlanEditing) {
     editing.take(contentOf(week, kept, last.plan.lots));
     setState({ kind: 'asking-why' });
     const clash = await optimizer().clash(problem, open);
+    const impossible =
+      clash?.demands.length === 1 ? await optimizer().impossible(problem, last.plan.open) : [];
     if (mine !== asked.current) return;
-    setState(clash ? { kind: 'clash', clash } : { kind: 'idle' });
+    setState(clash ? { kind: 'clash', clash, impossible } : { kind: 'idle' });
   };
-  return { state, optimize: () => void optimize(), stop, forget: () => setState({ kind: 'idle' }) };
+  /** Leaves demands out of the week, and goes on with the rest. */
+  const leaveOut = (demands: readonly Demand[]) => {
+    const ways = demands.map((demand) => ({ kind: 'leave-out', ...demand }) as const);
+    const content: PlanContent = {
+      ...week.content,
+      lots: week.lots,
+      assumptions: [
+        ...week.content.assumptions,
+        ...ways.map((relaxation) => ({ kind: 'relaxation', relaxation }) as const),
+      ],
+    };
+    editing.take(content);
+    void optimize({ ...week, content, problem: ways.reduce(withRelaxation, week.problem) });
+  };
+  return {
+    state,
+    optimize: () => void optimize(week),
+    leaveOut,
+    stop,
+    forget: () => setState({ kind: 'idle' }),
+  };
 }
 
 /** What is left to be settled, and what stays as it is. */
