@@ -118,6 +118,13 @@ test('any amount is scaled: loads, bags, old dough, and what no mixer can take',
   await page.keyboard.press('Control+z');
   await expect(cell(page, 'Yard Round')).toHaveValue('240');
 
+  // Seventeen kilograms of the flour: how many balls?
+  await write(page, 'strong white, all of it (kg)', '17');
+  await expect.poll(weighed).toBeLessThanOrEqual(17_000);
+  expect(await weighed()).toBeGreaterThan(16_700);
+  await expect(cell(page, 'Yard Round')).toHaveValue('100');
+
+  await write(page, 'Yard Round', '240');
   const before = await weighed();
   await write(page, 'Old dough returned (g)', '1650');
   await expect(make.getByRole('row', { name: /^old dough/ })).toContainText(/1\s650\sg/);

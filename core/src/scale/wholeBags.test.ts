@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Formula } from '../formula';
 import { scaleLot, type ScaleRequest } from './scale';
-import { wholeBagCounts } from './wholeBags';
+import { mostBallsOf, wholeBagCounts } from './wholeBags';
 
 const formula: Formula = {
   flours: [
@@ -57,5 +57,24 @@ describe('counts that use whole bags', () => {
     expect(wholeBagCounts(request(2), 0, KEY, 25)).toEqual([]);
     expect(wholeBagCounts(request(240), 0, KEY, 0)).toEqual([]);
     expect(wholeBagCounts({ ...request(240), items: [] }, 0, KEY, 25)).toEqual([]);
+  });
+});
+
+describe('the balls that some flour gives', () => {
+  it('use no more of it than there is, and one ball more would', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 9_000, max: 300_000 }), (limitG) => {
+        const most = mostBallsOf(request(1), 0, KEY, limitG);
+        if (!most) throw new Error('there is enough for a load');
+        expect(most.grams).toBeLessThanOrEqual(limitG + 1e-6);
+        expect(gramsOf(most.count)).toBeCloseTo(most.grams, 6);
+        expect(gramsOf(most.count + 1) ?? Infinity).toBeGreaterThan(limitG);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('are none where it is not enough for one load', () => {
+    expect(mostBallsOf(request(240), 0, KEY, 1500)).toBeNull();
   });
 });

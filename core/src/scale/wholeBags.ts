@@ -31,7 +31,7 @@ export function wholeBagCounts(
   if (asked === null || !(bagKg > 0)) return [];
   const below = Math.floor(asked / (bagKg * 1000) + 1e-9);
   return [below, below + 1].flatMap((bags) => {
-    const answer = mostBallsWithin(request, item, key, bags * bagKg * 1000);
+    const answer = mostBallsOf(request, item, key, bags * bagKg * 1000);
     return bags > 0 && answer ? [{ bags, ...answer }] : [];
   });
 }
@@ -48,8 +48,23 @@ function gramsFor(request: ScaleRequest, item: number, key: string, count: numbe
   return lines.reduce((sum, line) => sum + (line.key === key ? line.exactG : 0), 0);
 }
 
-/** More balls need more of everything, but a new load also leaves more in its bowl: step back to fit. */
-function mostBallsWithin(request: ScaleRequest, item: number, key: string, limitG: number) {
+/**
+ * The most balls of one product that so much of an ingredient gives: "17 kg of flour: how many balls?"
+ *
+ * @param request as asked
+ * @param item index of the product whose count may change
+ * @param key of the ingredient, as in `formulaLines`
+ * @param limitG what there is of it, g
+ * @returns the count and what it needs, g; null where not one load can be made of it
+ * @example
+ * mostBallsOf(request, 0, 'flour:strong white', 17_000); // { count: 108, grams: 16_954 }
+ */
+export function mostBallsOf(
+  request: ScaleRequest,
+  item: number,
+  key: string,
+  limitG: number,
+): { readonly count: number; readonly grams: number } | null {
   let [low, high] = [0, MOST_BALLS];
   while (low < high) {
     const middle = Math.ceil((low + high) / 2);

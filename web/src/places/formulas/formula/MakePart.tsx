@@ -5,6 +5,7 @@ import {
   bagsFor,
   costOf,
   inPantry,
+  mostBallsOf,
   useRemainder as useOfRemainder,
   wholeBagCounts,
   type Formula,
@@ -37,6 +38,7 @@ interface Wish {
 }
 
 const USUAL_BALLS = 100;
+const FLOUR_KG = { min: 0.1, max: 2000, decimals: 2 };
 const OLD_DOUGH = { min: 0, max: 100_000, decimals: 0 };
 
 /** Any amount of this dough: what to weigh, in how many loads, of how many bags, for how much money. */
@@ -51,7 +53,7 @@ export function MakePart({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { changed } = useNotices();
+  const { changed, failed } = useNotices();
   const { draft, keep, drop } = useDraft<Wish>(`make/${house}/${record.slug}`);
   const products = book.products.filter(({ formulaId }) => formulaId === record.id);
   const [first] = products;
@@ -75,6 +77,7 @@ export function MakePart({
   const { recipe, items, answer } = made;
   const { settings, mixer, formula } = recipe;
   const request: ScaleRequest = { formula, mixer, ...settings, items };
+  const flour = answer.ok ? mainFlour(answer.value, formula) : null;
   return (
     <section aria-label={t('formulas.page.part.make')}>
       <div className={styles['wish']}>
@@ -89,6 +92,20 @@ export function MakePart({
             onCommit={(count) => countTo(product.id, count, product.name)}
           />
         ))}
+        {flour && (
+          <LabelledCell
+            name={t('formulas.make.ofFlour', { flour: flour.name })}
+            measure="kilograms"
+            value={flour.grams / 1000}
+            rule={FLOUR_KG}
+            step={1}
+            onCommit={(kg) => {
+              const most = mostBallsOf(request, 0, flour.key, kg * 1000);
+              if (most) countTo(first.id, most.count, first.name);
+              else failed(t('formulas.make.tooLittle', { product: first.name }));
+            }}
+          />
+        )}
         <LabelledCell
           name={t('formulas.make.oldDough')}
           measure="grams"
@@ -140,6 +157,15 @@ export function MakePart({
       )}
     </section>
   );
+}
+
+/** The flour that there is most of, with all that goes into the dough, g. */
+function mainFlour({ totals, preferment }: ScaledLot, { flours }: Formula) {
+  const { name } = flours.reduce((a, b) => (b.percent > a.percent ? b : a));
+  const key = `flour:${name}`;
+  const lines = [...totals.ingredients, ...(preferment?.ingredients ?? [])];
+  const grams = lines.reduce((sum, line) => sum + (line.key === key ? line.grams : 0), 0);
+  return { key, name, grams };
 }
 
 /** The dough scaled to what is wanted of it; null while nothing is made of it. */
