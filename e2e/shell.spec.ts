@@ -80,6 +80,9 @@ test('works on a tablet both ways up, without sideways scrolling', async ({ page
       expect(over, `${path} at ${size.width}`).toBeLessThanOrEqual(0);
     }
   }
+  // A phone's menu is one row at its foot: the rest of the screen is for the dough.
+  const menu = page.getByRole('navigation', { name: 'Main menu' });
+  expect((await menu.boundingBox())?.height).toBeLessThan(90);
 });
 
 test('a second theme is one tap away and stays', async ({ page, at }) => {

@@ -94,7 +94,8 @@ export function MakePart({
         ))}
         {flour && (
           <LabelledCell
-            name={t('formulas.make.ofFlour', { flour: flour.name })}
+            name={flour.name}
+            label={t('formulas.make.ofFlour', { flour: flour.name })}
             measure="kilograms"
             value={flour.grams / 1000}
             rule={FLOUR_KG}
