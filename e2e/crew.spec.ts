@@ -205,3 +205,23 @@ test('somebody sees what is theirs now and next, and marks it as done with one p
   await page.keyboard.press('Control+z');
   await expect(done).toHaveCount(0);
 });
+
+test('one’s steps are followed by a calendar, until the link is removed', async ({
+  page,
+  at,
+  request,
+}) => {
+  await page.goto(at('crew/shift'));
+  await page.getByRole('button', { name: 'Calendar link…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Your steps in your own calendar' });
+  await dialog.getByRole('button', { name: 'Make one with everybody’s' }).click();
+  await expect(dialog.getByText('Everybody’s steps')).toBeVisible();
+  const address = await dialog.getByRole('status').locator('code').innerText();
+  await expectAccessible(page);
+  const feed = await request.get(address);
+  expect(feed.headers()['content-type']).toContain('text/calendar');
+  expect(await feed.text()).toContain('BEGIN:VCALENDAR');
+  await dialog.getByRole('button', { name: 'Remove' }).click();
+  await expect(dialog.getByText('Everybody’s steps')).toHaveCount(0);
+  expect((await request.get(address)).status()).toBe(404);
+});

@@ -31,6 +31,7 @@ export * from './access/audit';
 export * from './access/signIn';
 export * from './access/preferences';
 export * from './access/crew';
+export * from './access/calendarLink';
 export * from './access/machine';
 export * from './api/housePart';
 export * from './api/live';

@@ -1,5 +1,6 @@
 import { SKILLS } from '../engine/vocabulary';
 import Joi from 'joi';
+import { CALENDAR_CONTENTS, type CalendarLinkStart } from './calendarLink';
 import { MACHINE_KINDS, type MachineStart } from './machine';
 import { ROLES } from './permissions';
 import {
@@ -34,6 +35,11 @@ export const ownerSchema = Joi.object<OwnerStart>({
 export const secretSchema = Joi.object<SecretChange>({
   secret: Joi.string().min(PIN_LENGTH.least).max(PASSWORD_LENGTH.most).required(),
   ownSecret: Joi.string().max(PASSWORD_LENGTH.most).required(),
+});
+
+/** POST a calendar link. */
+export const calendarLinkSchema = Joi.object<CalendarLinkStart>({
+  content: Joi.valid(...CALENDAR_CONTENTS).required(),
 });
 
 /** POST a machine that is to be let in. */

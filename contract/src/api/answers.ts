@@ -1,5 +1,6 @@
 import type { AuditEntry } from '../access/audit';
 import type { Crew, CrewMember, ShiftException, ShiftPattern } from '../access/crew';
+import type { CalendarLink, CalendarLinkIssued } from '../access/calendarLink';
 import type { Machine, MachineIssued } from '../access/machine';
 import type { Session, SignInOptions, SignedInDevice } from '../access/signIn';
 import type { FormulaRecord, FormulaVersion, RouteRecord } from '../book/formula';
@@ -62,6 +63,10 @@ export interface PlainAnswers {
   readonly startOwner: Readonly<Record<string, never>>;
   readonly crew: Crew;
   readonly rejoinCrew: CrewMember;
+  readonly calendarLinks: readonly CalendarLink[];
+  readonly issueCalendarLink: CalendarLinkIssued;
+  readonly revokeCalendarLink: null;
+  readonly calendarFeed: string;
   readonly machines: readonly Machine[];
   readonly issueMachine: MachineIssued;
   readonly revokeMachine: Machine;

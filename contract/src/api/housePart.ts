@@ -45,6 +45,7 @@ const PARTS: Readonly<Record<string, HousePart>> = {
   'cold-notes': 'cold',
   probes: 'cold',
   machines: 'sessions',
+  'calendar-links': 'sessions',
   session: 'sessions',
   sessions: 'sessions',
   houses: 'sessions',

@@ -20,6 +20,8 @@ const PARAMS = {
   loadNumber: Joi.number().integer().min(0).max(200),
   stepKey: stepKey(),
   session: Joi.string().hex().length(64),
+  /** Of a calendar link. */
+  secret: Joi.string().pattern(/^[\w-]{43}$/, 'secret'),
 } as const satisfies Readonly<Record<string, Schema>>;
 
 type NumberParams = 'number' | 'loadNumber';

@@ -7,6 +7,7 @@ import {
   shiftExceptionSchema,
   shiftPatternSchema,
   signInSchema,
+  calendarLinkSchema,
   machineSchema,
 } from '../access/accessSchemas';
 import { displayPreferencesSchema } from '../access/preferencesSchema';
@@ -88,6 +89,7 @@ export const ROUTE_SCHEMAS = {
   startOwner: { body: ownerSchema },
   ...collection('Person', crewSchema),
   changeSecret: { body: secretSchema },
+  issueCalendarLink: { body: calendarLinkSchema },
   issueMachine: { body: machineSchema },
   ...collection('ShiftPattern', shiftPatternSchema),
   ...collection('ShiftException', shiftExceptionSchema),

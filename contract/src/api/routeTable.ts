@@ -56,6 +56,19 @@ const ACCESS_ROUTES = {
   changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.', {
     isRateLimited: true,
   }),
+  calendarLinks: get('/houses/:house/calendar-links', 'see', 'One’s own calendar links.'),
+  issueCalendarLink: post('/houses/:house/calendar-links', 'see', 'Makes a calendar link.', {
+    hasSecretAnswer: true,
+  }),
+  revokeCalendarLink: remove(
+    '/houses/:house/calendar-links/:id',
+    'see',
+    'Makes one’s calendar link good for nothing.',
+  ),
+  calendarFeed: get('/houses/:house/calendars/:secret', 'public', 'The plan, for a calendar.', {
+    media: 'calendar',
+    isRateLimited: true,
+  }),
   machines: get('/houses/:house/machines', 'crew', 'Probes and tills that post by themselves.'),
   issueMachine: post('/houses/:house/machines', 'crew', 'Lets a probe or a till in: its token.', {
     hasSecretAnswer: true,

@@ -11,6 +11,7 @@ import { OF_A_HOUSE, OF_A_PROBE } from '../store/house/houseTables';
 /** Of the server and the moment rather than of the house. */
 const LEFT_BEHIND: ReadonlySet<MySqlTable> = new Set<MySqlTable>([
   t.sessions,
+  t.calendarLinks,
   t.devices,
   t.answers,
   t.turns,

@@ -22,6 +22,9 @@ interface Line {
   readonly url: string;
 }
 
+/** The address of a calendar link is its secret. */
+const withoutSecret = (url: string): string => url.replace(/(\/calendars\/)[^/?]+/, '$1…');
+
 /** What an application is made of. */
 export interface AppParts {
   readonly db: Database;
@@ -47,7 +50,7 @@ export function createApp(parts: AppParts): Express {
       logger: log,
       // No headers: they carry whose session it is.
       serializers: {
-        req: ({ id, method, url }: Line) => ({ id, method, url }),
+        req: ({ id, method, url }: Line) => ({ id, method, url: withoutSecret(url) }),
         res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
       },
       genReqId: (_req, res) => {

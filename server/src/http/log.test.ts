@@ -37,6 +37,8 @@ describe('the log', () => {
     const person = (await house.book()).people.find(({ name }) => name === 'Tilde');
     const signIn = { personId: person?.id, secret: '0000' };
     await request(app).post(paths.signIn(HOUSE)).send(signIn).expect(401);
+    const secret = 'a'.repeat(43);
+    await request(app).get(paths.calendarFeed(HOUSE, secret)).expect(404);
     const all = lines.join('');
     expect(all).toContain(paths.audit(HOUSE));
     expect(all).toContain('"statusCode":403');
@@ -44,5 +46,7 @@ describe('the log', () => {
     expect(all).not.toContain(token);
     expect(all).not.toMatch(/cookie/i);
     expect(all).not.toContain('0000"');
+    expect(all).toContain('/calendars/…');
+    expect(all).not.toContain(secret);
   });
 });

@@ -3,6 +3,7 @@ import {
   ROUTES,
   STANDARD_DISPLAY,
   STANDARD_KITCHEN,
+  type CalendarLinkIssued,
   type CollectionName,
   type ColdBoard,
   type HouseBook,
@@ -183,6 +184,8 @@ export async function routeExamples(
   const content = { name, formula: dough, doughTempC, method, mixerId };
   const zone = required(cold.probes[0]);
   const aLot = async () => ({ params: [(await world.lot()).id] });
+  const aCalendar = () =>
+    post<CalendarLinkIssued>(paths.issueCalendarLink(HOUSE), { content: 'own' });
   const aHandover = async () => ({
     params: [(await post<{ id: string }>(paths.addHandover(HOUSE), handover)).id],
   });
@@ -236,6 +239,10 @@ export async function routeExamples(
     }),
     crew: () => ({}),
     ...collection('Person'),
+    calendarLinks: () => ({}),
+    issueCalendarLink: () => ({ body: { content: 'own' } }),
+    revokeCalendarLink: async () => ({ params: [(await aCalendar()).link.id] }),
+    calendarFeed: async () => ({ params: [(await aCalendar()).secret] }),
     machines: () => ({}),
     issueMachine: () => ({ body: { kind: 'till', name: 'Counter', probeId: null } }),
     revokeMachine: async () => {

@@ -19,6 +19,7 @@ export type Refusal =
         | 'photo'
         | 'alarm'
         | 'machine'
+        | 'calendar link'
         | RecordName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }

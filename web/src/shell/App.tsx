@@ -4,6 +4,7 @@ import { Waiting } from '../parts/messages/Waiting';
 import { needWords } from '../words';
 import { EditingBy } from '../state/api/EditingBy';
 import { useHousesQuery } from '../state/api/api';
+import { likelyHouse } from '../state/lastHouse';
 import { NoHouse } from './sign-in/NoHouse';
 import { Gate } from './sign-in/Gate';
 import { PAGES, type PageComponent, type PageInfo } from './pages';
@@ -98,11 +99,11 @@ export function App() {
   );
 }
 
-/** The bare address leads to the first house. */
+/** The bare address leads to the house that was opened last on this device. */
 function FirstHouse() {
   const { data, isError, refetch } = useHousesQuery();
-  const [first] = data ?? [];
-  if (first) return <Navigate to={`/${first.slug}/tonight`} replace />;
+  const house = likelyHouse(data ?? []);
+  if (house) return <Navigate to={`/${house.slug}/tonight`} replace />;
   if (data) return <BeginHouse />;
   if (isError) return <NoHouse onRetry={() => void refetch()} />;
   return <Waiting />;

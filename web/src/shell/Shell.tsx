@@ -9,6 +9,7 @@ import { clockSpeed, nowMs as readNow } from '../state/time/clock';
 import { moved, released, ticked } from '../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
+import { rememberHouse } from '../state/lastHouse';
 import { useLive } from '../state/api/useLive';
 import { HouseFormats, useDisplayOfPerson } from './Display';
 import { ColdAlarms } from './rail/ColdAlarms';
@@ -49,6 +50,10 @@ export function Shell() {
   useDisplayOfPerson();
   useFocusKept();
   const { manualPage, askForHelp, closeHelp } = useHelp();
+  const isOpen = book !== undefined;
+  useEffect(() => {
+    if (isOpen) rememberHouse(house);
+  }, [isOpen, house]);
 
   return (
     <HouseFormats>

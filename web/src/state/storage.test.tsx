@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { deviceStorage, isFiniteNumber, isObject, isOneOf } from './storage';
+import { likelyHouse, rememberHouse } from './lastHouse';
 import { makeStore } from './store';
 import { edited, undone } from './drafts/planDraft';
 import { preferred } from './preferences';
@@ -63,6 +64,22 @@ describe('a device of an earlier version', () => {
     });
     // How somebody read there is how the page reads until they say otherwise.
     expect(display).toMatchObject({ mass: 'us', temp: 'fahrenheit', decimal: 'comma' });
+  });
+});
+
+describe('the house that is meant without an address', () => {
+  const houses = [
+    { slug: 'bell-oar', name: 'Bell & Oar' },
+    { slug: 'lantern-yard', name: 'Lantern Yard' },
+  ];
+
+  it('is the one that was opened last here, or the first where that is gone', () => {
+    expect(likelyHouse(houses)?.slug).toBe('bell-oar');
+    rememberHouse('lantern-yard');
+    expect(likelyHouse(houses)?.slug).toBe('lantern-yard');
+    rememberHouse('given-up');
+    expect(likelyHouse(houses)?.slug).toBe('bell-oar');
+    expect(likelyHouse([])).toBeUndefined();
   });
 });
 

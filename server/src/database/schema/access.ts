@@ -1,4 +1,4 @@
-import type { HousePart, MachineKind, Permission } from '@calm/contract';
+import type { CalendarContent, HousePart, MachineKind, Permission } from '@calm/contract';
 import {
   bigint,
   char,
@@ -117,6 +117,29 @@ export const machines = mysqlTable(
     revokedAt: instant('revoked_at'),
   },
   (t) => [unique('machines_token').on(t.houseId, t.tokenHash)],
+);
+
+/** Links that calendars follow by themselves. What is revoked is gone: nothing hangs on it. */
+export const calendarLinks = mysqlTable(
+  'calendar_links',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    personId: ref('person_id'),
+    content: varchar('content', { length: 8 }).$type<CalendarContent>().notNull(),
+    /** SHA-256 of the secret, hexadecimal. */
+    tokenHash: char('token_hash', { length: 64 }).notNull(),
+    issuedAt: instant('issued_at').notNull(),
+    lastSeenAt: instant('last_seen_at'),
+  },
+  (t) => [
+    unique('calendar_links_token').on(t.houseId, t.tokenHash),
+    foreignKey({
+      name: 'calendar_links_person',
+      columns: [t.houseId, t.personId],
+      foreignColumns: [people.houseId, people.id],
+    }),
+  ],
 );
 
 /** The last link of a house's chain of who did what, as one row that every write goes through. */

@@ -11,6 +11,12 @@ import {
   shiftExceptions,
   shiftPatterns,
 } from '../../use-cases/access/crew';
+import {
+  calendarFeed,
+  issueCalendarLink,
+  ownCalendarLinks,
+  revokeCalendarLink,
+} from '../../use-cases/access/calendarLinks';
 import { issueMachine, machinesOf, revokeMachine } from '../../use-cases/access/machines';
 import {
   changePreferences,
@@ -45,6 +51,10 @@ export const accessHandlers = {
   rejoinCrew: ({ scope, params }) => rejoin(scope, params.id),
   changeSecret: ({ scope, params, body, who }) =>
     changeSecret(scope, params.id, body, who?.personId ?? null),
+  calendarLinks: ({ scope, who }) => ownCalendarLinks(scope, who),
+  issueCalendarLink: ({ scope, who, body, now }) => issueCalendarLink(scope, who, body, now),
+  revokeCalendarLink: ({ scope, who, params }) => revokeCalendarLink(scope, who, params.id),
+  calendarFeed: ({ scope, house, params, now }) => calendarFeed(scope, house, params.secret, now),
   machines: async ({ scope }) => ok(await machinesOf(scope)),
   issueMachine: ({ scope, body, now }) => issueMachine(scope, body, now),
   revokeMachine: ({ scope, params, now }) => revokeMachine(scope, params.id, now),

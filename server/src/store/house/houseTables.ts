@@ -18,6 +18,7 @@ export const OF_A_HOUSE = [
   t.audit,
   t.plans,
   t.people,
+  t.calendarLinks,
   t.routes,
   t.formulas,
   t.ingredients,

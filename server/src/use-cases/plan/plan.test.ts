@@ -8,11 +8,20 @@ import {
   datesFrom,
   instantOf,
 } from '@calm/domain';
-import { NO_PLAN, paths, type PlanContent, type PublishedPlan, type Shift } from '@calm/contract';
+import {
+  type CalendarContent,
+  type CalendarLink,
+  type CalendarLinkIssued,
+  NO_PLAN,
+  paths,
+  type PlanContent,
+  type PublishedPlan,
+  type Shift,
+} from '@calm/contract';
 import { checkWeek } from '@calm/core/test-support';
 import { conflictsOf, optimizeWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
 import { planComingWeek } from '@calm/demo';
-import { HOUSE, NOW, problemOf, startHouse, TODAY } from '../../test-support/testHouse';
+import { HOUSE, NOW, problemOf, signedIn, startHouse, TODAY } from '../../test-support/testHouse';
 
 type House = Awaited<ReturnType<typeof startHouse>>;
 let house: House;
@@ -162,5 +171,57 @@ describe('a plan', () => {
     expect(conflictsOf(problem, { lots: content.lots })).toEqual([]);
     const dates = new Set(content.lots.flatMap(({ serviceIds }) => serviceIds.map(dateOfService)));
     expect(dates.size).toBeGreaterThan(8);
+  });
+});
+
+describe('a published plan', () => {
+  it('is followed by somebody’s calendar, until the link is removed or they leave', async () => {
+    const { content } = await house.get<PublishedPlan>(paths.plan(HOUSE));
+    const steps = content.lots.flatMap((lot) => lot.steps);
+    const [personId = ''] = steps.flatMap(({ personIds }) => personIds);
+    const { people } = await house.book();
+    const who = people.find(({ id }) => id === personId)?.name ?? '';
+    const person = house.as(await signedIn(house.db, HOUSE, who));
+    const make = async (kind: CalendarContent) =>
+      (await person.post(paths.issueCalendarLink(HOUSE)).send({ content: kind }).expect(201))
+        .body as CalendarLinkIssued;
+    const feed = (secret: string, slug = HOUSE) =>
+      house.as(null).get(paths.calendarFeed(slug, secret));
+    const eventsIn = (text: string) => text.match(/BEGIN:VEVENT/g)?.length ?? 0;
+
+    const [own, all] = [await make('own'), await make('house')];
+    const mine = await feed(own.secret);
+    expect(mine.headers['content-type']).toContain('text/calendar');
+    expect(eventsIn(mine.text)).toBe(
+      steps.filter(({ personIds }) => personIds.includes(personId)).length,
+    );
+    expect(eventsIn((await feed(all.secret)).text)).toBe(steps.length);
+    const links = (await person.get(paths.calendarLinks(HOUSE))).body as CalendarLink[];
+    expect(links.map(({ lastSeenAt }) => lastSeenAt)).toEqual([NOW, NOW]);
+    expect(JSON.stringify(links)).not.toContain(own.secret);
+
+    // It opens nothing else, no other house, and is nobody else's.
+    expect((await feed(own.secret, 'other-yard')).status).toBe(404);
+    expect((await feed(own.secret.replace(/./, 'x'))).status).toBe(404);
+    const bearer = { Authorization: `Bearer ${own.secret}` };
+    expect((await house.as(null).get(paths.book(HOUSE)).set(bearer)).status).toBe(401);
+    const others = house.as(await signedIn(house.db, HOUSE, 'Wren'));
+    expect((await others.get(paths.calendarLinks(HOUSE))).body).toEqual([]);
+    const taken = await others.delete(paths.revokeCalendarLink(HOUSE, own.link.id));
+    expect(taken.status).toBe(404);
+
+    await person.delete(paths.revokeCalendarLink(HOUSE, own.link.id)).expect(200);
+    expect((await feed(own.secret)).status).toBe(404);
+    await house.http.delete(paths.removePerson(HOUSE, personId)).expect(200);
+    expect((await feed(all.secret)).status).toBe(404);
+    await house.http.put(paths.rejoinCrew(HOUSE, personId)).expect(200);
+    expect((await feed(all.secret)).status).toBe(200);
+  });
+
+  it('gives one person no more links than they have calendars', async () => {
+    const wren = house.as(await signedIn(house.db, HOUSE, 'Wren'));
+    const make = () => wren.post(paths.issueCalendarLink(HOUSE)).send({ content: 'house' });
+    for (let i = 0; i < 10; i += 1) await make().expect(201);
+    expect(problemOf(await make()).errors).toMatchObject([{ code: 'calendar.many' }]);
   });
 });

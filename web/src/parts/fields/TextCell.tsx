@@ -44,7 +44,7 @@ export function TextCell({
         if (event.key === 'Escape') setTyped(null);
       }}
       slotProps={{ htmlInput: { maxLength: most, readOnly: !mayEdit } }}
-      sx={{ width }}
+      sx={{ width, maxWidth: '100%' }}
     />
   );
 }

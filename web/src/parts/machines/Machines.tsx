@@ -7,6 +7,7 @@ import { Choice } from '../fields/Choice';
 import { useFormats } from '../format/useFormats';
 import { problemWords } from '../messages/problemWords';
 import styles from './Machines.module.css';
+import { ShownOnce } from './ShownOnce';
 
 /** Machines of one kind that post by themselves: each with a token that is shown once, seen when, and let in no more. */
 export function Machines({
@@ -62,18 +63,9 @@ export function Machines({
       />
       {wrong && <p role="alert">{wrong}</p>}
       {issued && (
-        <div role="status" className={styles['token']}>
-          <p>
-            <b>{t('machines.token', { name: issued.name })}</b> {t('machines.once')}
-          </p>
-          <code>{issued.token}</code>
-          <Button
-            variant="outlined"
-            onClick={() => void navigator.clipboard?.writeText(issued.token)}
-          >
-            {t('machines.copy')}
-          </Button>
-        </div>
+        <ShownOnce secret={issued.token}>
+          <b>{t('machines.token', { name: issued.name })}</b> {t('machines.once')}
+        </ShownOnce>
       )}
     </section>
   );

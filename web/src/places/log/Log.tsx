@@ -8,6 +8,7 @@ import { DateField } from '../../parts/fields/DateField';
 import { Failed } from '../../parts/messages/Failed';
 import { useFormats } from '../../parts/format/useFormats';
 import { Page } from '../../parts/layout/Page';
+import { WideTable } from '../../parts/layout/WideTable';
 import { TextCell } from '../../parts/fields/TextCell';
 import { Waiting } from '../../parts/messages/Waiting';
 import { useSorted } from '../../parts/tables/useSorted';
@@ -127,16 +128,18 @@ function Lots({ house, query }: { readonly house: string; readonly query: LogQue
   if (lots.length === 0) return <p className="quiet">{t('log.none')}</p>;
   return (
     <>
-      <table className={styles['lots']}>
-        <thead>
-          <tr>{COLUMNS.map((key) => heading(key, t(`log.${key}`)))}</tr>
-        </thead>
-        <tbody>
-          {sorted.map((line) => (
-            <Row key={line.id} house={house} line={line} />
-          ))}
-        </tbody>
-      </table>
+      <WideTable label={t('stops.log')}>
+        <table className={styles['lots']}>
+          <thead>
+            <tr>{COLUMNS.map((key) => heading(key, t(`log.${key}`)))}</tr>
+          </thead>
+          <tbody>
+            {sorted.map((line) => (
+              <Row key={line.id} house={house} line={line} />
+            ))}
+          </tbody>
+        </table>
+      </WideTable>
       {hasNextPage && (
         <Button variant="outlined" disabled={isFetching} onClick={() => void fetchNextPage()}>
           {t('log.more')}

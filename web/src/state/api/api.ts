@@ -71,6 +71,7 @@ export const TAGS = [
   'Houses',
   'Session',
   'Machines',
+  'CalendarLinks',
   'FrontDoor',
   'Crew',
   'Shifts',

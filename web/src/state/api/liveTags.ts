@@ -25,6 +25,7 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   'shift-patterns': CREW,
   'shift-exceptions': CREW,
   machines: ['Machines'],
+  'calendar-links': ['CalendarLinks'],
   settings: BOOK,
   formulas: BOOK,
   products: BOOK,

@@ -2,6 +2,7 @@ import type { Crew } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { Open } from '../open';
+import { WideTable } from '../../../parts/layout/WideTable';
 import styles from './Crew.module.css';
 import { WEEKDAYS } from '../../../parts/format/weekdays';
 
@@ -18,7 +19,7 @@ export function WeekOfShifts({
   const f = useFormats();
   const dayName = (date: string) => f.weekday(Date.parse(`${date}T12:00:00Z`));
   return (
-    <section aria-label={t('crew.week')}>
+    <WideTable label={t('crew.week')}>
       <table className={styles['week']}>
         <thead>
           <tr>
@@ -84,6 +85,6 @@ export function WeekOfShifts({
           ))}
         </tbody>
       </table>
-    </section>
+    </WideTable>
   );
 }

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { stageKey } from '@calm/core';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
@@ -11,6 +12,7 @@ import { useBoard, useHouse, type Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
 import { useMark } from '../../../state/outbox/useMark';
 import { CrewNav } from '../CrewNav';
+import { CalendarLinksDialog } from './CalendarLinksDialog';
 import styles from './MyShift.module.css';
 import { Unread } from '../handover/Unread';
 import { shiftBoard, type ShiftWork } from './shiftWork';
@@ -23,12 +25,20 @@ export function MyShift() {
   const { atMs } = useCursor();
   const { data: me } = useSessionQuery(house);
   const { board, error, retry } = useBoard();
+  const [isCalendars, setCalendars] = useState(false);
   if (error && !board) return <Failed error={error} onRetry={retry} />;
   if (!board || !me) return <WaitingPage />;
   const { now, next, later, done } = shiftBoard(board, me.personId, atMs);
   const isEmpty = now.length === 0 && !next;
   return (
-    <Page title={t('crew.mine.title', { name: me.name })}>
+    <Page
+      title={t('crew.mine.title', { name: me.name })}
+      aside={
+        <Button aria-haspopup="dialog" onClick={() => setCalendars(true)}>
+          {t('crew.calendar.open')}
+        </Button>
+      }
+    >
       <CrewNav />
       <Unread house={house} board={board} />
       {isEmpty && (
@@ -42,6 +52,7 @@ export function MyShift() {
       {next && <BigStep board={board} step={next} house={house} when="next" />}
       <Small title={t('crew.mine.later')} steps={later} house={house} />
       <Small title={t('crew.mine.done')} steps={done} house={house} />
+      {isCalendars && <CalendarLinksDialog house={house} onClose={() => setCalendars(false)} />}
     </Page>
   );
 }
