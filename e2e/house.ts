@@ -67,8 +67,17 @@ export async function arrived(page: Page): Promise<void> {
   await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
 }
 
+/** A button in the middle of changing its colours has a contrast that it never shows for long. */
+async function stoodStill(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    const changing = document.getAnimations().filter((each) => each instanceof CSSTransition);
+    await Promise.allSettled(changing.map((each) => each.finished));
+  });
+}
+
 /** Fails on anything that axe calls serious or critical on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {
+  await stoodStill(page);
   const { violations } = await new AxeBuilder({ page }).analyze();
   const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
   const told = grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join('\n  ')}`);
