@@ -23,6 +23,7 @@ import {
   startHouse,
   type TestHouse,
 } from '../test-support/testHouse';
+import { archiveHouse } from './archive';
 import { archiveSchema } from './archiveSchema';
 
 /** The files of an archive, by name. */
@@ -200,6 +201,19 @@ describe('an archive of a house', () => {
     const [tables] = await connection.query('show tables');
     await connection.end();
     expect(tables).toEqual([]);
+  });
+
+  it('is taken one at a time, so that work goes on meanwhile', async () => {
+    const [own] = await house.db.select().from(schema.houses).where(eq(schema.houses.slug, HOUSE));
+    if (!own) throw new Error('the demo house is there');
+    const first = await archiveHouse(house.db, own, new Date(NOW));
+    const second = await house.http.get(paths.houseArchive(HOUSE));
+    expect([second.status, second.get('Retry-After')]).toEqual([503, '2']);
+    expect((await house.http.get(paths.book(HOUSE))).status).toBe(200);
+    // Whoever breaks off leaves the way free.
+    first.destroy();
+    await new Promise((resolve) => first.once('close', resolve));
+    await house.http.get(paths.houseArchive(HOUSE)).expect(200);
   });
 
   it('comes by the page, for whoever looks after the house', async () => {

@@ -6,7 +6,8 @@ import { Readable } from 'node:stream';
 import { ZipFile } from 'yazl';
 import type { Database, Queries } from '../database/database';
 import * as t from '../database/schema';
-import { takeSnapshot } from '../database/snapshot';
+import { takeSnapshot, type Snapshot } from '../database/snapshot';
+import { DatabaseBusy } from '../database/transaction';
 import { knownMigrations } from '../database/migrations';
 import { logCsv } from '../use-cases/lots/log';
 import { salesCsv } from '../use-cases/demand/salesCsv';
@@ -21,6 +22,11 @@ import {
   type TableSum,
 } from './archiveFiles';
 
+/** Longest that somebody may take to fetch an archive, ms: it holds a connection meanwhile. */
+const FETCHED_WITHIN_MS = 15 * 60_000;
+/** Databases of which an archive is being taken: one at a time each, so that others find connections. */
+const taking = new WeakSet<Database>();
+
 /** Rows that are read at once. */
 const AT_ONCE = 2000;
 
@@ -29,13 +35,34 @@ const AT_ONCE = 2000;
  * (docs/formats/archive.schema.json), its photos, and its lots and sales as tables for people.
  *
  * @param db read on a connection of its own, which goes when the stream has ended or is destroyed
- * @returns the file as it is read; it breaks off when something goes wrong
+ * @returns the file as it is read; it breaks off when something goes wrong, or after a quarter of an hour
+ * @throws DatabaseBusy when another archive is being taken from this database, or there is no connection in time
  */
 export async function archiveHouse(db: Database, house: House, now: Date): Promise<Readable> {
-  const { tx, end } = await takeSnapshot(db);
+  if (taking.has(db)) throw new DatabaseBusy('An archive is being taken already.');
+  taking.add(db);
+  try {
+    const snapshot = await takeSnapshot(db);
+    const archive = await archiveOf(snapshot, house, now).catch((error: unknown) => {
+      snapshot.end();
+      throw error;
+    });
+    const late = setTimeout(() => archive.destroy(), FETCHED_WITHIN_MS).unref();
+    archive.once('close', () => {
+      clearTimeout(late);
+      snapshot.end();
+      taking.delete(db);
+    });
+    return archive;
+  } catch (error) {
+    taking.delete(db);
+    throw error;
+  }
+}
+
+async function archiveOf({ tx }: Snapshot, house: House, now: Date): Promise<Readable> {
   const zip = new ZipFile();
   const out = Readable.from(zip.outputStream as AsyncIterable<Buffer>);
-  out.once('close', end);
   zip.on('error', (error) => out.destroy(error));
   const scope = { tx, houseId: house.id };
   const sums: Record<string, TableSum> = {};
@@ -45,35 +72,30 @@ export async function archiveHouse(db: Database, house: House, now: Date): Promi
       stream.once('error', (error) => out.destroy(error));
       ready(null, stream);
     });
-  try {
-    const photos = await tx
-      .select({ id: t.lotPhotos.id })
-      .from(t.lotPhotos)
-      .where(eq(t.lotPhotos.houseId, house.id))
-      .orderBy(asc(t.lotPhotos.id));
-    for (const table of ARCHIVED_TABLES)
-      add(tableFile(table.name), () =>
-        linesOf(tx, table, house.id, (sum) => (sums[table.name] = sum)),
-      );
-    for (const { id } of photos) add(photoFile(id), () => photoOf(tx, id));
-    add('csv/log.csv', () => logCsv((work) => work(scope), {}));
-    add('csv/sales.csv', () => onlyPart(salesCsv(scope, house, now)));
-    add(MANIFEST, () => [
-      JSON.stringify({
-        format: ARCHIVE_FORMAT,
-        version: ARCHIVE_VERSION,
-        at: now.toISOString(),
-        migrations: knownMigrations(),
-        house: { slug: house.slug, name: house.name },
-        tables: sums,
-        photos: photos.length,
-      } satisfies Manifest),
-    ]);
-    zip.end();
-  } catch (error) {
-    end();
-    throw error;
-  }
+  const photos = await tx
+    .select({ id: t.lotPhotos.id })
+    .from(t.lotPhotos)
+    .where(eq(t.lotPhotos.houseId, house.id))
+    .orderBy(asc(t.lotPhotos.id));
+  for (const table of ARCHIVED_TABLES)
+    add(tableFile(table.name), () =>
+      linesOf(tx, table, house.id, (sum) => (sums[table.name] = sum)),
+    );
+  for (const { id } of photos) add(photoFile(id), () => photoOf(tx, id));
+  add('csv/log.csv', () => logCsv((work) => work(scope), {}));
+  add('csv/sales.csv', () => onlyPart(salesCsv(scope, house, now)));
+  add(MANIFEST, () => [
+    JSON.stringify({
+      format: ARCHIVE_FORMAT,
+      version: ARCHIVE_VERSION,
+      at: now.toISOString(),
+      migrations: knownMigrations(),
+      house: { slug: house.slug, name: house.name },
+      tables: sums,
+      photos: photos.length,
+    } satisfies Manifest),
+  ]);
+  zip.end();
   return out;
 }
 

@@ -133,8 +133,16 @@ async function onOneConnection<T>(
   }
 }
 
-/** A connection of the pool; one that comes too late goes back unused. */
-async function connectionWithin({ $client }: Database, ms: number): Promise<PoolConnection> {
+/**
+ * A connection of the pool; one that comes too late goes back unused.
+ *
+ * @param ms longest wait
+ * @throws DatabaseBusy when there is none in time
+ */
+export async function connectionWithin(
+  { $client }: Database,
+  ms = PATIENCE.connectionMs,
+): Promise<PoolConnection> {
   const coming = $client.getConnection();
   const late = lateAfter(ms, 'The database gave no connection in time.');
   try {
