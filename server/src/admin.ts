@@ -1,13 +1,12 @@
 import type { House } from '@calm/contract';
 import { localDateOf } from '@calm/domain';
-import { createWriteStream, readdirSync, rmSync } from 'node:fs';
-import { rename } from 'node:fs/promises';
+import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import { archiveHouse } from './archive/archive';
 import { bringIn } from './archive/bringIn';
 import { backUp } from './backup/backup';
 import { restore } from './backup/restore';
+import { writeWhole } from './backup/wholeFile';
 import { StartError } from './config';
 import { addressFault } from './database/addressFault';
 import { openDatabase, type Database } from './database/database';
@@ -72,20 +71,7 @@ export async function administer(db: Database, args: readonly string[]): Promise
 async function archiveTo(db: Database, slug: string, file: string): Promise<string> {
   if (!file) throw new StartError(HOW);
   const house = await houseCalled(db, slug);
-  const part = `${file}.part`;
-  try {
-    await pipeline(
-      await archiveHouse(db, house, new Date()),
-      createWriteStream(part, { mode: 0o600 }),
-    );
-    await rename(part, file);
-  } catch (error) {
-    rmSync(part, { force: true });
-    const { code } = error as NodeJS.ErrnoException;
-    if (code?.startsWith('E') && !code.startsWith('ER_'))
-      throw new StartError(`${file} cannot be written (${code}).`);
-    throw error;
-  }
+  await writeWhole(file, await archiveHouse(db, house, new Date()));
   return `${house.name} is in ${file}, without passwords, PINs and tokens.`;
 }
 

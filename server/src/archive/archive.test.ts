@@ -5,7 +5,7 @@ import { Ajv2020 } from 'ajv/dist/2020';
 import { eq } from 'drizzle-orm';
 import { createConnection, type RowDataPacket } from 'mysql2/promise';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
@@ -201,6 +201,17 @@ describe('an archive of a house', () => {
     const [tables] = await connection.query('show tables');
     await connection.end();
     expect(tables).toEqual([]);
+  });
+
+  it('leaves nothing half written where there is no room, or no folder', async () => {
+    const full = join(folder, 'full.zip');
+    symlinkSync('/dev/full', `${full}.part`);
+    await expect(admin(house.url, 'archive', HOUSE, full)).rejects.toThrow(
+      /^No room left for .*full/,
+    );
+    expect([existsSync(full), existsSync(`${full}.part`)]).toEqual([false, false]);
+    const nowhere = join(folder, 'no/such/folder.zip');
+    await expect(admin(house.url, 'archive', HOUSE, nowhere)).rejects.toThrow(/cannot be written/);
   });
 
   it('is taken one at a time, so that work goes on meanwhile', async () => {

@@ -1,11 +1,12 @@
 import { createCipheriv, createDecipheriv, createHash, randomBytes, scryptSync } from 'node:crypto';
-import { createReadStream, createWriteStream } from 'node:fs';
-import { open, rename, rm } from 'node:fs/promises';
+import { createReadStream } from 'node:fs';
+import { open } from 'node:fs/promises';
 import { createInterface } from 'node:readline';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { StartError } from '../config';
+import { writeWhole } from './wholeFile';
 
 /*
  * A backup is lines of JSON, packed: a head, and for each table its columns, its rows and how many there were, with
@@ -58,24 +59,12 @@ export async function writeBackup(
   passphrase: string | null,
 ): Promise<ReadonlyMap<string, number>> {
   const counts = new Map<string, number>();
-  const part = `${file}.part`;
-  try {
-    await pipeline(
-      Readable.from(linesOf({ format: FORMAT, version: VERSION, ...head }, tables, counts)),
-      createGzip(),
-      ...(passphrase === null ? [] : [encrypting(passphrase)]),
-      createWriteStream(part, { mode: 0o600 }),
-    );
-    await rename(part, file);
-  } catch (error) {
-    await rm(part, { force: true });
-    const { code } = error as NodeJS.ErrnoException;
-    if (code === 'ENOSPC')
-      throw new StartError(`No room left for ${file}. Nothing was kept of it.`);
-    if (code === 'ENOENT' || code === 'EACCES' || code === 'EISDIR' || code === 'ENOTDIR')
-      throw new StartError(`${file} cannot be written (${code}).`);
-    throw error;
-  }
+  await writeWhole(
+    file,
+    Readable.from(linesOf({ format: FORMAT, version: VERSION, ...head }, tables, counts)),
+    createGzip(),
+    ...(passphrase === null ? [] : [encrypting(passphrase)]),
+  );
   return counts;
 }
 
