@@ -3,7 +3,7 @@ import { paths, type DisplayPreferences, type Role } from '@calm/contract';
 import { openDatabase, schema } from '@calm/server';
 import type { Page } from '@playwright/test';
 import { and, eq } from 'drizzle-orm';
-import { arrived, expect, sessionOf, test, watchConsole } from './house';
+import { arrived, expect, sessionOf, stoodStill, test, watchConsole } from './house';
 
 /*
  * Every page, for everybody: each in two of sixteen ways to come to it, so that each role meets each size of
@@ -154,6 +154,7 @@ const leastTarget = (path: string, width: number): number =>
 
 /** What axe and a ruler find on the page as it stands, or in the dialog over it. */
 async function expectInOrder(page: Page, what: string, least: number): Promise<void> {
+  await stoodStill(page);
   const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
   const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
   expect.soft(told, what).toEqual([]);

@@ -68,7 +68,7 @@ export async function arrived(page: Page): Promise<void> {
 }
 
 /** A button in the middle of changing its colours has a contrast that it never shows for long. */
-async function stoodStill(page: Page): Promise<void> {
+export async function stoodStill(page: Page): Promise<void> {
   await page.evaluate(async () => {
     const changing = document.getAnimations().filter((each) => each instanceof CSSTransition);
     await Promise.allSettled(changing.map((each) => each.finished));

@@ -2,6 +2,7 @@ import { DATE_ORDERS, readDateText, type DateColumn, type DateOrder } from '@cal
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../format/useFormats';
 import { Choice } from './Choice';
+import styles from './DateOrderChoice.module.css';
 
 /** How the dates of a file are written, with how one of them is read: in many nothing tells. */
 export function DateOrderChoice({
@@ -21,7 +22,7 @@ export function DateOrderChoice({
   const date = column && readDateText(column.example, order)?.date;
   const isUnsure = column !== undefined && column.orders.length > 1;
   return (
-    <div>
+    <div className={styles['order']}>
       <Choice
         label={t('dateOrder.label')}
         width={width}

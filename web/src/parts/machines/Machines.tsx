@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../fields/Choice';
 import { useFormats } from '../format/useFormats';
-import { problemWords } from '../messages/problemWords';
+import { useTried } from '../messages/useTried';
 import styles from './Machines.module.css';
 import { ShownOnce } from './ShownOnce';
 
@@ -28,15 +28,7 @@ export function Machines({
   const [issued, setIssued] = useState<{ readonly name: string; readonly token: string } | null>(
     null,
   );
-  const [wrong, setWrong] = useState<string | null>(null);
-  const tried = async (work: () => Promise<void>) => {
-    setWrong(null);
-    try {
-      await work();
-    } catch (error) {
-      setWrong(problemWords(t, error));
-    }
-  };
+  const { wrong, tried } = useTried();
   return (
     <section className={styles['machines']}>
       <h2>{t(`machines.title.${kind}`)}</h2>

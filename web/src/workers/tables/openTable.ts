@@ -17,6 +17,8 @@ export async function openTable(file: File, onShare: (share: number) => void): P
   const utf8 = await parse(file, 'utf-8', onShare);
   const isOther = utf8.some((row) => row.some((text) => text.includes(UNREADABLE)));
   const [head = [], ...rows] = isOther ? await parse(file, 'windows-1252', onShare) : utf8;
+  // A file that ends in a line's end has no line after it.
+  while (rows.at(-1)?.every((text) => text.trim() === '')) rows.pop();
   return { titles: head.map((title) => title.replace(/^\ufeff/, '').trim()), rows };
 }
 

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { ShownOnce } from '../../../parts/machines/ShownOnce';
-import { problemWords } from '../../../parts/messages/problemWords';
+import { useTried } from '../../../parts/messages/useTried';
 import styles from './CalendarLinksDialog.module.css';
 import {
   useCalendarLinksQuery,
@@ -29,15 +29,7 @@ export function CalendarLinksDialog({
   const [issue, { isLoading }] = useIssueCalendarLinkMutation();
   const [revoke] = useRevokeCalendarLinkMutation();
   const [address, setAddress] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const tried = async (work: () => Promise<void>) => {
-    setWrong(null);
-    try {
-      await work();
-    } catch (error) {
-      setWrong(problemWords(t, error));
-    }
-  };
+  const { wrong, tried } = useTried();
   const make = (content: CalendarContent) =>
     tried(async () => {
       const { secret } = await issue({ house, content }).unwrap();

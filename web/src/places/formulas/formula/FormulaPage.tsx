@@ -193,17 +193,21 @@ function Save({
   };
   return (
     <SaveBar
-      what={record.name}
       save={t('formulas.page.save', { version: f.count(record.version + 1) })}
       isSending={isSending}
-      stale={stale}
+      disagreement={
+        stale && {
+          what: record.name,
+          stale,
+          onKeepTheirs: () => {
+            settle();
+            draft.drop();
+          },
+          onUseMine: (version) => void keep(version),
+        }
+      }
       onSave={() => void keep(draft.from)}
       onDiscard={draft.drop}
-      onKeepTheirs={() => {
-        settle();
-        draft.drop();
-      }}
-      onUseMine={(version) => void keep(version)}
     >
       <TextField
         size="small"

@@ -7,26 +7,26 @@ import styles from './SaveBar.module.css';
 
 /** What is not saved yet, at the foot of a page: save it, or let it go; or settle who is right. */
 export function SaveBar({
-  what,
   save,
   isSending,
-  stale,
+  disagreement = null,
   onSave,
   onDiscard,
-  onKeepTheirs,
-  onUseMine,
   children,
 }: {
-  readonly what: string;
   /** On the button. */
   readonly save: string;
   readonly isSending: boolean;
-  readonly stale: Disagreement<{ readonly version: number }, unknown> | null;
+  /** Somebody saved it in the meantime; what is new cannot be. */
+  readonly disagreement?: {
+    readonly what: string;
+    readonly stale: Disagreement<{ readonly version: number }, unknown>;
+    readonly onKeepTheirs: () => void;
+    /** Writes it over the version that is there now. */
+    readonly onUseMine: (version: number) => void;
+  } | null;
   readonly onSave: () => void;
   readonly onDiscard: () => void;
-  readonly onKeepTheirs: () => void;
-  /** Writes it over the version that is there now. */
-  readonly onUseMine: (version: number) => void;
   readonly children?: ReactNode;
 }) {
   const { t } = useTranslation();
@@ -39,14 +39,16 @@ export function SaveBar({
       <Button variant="outlined" onClick={onDiscard}>
         {t('formulas.page.discard')}
       </Button>
-      {stale && (
+      {disagreement && (
         <div className={styles['stale']}>
           <TwoSides
-            what={what}
-            theirs={t('formulas.versions.version', { version: stale.theirs.version })}
+            what={disagreement.what}
+            theirs={t('formulas.versions.version', {
+              version: disagreement.stale.theirs.version,
+            })}
             mine={t('formulas.page.yours')}
-            onKeepTheirs={onKeepTheirs}
-            onUseMine={() => onUseMine(stale.theirs.version)}
+            onKeepTheirs={disagreement.onKeepTheirs}
+            onUseMine={() => disagreement.onUseMine(disagreement.stale.theirs.version)}
           />
         </div>
       )}

@@ -67,14 +67,10 @@ function Editor({
     <Page title={draft.content.name} lead={t('formulas.routes.notSaved')}>
       <RouteEditor book={book} users={[]} draft={draft} />
       <SaveBar
-        what={draft.content.name}
         save={t('formulas.routes.save')}
         isSending={isLoading}
-        stale={null}
         onSave={() => void save()}
         onDiscard={leave}
-        onKeepTheirs={leave}
-        onUseMine={() => void save()}
       />
     </Page>
   );

@@ -165,17 +165,21 @@ function Save({
   };
   return (
     <SaveBar
-      what={record.name}
       save={t('formulas.routes.save')}
       isSending={isSending}
-      stale={stale}
+      disagreement={
+        stale && {
+          what: record.name,
+          stale,
+          onKeepTheirs: () => {
+            settle();
+            draft.drop();
+          },
+          onUseMine: (version) => void keep(version),
+        }
+      }
       onSave={() => void keep(draft.from)}
       onDiscard={draft.drop}
-      onKeepTheirs={() => {
-        settle();
-        draft.drop();
-      }}
-      onUseMine={(version) => void keep(version)}
     >
       <span className="quiet small">{t('formulas.routes.lotsKeep')}</span>
     </SaveBar>

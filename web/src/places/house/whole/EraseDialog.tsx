@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
-import { problemWords } from '../../../parts/messages/problemWords';
+import { useTried } from '../../../parts/messages/useTried';
 import styles from '../House.module.css';
 import { useEraseHouseMutation, useKeepHouseMutation } from '../houseApi';
 
@@ -27,19 +27,16 @@ export function EraseDialog({
   const [erase] = useEraseHouseMutation();
   const [keep] = useKeepHouseMutation();
   const [typed, setTyped] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
+  const { wrong, tried } = useTried();
   const isName = typed.trim() === name;
-  const submit = async () => {
-    try {
+  const submit = () =>
+    tried(async () => {
       const { eraseOn } = await erase({ house: slug, name: typed.trim() }).unwrap();
       changed(t('house.erase.done', { name, date: f.date(eraseOn ?? '') }), () =>
         keep(slug).unwrap(),
       );
       onClose();
-    } catch (error) {
-      setWrong(problemWords(t, error));
-    }
-  };
+    });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs">
       <form
