@@ -77,14 +77,18 @@ test('the house is updated during a shift: what was done meanwhile arrives, and 
   await rm(webDir, { recursive: true });
 });
 
-/** A proxy before a server, whose live line can be made to fail as proxies fail: with a page of its own. */
+/**
+ * A proxy before a server. Its live line can be made to fail as proxies fail, with a page of its own; what is asked of
+ * the lots can be made to wait.
+ */
 async function flakyProxy(target: string) {
   const proxy = createProxyServer({ target });
   proxy.on('error', (_error, _req, res) => res.destroy());
-  const state = { fails: false, failures: 0 };
+  const state = { fails: false, failures: 0, lotsWaitMs: 0 };
   const server: Server = createServer((req, res) => {
     const isLive = req.url?.endsWith('/live') === true;
-    if (!isLive || !state.fails) return proxy.web(req, res);
+    const waitMs = /\/lots\?/.test(req.url ?? '') ? state.lotsWaitMs : 0;
+    if (!isLive || !state.fails) return void setTimeout(() => proxy.web(req, res), waitMs);
     state.failures += 1;
     res.writeHead(502, { 'content-type': 'text/html' }).end('<h1>502 Bad Gateway</h1>');
   });
@@ -123,6 +127,34 @@ test('a proxy answers for the live line with a page of its own: the line comes b
   const desk = await elsewhere.newPage();
   await desk.goto(`${server.url}/${house}/crew/shift`);
   await desk.getByRole('button', { name: 'Start' }).first().click();
+  await expect(page.getByText(/started 15:40/).first()).toBeVisible({ timeout: 30_000 });
+  await elsewhere.close();
+  await context.close();
+  await proxy.stop();
+  await server.stop();
+});
+
+test('a house that answers late is waited for behind what the device had kept, and then seen', async ({
+  browser,
+  house,
+}) => {
+  const server = await startServer(process.env['E2E_DATABASE_URL'] ?? '', NOW);
+  const proxy = await flakyProxy(server.url);
+  const { context, page } = await tablet(browser, house, `${proxy.url}/${house}/crew/shift`);
+  await page.goto('about:blank');
+
+  const elsewhere = await browser.newContext();
+  await elsewhere.addCookies([await sessionOf(house)]);
+  const desk = await elsewhere.newPage();
+  await desk.goto(`${server.url}/${house}/crew/shift`);
+  await desk.getByRole('button', { name: 'Start' }).first().click();
+  await expect(desk.getByText(/started 15:40/).first()).toBeVisible();
+  await expect(async () => expect(await keptActs(desk)).toBe(0)).toPass();
+  proxy.state.lotsWaitMs = 7000;
+  await page.goto(`${proxy.url}/${house}/crew/shift`);
+  await expect(page.getByRole('button', { name: 'Start' }).first()).toBeVisible();
+  await expect(page.getByText(/started 15:40/)).toHaveCount(0);
+  proxy.state.lotsWaitMs = 0;
   await expect(page.getByText(/started 15:40/).first()).toBeVisible({ timeout: 30_000 });
   await elsewhere.close();
   await context.close();

@@ -6,6 +6,9 @@ export const PAGE_CACHE = 'calm-pages';
 /** Where it keeps the last answers of the house. */
 export const BOARD_CACHE = 'calm-board';
 
+/** The header by which the worker marks an answer that the device had kept. */
+export const KEPT_MARK = 'calm-kept';
+
 /** What a shift board is made of: its last answers stay on the device. */
 export const KEPT_ANSWERS =
   /\/api\/v1\/houses\/[^/]+\/(book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(?=[/?]|$)/;

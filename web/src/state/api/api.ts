@@ -16,7 +16,7 @@ import {
   type Service,
   type Shift,
 } from '@calm/contract';
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi, fetchBaseQuery, type BaseQueryApi } from '@reduxjs/toolkit/query/react';
 import { problemOf } from '../../parts/messages/problemOf';
 import { askOnce } from './earlyAnswers';
 import {
@@ -28,7 +28,7 @@ import {
 } from './signedIn';
 import { answered, writeKey } from './writeKeys';
 import { versionFound } from './connection';
-import { isOfNewVersion } from './version';
+import { isKept, isOfNewVersion } from './version';
 
 /** A house and a stretch of local dates. */
 export interface DateRange {
@@ -49,11 +49,30 @@ const NOBODY = { status: 401, data: null };
 const asSomebody: typeof plain = async (args, request, extra) => {
   const answer = await keyed(args, request, extra);
   if (isOfNewVersion(answer.meta?.response)) request.dispatch(versionFound());
+  if (isKept(answer.meta?.response)) askAgain(request);
   if (answer.error?.status === 401 && !AT_THE_DOOR.includes(request.endpoint)) {
     request.dispatch(api.util.invalidateTags(['Session']));
   }
   return answer;
 };
+
+/** What was kept is asked for again after so long, ms. */
+const ANSWERED_LATE_MS = 3000;
+let isAskedAgain = false;
+
+/**
+ * A house that answers late is not a lost one, so nothing else would ask again: what was kept is shown meanwhile, and
+ * the house is asked until it answers. One that is lost is read whole when it is heard.
+ */
+function askAgain({ dispatch, getState }: Pick<BaseQueryApi, 'dispatch' | 'getState'>): void {
+  if (isAskedAgain) return;
+  isAskedAgain = true;
+  setTimeout(() => {
+    isAskedAgain = false;
+    const { connection } = getState() as Record<'connection', { readonly isLost: boolean }>;
+    if (!connection.isLost) dispatch(api.util.invalidateTags([...TAGS]));
+  }, ANSWERED_LATE_MS);
+}
 
 /** A write goes under a key of its own, kept until the house has answered: what is sent again is done once. */
 const keyed: typeof plain = async (args, request, extra) => {
