@@ -34,6 +34,10 @@ export default tseslint.config(
     rules: { ...reactHooks.configs.recommended.rules },
   },
   {
+    files: ['web/public/**/*.js'],
+    languageOptions: { globals: { ...globals.serviceworker } },
+  },
+  {
     // What others call says what it is for. Parameters are named where that says more; those inside a destructured
     // one by their own names, which the plugin's own rule does not know.
     files: ['core/src/**/*.ts', 'domain/src/**/*.ts'],

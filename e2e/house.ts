@@ -119,8 +119,9 @@ export async function sessionOf(
   house: string,
   name = 'Maro',
   at = TOMORROW,
+  databaseUrl = process.env['E2E_DATABASE_URL'] ?? '',
 ): Promise<SessionCookie> {
-  const { db, pool } = openDatabase(process.env['E2E_DATABASE_URL'] ?? '');
+  const { db, pool } = openDatabase(databaseUrl);
   const { people, houses } = schema;
   const [person] = await db
     .select({ id: people.id, houseId: people.houseId })

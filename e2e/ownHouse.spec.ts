@@ -1,9 +1,7 @@
 import { paths, type HouseSummary, type PublishedPlan } from '@calm/contract';
-import { migrate, openDatabase } from '@calm/server';
 import { expect, test as base, type Page } from '@playwright/test';
-import { randomUUID } from 'node:crypto';
-import { createConnection } from 'mysql2/promise';
 import { expectAccessible, watchConsole } from './house';
+import { ownDatabase } from './ownDatabase';
 import { NOW, startServer } from './server';
 
 /** A server on a database of its own in which there is no house yet, with the code that it printed. */
@@ -11,20 +9,12 @@ const test = base.extend<{ server: { readonly url: string; readonly code: string
   // Playwright reads a fixture's wishes from this pattern, empty or not.
   // eslint-disable-next-line no-empty-pattern
   server: async ({}, use) => {
-    const url = new URL(process.env['E2E_DATABASE_URL'] ?? '');
-    const name = `calm_tray_test_${randomUUID().replaceAll('-', '').slice(0, 16)}`;
-    const admin = await createConnection(url.href);
-    await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-    url.pathname = `/${name}`;
-    const { db, pool } = openDatabase(url.href);
-    await migrate(db);
-    await pool.end();
-    const server = await startServer(url.href, NOW);
+    const database = await ownDatabase(process.env['E2E_DATABASE_URL'] ?? '');
+    const server = await startServer(database.url, NOW);
     const code = /first house of this server: (\S+)/.exec(server.output())?.[1] ?? '';
     await use({ url: server.url, code });
     await server.stop();
-    await admin.query(`DROP DATABASE ${name}`);
-    await admin.end();
+    await database.drop();
   },
 });
 

@@ -18,7 +18,15 @@ export async function startServer(
   databaseUrl: string,
   now: string,
   speed = 0,
-  { port: wanted, webDir }: { readonly port?: number; readonly webDir?: string } = {},
+  {
+    port: wanted,
+    webDir,
+    settings = {},
+  }: {
+    readonly port?: number;
+    readonly webDir?: string;
+    readonly settings?: Readonly<Record<string, string>>;
+  } = {},
 ): Promise<{
   url: string;
   /** What it has printed so far. */
@@ -37,6 +45,7 @@ export async function startServer(
       CALM_NOW: now,
       CALM_SPEED: String(speed),
       LOG_LEVEL: 'error',
+      ...settings,
       CALM_WEB_DIR: webDir ?? builtWeb(),
     },
   });

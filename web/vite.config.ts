@@ -39,6 +39,7 @@ export default defineConfig({
         // The page itself carries a nonce of its own: what came last is kept whole, with its headers.
         navigateFallback: null,
         inlineWorkboxRuntime: true,
+        importScripts: ['push.js'],
         skipWaiting: true,
         clientsClaim: true,
         runtimeCaching: [

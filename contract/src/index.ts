@@ -40,4 +40,5 @@ export * from './lots/handover';
 export * from './lots/log';
 export * from './cold/spot';
 export * from './cold/probe';
+export * from './cold/alarmCalls';
 export * from './cold/board';

@@ -7,6 +7,8 @@ export * from './lots/marks';
 export * from './lots/plannedStages';
 export * from './lots/recipe';
 export * from './cold/airOfPlaces';
+export * from './cold/alarmCalls';
+export * from './cold/alarmWords';
 export * from './cold/coldQuestion';
 export * from './cold/lotPortions';
 export * from './cold/moves';

@@ -10,7 +10,13 @@ import { createMetrics } from './http/metrics';
 import { LiveHub } from './http/live/liveHub';
 import { addressFault } from './database/addressFault';
 import { OTHER_PORT } from './ports.mjs';
-import { openDatabase } from './database/database';
+import { openDatabase, type Database } from './database/database';
+import { inTransaction } from './database/transaction';
+import { startNotifier, type Ways } from './jobs/notifier';
+import { mailer } from './notify/mail';
+import { newPushKeys, pusher } from './notify/push';
+import { postWebhook } from './notify/webhook';
+import { keepOutlets } from './store/access/installation';
 import { databaseReadiness } from './database/readiness';
 import { readyThreads, stopThreads } from './workers/threads';
 import { issueSetupCodes, type SetupCode } from './use-cases/access/setupCode';
@@ -78,12 +84,17 @@ export async function serve(config: Config): Promise<Serving> {
   const stopWatching = config.ownNow
     ? () => Promise.resolve()
     : startColdWatch(db, clock, log, () => live.nudge());
+  const origin = config.site.origin ?? urlOf(config);
+  const stopTelling = startNotifier(db, clock, log, await waysOf(db, config, origin), () =>
+    live.nudge(),
+  );
   return {
     setupCodes,
-    url: `${config.tls ? 'https' : 'http'}://${config.host}:${config.port}`,
+    url: urlOf(config),
     stop: async () => {
       isTakingWork = false;
       await stopWatching();
+      await stopTelling();
       await live.stop();
       metricsServer?.close();
       metricsServer?.closeAllConnections();
@@ -96,6 +107,22 @@ export async function serve(config: Config): Promise<Serving> {
       await stopThreads();
       await pool.end();
     },
+  };
+}
+
+const urlOf = ({ tls, host, port }: Config): string =>
+  `${tls ? 'https' : 'http'}://${host}:${port}`;
+
+/** The ways by which people and programs are told of alarms. Browsers are told by keys of this server's own. */
+async function waysOf(db: Database, { tell }: Config, origin: string): Promise<Ways> {
+  const { mail, mayBeInside } = tell;
+  const keys = await inTransaction(db, (tx) => keepOutlets(tx, newPushKeys(), mail?.from ?? null));
+  const whose = origin.startsWith('https:') ? origin : `mailto:${mail?.from ?? 'nobody@localhost'}`;
+  return {
+    origin,
+    mail: mail && mailer(mail),
+    push: pusher(keys, whose, mayBeInside),
+    webhook: (target, id, content) => postWebhook(target, id, content, mayBeInside),
   };
 }
 

@@ -7,6 +7,7 @@ import type { FormulaRecord, FormulaVersion, RouteRecord } from '../book/formula
 import type { BookImportAnswer } from '../book/imports';
 import type { Product } from '../book/product';
 import type { ColdBoard, ColdDay, ColdRecord } from '../cold/board';
+import type { AlarmCalls, OwnContact, WebhookIssued } from '../cold/alarmCalls';
 import type { ColdAlarm, ColdNote, Probe, ReadingsTaken } from '../cold/probe';
 import type { Booking } from '../demand/bookings';
 import type { HouseCalendar, ServiceException, ServicePattern } from '../demand/calendar';
@@ -63,6 +64,15 @@ export interface PlainAnswers {
   readonly startOwner: Readonly<Record<string, never>>;
   readonly crew: Crew;
   readonly rejoinCrew: CrewMember;
+  readonly ownContact: OwnContact;
+  readonly changeContact: OwnContact;
+  readonly testContact: OwnContact;
+  readonly registerPushDevice: OwnContact;
+  readonly forgetPushDevice: null;
+  readonly alarmCalls: AlarmCalls;
+  readonly issueWebhook: WebhookIssued;
+  readonly revokeWebhook: null;
+  readonly testWebhook: AlarmCalls;
   readonly calendarLinks: readonly CalendarLink[];
   readonly issueCalendarLink: CalendarLinkIssued;
   readonly revokeCalendarLink: null;

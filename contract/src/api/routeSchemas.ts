@@ -19,6 +19,7 @@ import {
   productSchema,
   routeSchema,
 } from '../book/bookSchemas';
+import { contactSchema, pushDeviceSchema, webhookSchema } from '../cold/alarmCallSchemas';
 import {
   acknowledgementSchema,
   coldNoteStartSchema,
@@ -89,6 +90,9 @@ export const ROUTE_SCHEMAS = {
   startOwner: { body: ownerSchema },
   ...collection('Person', crewSchema),
   changeSecret: { body: secretSchema },
+  changeContact: { body: contactSchema },
+  registerPushDevice: { body: pushDeviceSchema },
+  issueWebhook: { body: webhookSchema },
   issueCalendarLink: { body: calendarLinkSchema },
   issueMachine: { body: machineSchema },
   ...collection('ShiftPattern', shiftPatternSchema),

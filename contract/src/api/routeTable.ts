@@ -56,6 +56,29 @@ const ACCESS_ROUTES = {
   changeSecret: put('/houses/:house/people/:id/secret', 'crew', 'Sets a password or a PIN.', {
     isRateLimited: true,
   }),
+  ownContact: get('/houses/:house/contact', 'see', 'How one is told of alarms.'),
+  changeContact: put('/houses/:house/contact', 'see', 'Sets where and when one is told.'),
+  testContact: post(
+    '/houses/:house/contact/tests',
+    'see',
+    'Tells one something, to see that it comes.',
+  ),
+  registerPushDevice: post('/houses/:house/push-devices', 'see', 'Has one’s browser told, too.'),
+  forgetPushDevice: remove('/houses/:house/push-devices/:id', 'see', 'Has it told no more.'),
+  alarmCalls: get(
+    '/houses/:house/alarm-calls',
+    'crew',
+    'Whom the house tells of alarms, and where it posts them.',
+  ),
+  issueWebhook: post('/houses/:house/webhooks', 'crew', 'Has alarms posted to an address.', {
+    hasSecretAnswer: true,
+  }),
+  revokeWebhook: remove('/houses/:house/webhooks/:id', 'crew', 'Has them posted there no more.'),
+  testWebhook: post(
+    '/houses/:house/webhooks/:id/tests',
+    'crew',
+    'Posts something there, to see that it comes.',
+  ),
   calendarLinks: get('/houses/:house/calendar-links', 'see', 'One’s own calendar links.'),
   issueCalendarLink: post('/houses/:house/calendar-links', 'see', 'Makes a calendar link.', {
     hasSecretAnswer: true,

@@ -1,4 +1,5 @@
 import type { DeratingPoint, ScaleReadability, WaterMethod, YeastConversion } from '@calm/core';
+import type { AlarmCallRules } from '../cold/alarmCalls';
 import type { ColdRules, ReadingColumns } from '../cold/probe';
 import type { Kitchen } from './kitchen';
 import type { DisplayPreferences } from '../access/preferences';
@@ -37,6 +38,8 @@ export interface HouseSettings {
   readonly kitchen?: Kitchen;
   /** How it looks after its cold; `STANDARD_COLD_RULES` when the house has not said. */
   readonly cold?: ColdRules;
+  /** Whom it tells of alarms; `STANDARD_ALARM_CALLS` when the house has not said. */
+  readonly alarmCalls?: AlarmCallRules;
   /** How people read who have not said; `STANDARD_DISPLAY` when the house has not said either. */
   readonly display?: DisplayPreferences;
   /** What costs are in, ISO 4217; `STANDARD_CURRENCY` when the house has not said. */

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { ownerSchema } from '../access/accessSchemas';
 import { displayPreferencesSchema } from '../access/preferencesSchema';
+import { alarmCallsSchema } from '../cold/alarmCallSchemas';
 import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
 import { kitchenSchema } from '../plan/planSchemas';
@@ -68,6 +69,7 @@ const SETTINGS = {
   salesColumns,
   kitchen: kitchenSchema,
   cold: coldRulesSchema,
+  alarmCalls: alarmCallsSchema,
   readingColumns: readingColumnsSchema,
   display: displayPreferencesSchema,
   currency: currency(),

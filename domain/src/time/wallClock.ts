@@ -28,6 +28,12 @@ export function localTimeOf(instant: Date, zone: string): string {
   return DateTime.fromJSDate(instant, { zone }).toFormat('yyyy-MM-dd HH:mm');
 }
 
+/** The minute of the local day at an instant, as clocks show it. */
+export function localMinuteOf(instant: Date, zone: string): number {
+  const { hour, minute } = DateTime.fromJSDate(instant, { zone });
+  return hour * 60 + minute;
+}
+
 /** A local date some days on. */
 export function addDays(date: string, days: number): string {
   return DateTime.fromISO(date, { zone: 'utc' }).plus({ days }).toFormat('yyyy-MM-dd');

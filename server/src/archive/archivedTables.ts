@@ -12,6 +12,9 @@ import { OF_A_HOUSE, OF_A_PROBE } from '../store/house/houseTables';
 const LEFT_BEHIND: ReadonlySet<MySqlTable> = new Set<MySqlTable>([
   t.sessions,
   t.calendarLinks,
+  t.pushDevices,
+  t.webhooks,
+  t.notifications,
   t.devices,
   t.answers,
   t.turns,

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
-import { holdLease } from '../store/coordination';
+import { endLease, holdLease } from '../store/coordination';
 import { findHouse, listHouses } from '../store/house/houses';
 import type { Database } from '../database/database';
 import { inTransaction } from '../database/transaction';
@@ -43,6 +43,7 @@ export function startColdWatch(
   return async () => {
     clearInterval(timer);
     await running;
+    await endLease(db, 'cold-watch', holder).catch(() => undefined);
   };
 }
 

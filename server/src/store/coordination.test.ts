@@ -4,7 +4,7 @@ import { eq, sql } from 'drizzle-orm';
 import * as t from '../database/schema';
 import { lookOnce } from '../jobs/coldWatch';
 import { NOW, startHouse } from '../test-support/testHouse';
-import { holdLease } from './coordination';
+import { endLease, holdLease } from './coordination';
 
 let house: Awaited<ReturnType<typeof startHouse>>;
 beforeAll(async () => {
@@ -29,6 +29,11 @@ describe('of several processes on one database', () => {
       .where(eq(t.leases.job, 'sweep'));
     expect(await holdLease(db, 'sweep', 'four', 60)).toBe(true);
     expect(await holdLease(db, 'sweep', holder, 60)).toBe(false);
+    // Who stops gives it back: nobody waits for it.
+    await endLease(db, 'sweep', holder);
+    expect(await holdLease(db, 'sweep', holder, 60)).toBe(false);
+    await endLease(db, 'sweep', 'four');
+    expect(await holdLease(db, 'sweep', holder, 60)).toBe(true);
   });
 
   it('two that look at the cold at the same moment find each alarm once', async () => {

@@ -1,4 +1,4 @@
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import type { Database } from '../database/database';
 import * as t from '../database/schema';
 import type { Scope } from '../database/scope';
@@ -44,3 +44,8 @@ export const holdLease = (
     const [row] = await tx.select().from(t.leases).where(eq(t.leases.job, job));
     return row?.holder === holder;
   });
+
+/** Gives a job back that is the holder's: whoever asks next has it, without waiting. */
+export async function endLease(db: Database, job: string, holder: string): Promise<void> {
+  await db.delete(t.leases).where(and(eq(t.leases.job, job), eq(t.leases.holder, holder)));
+}

@@ -4,6 +4,8 @@ import {
   STANDARD_DISPLAY,
   STANDARD_KITCHEN,
   type CalendarLinkIssued,
+  type OwnContact,
+  type WebhookIssued,
   type CollectionName,
   type ColdBoard,
   type HouseBook,
@@ -184,6 +186,15 @@ export async function routeExamples(
   const content = { name, formula: dough, doughTempC, method, mixerId };
   const zone = required(cold.probes[0]);
   const aLot = async () => ({ params: [(await world.lot()).id] });
+  const aDevice = {
+    name: 'Phone',
+    endpoint: 'https://push.example.org/1',
+    p256dh: 'BA',
+    auth: 'aa',
+  };
+  const anAddress = { name: 'Board in the office', url: 'https://board.example.org/alarms' };
+  const aWebhook = async () =>
+    (await post<WebhookIssued>(paths.issueWebhook(HOUSE), anAddress)).webhook.id;
   const aCalendar = () =>
     post<CalendarLinkIssued>(paths.issueCalendarLink(HOUSE), { content: 'own' });
   const aHandover = async () => ({
@@ -239,6 +250,27 @@ export async function routeExamples(
     }),
     crew: () => ({}),
     ...collection('Person'),
+    ownContact: () => ({}),
+    changeContact: async () => ({
+      body: {
+        ...(await house.get<OwnContact>(paths.ownContact(HOUSE))).contact,
+        email: 'maro@example.org',
+        quiet: { fromMin: 1380, untilMin: 300 },
+      },
+    }),
+    testContact: async () => {
+      await post(paths.registerPushDevice(HOUSE), aDevice);
+      return {};
+    },
+    registerPushDevice: () => ({ body: aDevice }),
+    forgetPushDevice: async () => {
+      const { devices } = await post<OwnContact>(paths.registerPushDevice(HOUSE), aDevice);
+      return { params: [required(devices[0]).id] };
+    },
+    alarmCalls: () => ({}),
+    issueWebhook: () => ({ body: anAddress }),
+    revokeWebhook: async () => ({ params: [await aWebhook()] }),
+    testWebhook: async () => ({ params: [await aWebhook()] }),
     calendarLinks: () => ({}),
     issueCalendarLink: () => ({ body: { content: 'own' } }),
     revokeCalendarLink: async () => ({ params: [(await aCalendar()).link.id] }),

@@ -20,6 +20,8 @@ export type Refusal =
         | 'alarm'
         | 'machine'
         | 'calendar link'
+        | 'device'
+        | 'webhook'
         | RecordName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }

@@ -28,13 +28,18 @@ export const houseAccess = mysqlTable('house_access', {
   changes: int('changes').notNull().default(0),
 });
 
-/** This server: with which code its first house begins. */
+/** This server: with which code its first house begins, and how it tells people. */
 export const installation = mysqlTable('installation', {
   /** Always 1: there is one row. */
   id: tinyint('id').primaryKey(),
   /** Of the code; null when there is none to begin with. */
   setupHash: varchar('setup_hash', { length: 200 }),
   changes: int('changes').notNull().default(0),
+  /** Keys with which it shows browsers' makers who it is, base64url; made once: devices hang on them. */
+  pushPublicKey: varchar('push_public_key', { length: 100 }),
+  pushPrivateKey: varchar('push_private_key', { length: 60 }),
+  /** Whom its e-mails come from; null sends none. */
+  mailFrom: varchar('mail_from', { length: 254 }),
 });
 
 /** Who is signed in where. Tokens themselves are not kept. */

@@ -96,6 +96,7 @@ export const coldAlarms = mysqlTable(
   },
   (t) => [
     index('cold_alarms_from').on(t.houseId, t.fromAt),
+    index('cold_alarms_open').on(t.acknowledgedAt, t.untilAt),
     foreignKey({
       name: 'cold_alarms_probe',
       columns: [t.houseId, t.probeId],

@@ -6,3 +6,4 @@ export * from './plans';
 export * from './access';
 export * from './cold';
 export * from './coordination';
+export * from './notifications';

@@ -12,6 +12,13 @@ import {
   shiftPatterns,
 } from '../../use-cases/access/crew';
 import {
+  registerPushDevice,
+  changeContact,
+  ownContact,
+  forgetPushDevice,
+  testContact,
+} from '../../use-cases/access/contact';
+import {
   calendarFeed,
   issueCalendarLink,
   ownCalendarLinks,
@@ -51,6 +58,11 @@ export const accessHandlers = {
   rejoinCrew: ({ scope, params }) => rejoin(scope, params.id),
   changeSecret: ({ scope, params, body, who }) =>
     changeSecret(scope, params.id, body, who?.personId ?? null),
+  ownContact: ({ scope, who }) => ownContact(scope, who),
+  changeContact: ({ scope, who, body }) => changeContact(scope, who, body),
+  testContact: ({ scope, who, now }) => testContact(scope, who, now),
+  registerPushDevice: ({ scope, who, body, now }) => registerPushDevice(scope, who, body, now),
+  forgetPushDevice: ({ scope, who, params }) => forgetPushDevice(scope, who, params.id),
   calendarLinks: ({ scope, who }) => ownCalendarLinks(scope, who),
   issueCalendarLink: ({ scope, who, body, now }) => issueCalendarLink(scope, who, body, now),
   revokeCalendarLink: ({ scope, who, params }) => revokeCalendarLink(scope, who, params.id),

@@ -1,4 +1,10 @@
 import { ok } from '@calm/core';
+import {
+  issueWebhook,
+  alarmCallsOf,
+  revokeWebhook,
+  testWebhook,
+} from '../../use-cases/cold/alarmCalls';
 import { acknowledgeAlarm, addColdNote, type ColdBoards } from '../../use-cases/cold/coldBoard';
 import { coldDay, coldRecord, coldRecordCsv } from '../../use-cases/cold/coldRecord';
 import { probes } from '../../use-cases/cold/probes';
@@ -15,6 +21,10 @@ export const coldHandlersOf = (boards: ColdBoards) =>
       ok(await coldRecord(scope, house, query, now)),
     coldRecordCsv: async ({ scope, house, query, now }) =>
       ok(await coldRecordCsv(scope, house, query, now)),
+    alarmCalls: async ({ scope }) => ok(await alarmCallsOf(scope)),
+    issueWebhook: ({ scope, body, now }) => issueWebhook(scope, body, now),
+    revokeWebhook: ({ scope, params }) => revokeWebhook(scope, params.id),
+    testWebhook: ({ scope, params, now }) => testWebhook(scope, params.id, now),
     addProbe: ({ scope, body }) => probes.add(scope, body),
     changeProbe: ({ scope, params, body }) => probes.change(scope, params.id, body),
     removeProbe: ({ scope, params }) => probes.remove(scope, params.id),

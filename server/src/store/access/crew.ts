@@ -222,3 +222,15 @@ export async function writePreferences(
     .set({ preferences })
     .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
 }
+
+/** What somebody is called, on the crew or not any more. */
+export async function readPersonName(
+  { tx, houseId }: Scope,
+  id: string,
+): Promise<string | undefined> {
+  const [row] = await tx
+    .select({ name: t.people.name })
+    .from(t.people)
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
+  return row?.name;
+}

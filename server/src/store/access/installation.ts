@@ -1,4 +1,4 @@
-import { sql } from 'drizzle-orm';
+import { isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
 import * as t from '../../database/schema';
 
@@ -29,4 +29,46 @@ export async function writeInstallationCode(tx: Queries, setupHash: string | nul
 export async function hasHouse(tx: Queries): Promise<boolean> {
   const rows = await tx.select({ id: t.houses.id }).from(t.houses).limit(1);
   return rows.length > 0;
+}
+
+/** How this server tells people outside the application. */
+export interface Outlets {
+  readonly pushPublicKey: string | null;
+  readonly mailFrom: string | null;
+}
+
+/** How this server tells people; of neither way before it first started. */
+export async function readInstallation(tx: Queries): Promise<Outlets> {
+  const { pushPublicKey, mailFrom } = t.installation;
+  const [row] = await tx.select({ pushPublicKey, mailFrom }).from(t.installation);
+  return row ?? { pushPublicKey: null, mailFrom: null };
+}
+
+/** Keys with which a server shows browsers' makers who it is, base64url. */
+export interface PushKeys {
+  readonly publicKey: string;
+  readonly privateKey: string;
+}
+
+/**
+ * Keeps the server's keys, unless it has some, and whom its e-mails come from.
+ *
+ * @returns the keys that it has
+ */
+export async function keepOutlets(
+  tx: Queries,
+  { publicKey, privateKey }: PushKeys,
+  mailFrom: string | null,
+): Promise<PushKeys> {
+  await lockInstallation(tx);
+  await tx.update(t.installation).set({ mailFrom });
+  await tx
+    .update(t.installation)
+    .set({ pushPublicKey: publicKey, pushPrivateKey: privateKey })
+    .where(isNull(t.installation.pushPublicKey));
+  const [row] = await tx.select().from(t.installation);
+  return {
+    publicKey: row?.pushPublicKey ?? publicKey,
+    privateKey: row?.pushPrivateKey ?? privateKey,
+  };
 }

@@ -16,6 +16,7 @@ import { useBookQuery } from '../../state/api/api';
 import { usePermission } from '../../state/api/usePermission';
 import { useBoard, useHouse } from '../../state/board/useBoard';
 import { useSetUp } from '../../state/board/useSetUp';
+import { AlarmCalls } from './alarms/AlarmCalls';
 import { Facts } from './facts/Facts';
 import { ScalesDialog } from './facts/ScalesDialog';
 import { SiteDialog } from './facts/SiteDialog';
@@ -134,6 +135,7 @@ export function House() {
             </ul>
           </section>
           <Houses mayBegin={mayBegin} />
+          {mayBegin && <AlarmCalls book={book} mayChange={mayChange} />}
           {mayBegin && <WholeHouse house={house} />}
         </div>
       </div>

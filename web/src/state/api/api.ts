@@ -91,6 +91,8 @@ export const TAGS = [
   'Session',
   'Machines',
   'CalendarLinks',
+  'Contact',
+  'AlarmCalls',
   'FrontDoor',
   'Crew',
   'Shifts',

@@ -7,6 +7,7 @@ const CALENDAR: readonly Tag[] = ['Calendar', 'Services', 'Forecasts'];
 const SALES: readonly Tag[] = ['Sales', 'Forecasts', 'Services'];
 const CREW: readonly Tag[] = ['Crew', 'Shifts', 'Book', 'FrontDoor'];
 
+const TOLD: readonly Tag[] = ['Contact', 'AlarmCalls'];
 const COLD: readonly Tag[] = ['Cold'];
 
 /** What is read again when something was written, by the first part of its address. */
@@ -26,6 +27,10 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   'shift-exceptions': CREW,
   machines: ['Machines'],
   'calendar-links': ['CalendarLinks'],
+  contact: TOLD,
+  'push-devices': TOLD,
+  webhooks: TOLD,
+  notifications: TOLD,
   settings: BOOK,
   formulas: BOOK,
   products: BOOK,

@@ -1,4 +1,5 @@
 import type { ColdAlarm, ColdBoard, HouseBook } from '@calm/contract';
+import { alarmWords } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
 
@@ -9,17 +10,11 @@ export function useAlarmMessage(
 ): (alarm: ColdAlarm) => string {
   const { t } = useTranslation();
   const f = useFormats();
-  return ({ probeId, kind, fromAt, untilAt, worstC, meanC }) => {
-    const probe = probes.find(({ id }) => id === probeId);
+  return (alarm) => {
+    const probe = probes.find(({ id }) => id === alarm.probeId);
     const place = book.places.find(({ id }) => id === probe?.placeId);
-    return t(`alarm.${untilAt === null ? 'is' : 'was'}.${kind}`, {
-      place: place?.name ?? '',
-      zone: probe?.zone ?? '',
-      probe: probe?.name ?? '',
-      from: f.moment(Date.parse(fromAt)),
-      until: untilAt === null ? '' : f.time(Date.parse(untilAt)),
-      worst: worstC === null ? '' : f.temperature(worstC),
-      mean: meanC === null ? '' : f.temperature(meanC),
-    });
+    const { zone = '', name = '' } = probe ?? {};
+    const { key, values } = alarmWords(alarm, { place: place?.name ?? '', zone, probe: name }, f);
+    return t(key, values);
   };
 }

@@ -13,6 +13,7 @@ import { useCursor } from '../../../state/time/useCursor';
 import { useMark } from '../../../state/outbox/useMark';
 import { CrewNav } from '../CrewNav';
 import { CalendarLinksDialog } from './CalendarLinksDialog';
+import { ContactDialog } from './ContactDialog';
 import styles from './MyShift.module.css';
 import { Unread } from '../handover/Unread';
 import { shiftBoard, type ShiftWork } from './shiftWork';
@@ -25,7 +26,7 @@ export function MyShift() {
   const { atMs } = useCursor();
   const { data: me } = useSessionQuery(house);
   const { board, error, retry } = useBoard();
-  const [isCalendars, setCalendars] = useState(false);
+  const [open, setOpen] = useState<'calendars' | 'contact' | null>(null);
   if (error && !board) return <Failed error={error} onRetry={retry} />;
   if (!board || !me) return <WaitingPage />;
   const { now, next, later, done } = shiftBoard(board, me.personId, atMs);
@@ -34,9 +35,14 @@ export function MyShift() {
     <Page
       title={t('crew.mine.title', { name: me.name })}
       aside={
-        <Button aria-haspopup="dialog" onClick={() => setCalendars(true)}>
-          {t('crew.calendar.open')}
-        </Button>
+        <>
+          <Button aria-haspopup="dialog" onClick={() => setOpen('contact')}>
+            {t('crew.contact.open')}
+          </Button>
+          <Button aria-haspopup="dialog" onClick={() => setOpen('calendars')}>
+            {t('crew.calendar.open')}
+          </Button>
+        </>
       }
     >
       <CrewNav />
@@ -52,7 +58,8 @@ export function MyShift() {
       {next && <BigStep board={board} step={next} house={house} when="next" />}
       <Small title={t('crew.mine.later')} steps={later} house={house} />
       <Small title={t('crew.mine.done')} steps={done} house={house} />
-      {isCalendars && <CalendarLinksDialog house={house} onClose={() => setCalendars(false)} />}
+      {open === 'calendars' && <CalendarLinksDialog house={house} onClose={() => setOpen(null)} />}
+      {open === 'contact' && <ContactDialog house={house} onClose={() => setOpen(null)} />}
     </Page>
   );
 }

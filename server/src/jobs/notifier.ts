@@ -1,0 +1,165 @@
+import { STANDARD_ALARM_CALLS, type House, type PushDeviceStart } from '@calm/contract';
+import { MINUTE_MS } from '@calm/core';
+import { randomUUID } from 'node:crypto';
+import type { Logger } from 'pino';
+import type { Clock } from '../clock';
+import type { Database } from '../database/database';
+import type { Scope } from '../database/scope';
+import { inTransaction } from '../database/transaction';
+import type { Mail } from '../notify/mail';
+import type { Outcome } from '../notify/outcome';
+import type { PushMessage } from '../notify/push';
+import { reader } from '../notify/texts';
+import { deletePushDevice, findTarget, readToldHouses } from '../store/access/contacts';
+import { findWebhook } from '../store/access/webhooks';
+import {
+  forgetNotifications,
+  readDue,
+  takeNotification,
+  writeNotification,
+  type DueNotification,
+} from '../store/cold/notifications';
+import { endLease, holdLease } from '../store/coordination';
+import { findHouseById } from '../store/house/houses';
+import { addWrite } from '../store/writes';
+import { aboutAlarm, callAbout, isAnybodyLeft } from '../use-cases/cold/alarmCalls';
+
+/** So often it is looked at what is to be told, ms. */
+const EVERY_MS = 2000;
+/** Whoever tells does so until they have not for so long, s: then another process does. */
+const LEASE_S = 60;
+const RENEWED_MS = 15_000;
+/** What was told is known for so long, ms. */
+const KEPT_MS = 90 * 24 * 60 * MINUTE_MS;
+/** Waits before something is tried again, ms; after the last it is given up. */
+const AGAIN_MS = [MINUTE_MS / 2, 2 * MINUTE_MS, 10 * MINUTE_MS, 30 * MINUTE_MS];
+/** Told at one look, at most. */
+const MOST = 40;
+
+/** The ways out of this server. */
+export interface Ways {
+  /** Null where the server has no mail server. */
+  readonly mail: ((mail: Mail) => Promise<Outcome>) | null;
+  readonly push: (device: PushDeviceStart, message: PushMessage) => Promise<Outcome>;
+  readonly webhook: (
+    target: { readonly url: string; readonly secret: string },
+    id: string,
+    content: object,
+  ) => Promise<Outcome>;
+  /** What people's browsers call this server. */
+  readonly origin: string;
+}
+
+/**
+ * Tells people and programs of alarms. Of several processes on one database one does.
+ *
+ * @returns how to stop; resolves when nothing runs any more
+ */
+export function startNotifier(
+  db: Database,
+  clock: Clock,
+  log: Logger,
+  ways: Ways,
+  onTold: () => void,
+): () => Promise<void> {
+  let running: Promise<void> | null = null;
+  const holder = randomUUID();
+  let renewedMs = 0;
+  let isOurs = false;
+  const look = async () => {
+    if (performance.now() - renewedMs > RENEWED_MS || renewedMs === 0) {
+      isOurs = await holdLease(db, 'notifier', holder, LEASE_S);
+      renewedMs = performance.now();
+      if (isOurs) await forgetNotifications(db, new Date(clock.now().getTime() - KEPT_MS));
+    }
+    if (isOurs && (await notifyOnce(db, clock.now(), ways)) > 0) onTold();
+  };
+  const timer = setInterval(() => {
+    running ??= look()
+      .catch((error: unknown) => log.warn({ err: error }, 'nobody could be told of alarms'))
+      .finally(() => {
+        running = null;
+      });
+  }, EVERY_MS).unref();
+  return async () => {
+    clearInterval(timer);
+    await running;
+    await endLease(db, 'notifier', holder).catch(() => undefined);
+  };
+}
+
+/** Puts down who is to be told by now, and tells them. @returns how many things were tried */
+export async function notifyOnce(db: Database, now: Date, ways: Ways): Promise<number> {
+  for (const houseId of await readToldHouses(db)) {
+    await inTransaction(db, async (tx) => {
+      const scope = { tx, houseId };
+      const house = await findHouseById(scope);
+      if (house) await callAbout(scope, house, now);
+    });
+  }
+  const due = await readDue(db, now, MOST);
+  const told = await Promise.all(due.map((each) => tell(db, each, now, ways)));
+  return told.filter(Boolean).length;
+}
+
+async function tell(
+  db: Database,
+  notification: DueNotification,
+  now: Date,
+  ways: Ways,
+): Promise<boolean> {
+  if (!(await takeNotification(db, notification.id))) return false;
+  const scope = { tx: db, houseId: notification.houseId };
+  const house = await findHouseById(scope);
+  const outcome = house
+    ? await sent(scope, house, notification, ways)
+    : ({ kind: 'never', fault: 'removed' } as const);
+  if (outcome.kind === 'gone' && notification.personId)
+    await deletePushDevice(scope, notification.personId, notification.targetId);
+  const waitMs = outcome.kind === 'later' ? AGAIN_MS[notification.tries] : undefined;
+  await inTransaction(db, async (tx) => {
+    await writeNotification(tx, notification, {
+      sentAt: outcome.kind === 'sent' ? now : null,
+      fault: outcome.kind === 'sent' ? null : outcome.fault,
+      dueAt: waitMs === undefined ? null : new Date(now.getTime() + waitMs),
+    });
+    await addWrite({ ...scope, tx }, '/notifications', now);
+  });
+  return true;
+}
+
+async function sent(
+  scope: Scope,
+  house: House,
+  notification: DueNotification,
+  ways: Ways,
+): Promise<Outcome> {
+  const { channel, event, aboutId, targetId, id } = notification;
+  const about = event === 'test' ? null : await aboutAlarm(scope, aboutId);
+  if (event !== 'test' && !about) return { kind: 'never', fault: 'undone' };
+  const link = about
+    ? `${ways.origin}/${house.slug}/walk-in/alarms/${aboutId}`
+    : `${ways.origin}/${house.slug}`;
+  if (channel === 'webhook') {
+    const target = await findWebhook(scope, targetId);
+    if (!target) return { kind: 'never', fault: 'removed' };
+    const { test, sentence } = reader(house, null);
+    const text = about ? sentence(about) : test().body;
+    const { alarm = null, subject = null } = about ?? {};
+    return ways.webhook(target, id, { id, event, house: house.slug, text, link, alarm, subject });
+  }
+  const target = await findTarget(scope, channel, targetId);
+  if (!target) return { kind: 'never', fault: 'removed' };
+  const { nextAfterMin } = house.settings.alarmCalls ?? STANDARD_ALARM_CALLS;
+  const words = reader(house, target.person.preferences);
+  const nextMs = notification.madeAt.getTime() + nextAfterMin * MINUTE_MS;
+  const told = about
+    ? words.alarm(about, link, (await isAnybodyLeft(scope, house, aboutId)) ? nextMs : null)
+    : words.test();
+  if (target.channel === 'push') {
+    const { subject: title, body } = told;
+    return ways.push(target.device, { title, body, url: link, tag: aboutId });
+  }
+  if (!ways.mail) return { kind: 'never', fault: 'no-mail' };
+  return ways.mail({ id, to: target.email, subject: told.subject, text: told.text });
+}
