@@ -1,67 +1,7 @@
-import { paths, type HouseSummary, type PublishedPlan } from '@calm/contract';
-import { expect, test as base, type Page } from '@playwright/test';
+import { paths, type HouseSummary } from '@calm/contract';
+import { expect } from '@playwright/test';
 import { expectAccessible, watchConsole } from './house';
-import { ownDatabase } from './ownDatabase';
-import { NOW, startServer } from './server';
-
-/** A server on a database of its own in which there is no house yet, with the code that it printed. */
-const test = base.extend<{ server: { readonly url: string; readonly code: string } }>({
-  // Playwright reads a fixture's wishes from this pattern, empty or not.
-  // eslint-disable-next-line no-empty-pattern
-  server: async ({}, use) => {
-    const database = await ownDatabase(process.env['E2E_DATABASE_URL'] ?? '');
-    const server = await startServer(database.url, NOW);
-    const code = /first house of this server: (\S+)/.exec(server.output())?.[1] ?? '';
-    await use({ url: server.url, code });
-    await server.stop();
-    await database.drop();
-  },
-});
-
-/** Hands at a page, each press and each filled field counted. */
-function handsOn(page: Page) {
-  let count = 0;
-  const counted = async (act: Promise<unknown>) => {
-    count += 1;
-    await act;
-  };
-  const dialog = page.getByRole('dialog');
-  return {
-    count: () => count,
-    press: (name: string | RegExp, isExact = true) =>
-      counted(page.getByRole('button', { name, exact: isExact }).first().click()),
-    save: () => counted(dialog.getByRole('button', { name: 'Save', exact: true }).click()),
-    follow: (name: string) =>
-      counted(page.getByRole('link', { name, exact: true }).first().click()),
-    choose: async (label: string, option: string | RegExp) => {
-      await counted(page.getByRole('combobox', { name: label }).click());
-      await counted(page.getByRole('option', { name: option }).click());
-    },
-    pick: (item: string) => counted(page.getByRole('menuitem', { name: item }).click()),
-    uncheck: (label: string) => counted(page.getByRole('checkbox', { name: label }).click()),
-    turn: (label: string) => counted(page.getByRole('switch', { name: label }).click()),
-    type: async (name: string, text: string) => {
-      const field = page.getByRole('textbox', { name, exact: true }).last();
-      await counted(field.fill(text));
-      await field.press('Tab');
-    },
-  };
-}
-
-/** Begins the first house by the page that a server without one shows. */
-async function begin(page: Page, server: { url: string; code: string }, name: string) {
-  const hands = handsOn(page);
-  await page.goto(server.url);
-  await expect(page.getByRole('heading', { name: 'Set up your house' })).toBeVisible();
-  await expectAccessible(page);
-  await hands.type('Set-up code', server.code);
-  await hands.type('Name', 'Odile Marr');
-  await page.getByLabel('Password').fill('long enough to keep');
-  await hands.type('Name of the house', name);
-  await hands.press('Create the house');
-  await expect(page.getByRole('heading', { name: 'Tonight', level: 1 })).toBeVisible();
-  return hands;
-}
+import { begin, begunLot, planTheWeek, serveLot, test } from './ownHouse';
 
 test('a house is typed from nothing: one small planetary, one fridge, one person, three formulas', async ({
   page,
@@ -177,28 +117,7 @@ test('a house is typed from nothing: one small planetary, one fridge, one person
     }
   });
   await test.step('the week is planned, and published', async () => {
-    await page.goto(at('plan'));
-    await hands.press('Make the schedule');
-    // What there is no time left to make is left out: tonight, and tomorrow.
-    const conflict = page.getByRole('region', { name: 'The conflict' });
-    const fits = page.getByText(/^Everything fits/);
-    const best = page.getByText(/of the best\.|This is the best plan/);
-    for (let i = 0; i < 2; i += 1) {
-      await expect(conflict.or(best).or(fits).first()).toBeVisible({ timeout: 20_000 });
-      if (!(await conflict.isVisible())) break;
-      await hands.press(/^Leave (it|all \d+) out and schedule the rest$/, false);
-      await expect(page.getByRole('region', { name: 'This plan assumes:' })).toBeVisible();
-    }
-    await page
-      .getByRole('button', { name: 'Use this one' })
-      .click({ timeout: 3000 })
-      .catch(() => null);
-    await expect(fits).toBeVisible({ timeout: 20_000 });
-    await hands.press('Publish…');
-    await hands.press('Publish');
-    await expect(page.getByText('Published. This is now the crew’s plan.').last()).toBeVisible();
-    const answer = await page.request.get(`${server.url}${paths.plan('bell-oar')}`);
-    const { content } = (await answer.json()) as PublishedPlan;
+    const { content } = await planTheWeek(page, hands, server.url, 'bell-oar');
     expect(content.lots.length).toBeGreaterThan(2);
   });
   await test.step('its first sheet is printed, and a load weighed', async () => {
@@ -221,4 +140,8 @@ test('a house is typed from nothing: one small planetary, one fridge, one person
   ).json()) as HouseSummary[];
   expect(houses).toHaveLength(1);
   expect(said).toEqual([]);
+  await test.step('its trays are pulled, and it is said how it turned out', async () => {
+    const lot = await begunLot(page, server.url, 'bell-oar');
+    await serveLot(page, server, 'bell-oar', lot, 0.5);
+  });
 });

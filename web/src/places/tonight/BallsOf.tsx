@@ -10,7 +10,7 @@ import { usePermission } from '../../state/api/usePermission';
 import { useCursor } from '../../state/time/useCursor';
 import styles from './Balls.module.css';
 import { NeedChart } from './NeedChart';
-import type { ServiceBalls } from './serviceBalls';
+import { whyNoWave, type ServiceBalls } from './serviceBalls';
 import { useServiceOdds } from '../../workers/engine/useServiceOdds';
 import { usePull } from './usePull';
 
@@ -100,7 +100,10 @@ function NextPull({
   if (!lot.lot || !balls.pull || standing.cold + standing.notYet < 1) {
     return <p className={styles['none']}>{t('tonight.pull.none')}</p>;
   }
-  if (!wave) return <p className={styles['none']}>{t('tonight.pull.covered')}</p>;
+  if (!wave) {
+    const at = f.time(toFive(atMs + balls.temperMin * MINUTE_MS));
+    return <p className={styles['none']}>{t(`tonight.pull.${whyNoWave(balls, atMs)}`, { at })}</p>;
+  }
   const dueMs = toFive(doorsMs + wave.pullMin * MINUTE_MS);
   const isSoon = dueMs - atMs < EARLY_MIN * MINUTE_MS;
   const lateMin = Math.round((atMs - dueMs) / MINUTE_MS);

@@ -136,6 +136,18 @@ export function serviceBalls(
   };
 }
 
+/** Why there is no wave to pull: enough is out, it would come too late for the service, or what is cold does not keep. */
+export type NoWave = 'covered' | 'tooLate' | 'pastIt';
+
+/** Why no wave is left, at a moment. @param atMs epoch ms */
+export function whyNoWave({ quarters, doorsMs, temperMin }: ServiceBalls, atMs: number): NoWave {
+  const atMin = (atMs - doorsMs) / MINUTE_MS;
+  const toCome = quarters.filter(({ startMin }) => startMin + QUARTER_MIN > atMin);
+  const missing = toCome.reduce((sum, { short }) => sum + short, 0);
+  if (missing < 1) return 'covered';
+  return atMin + temperMin >= quarters.length * QUARTER_MIN ? 'tooLate' : 'pastIt';
+}
+
 /** What the odds are drawn from that balls are enough from a moment on, with all pulls that are to come. */
 const chancesOf = (serving: Serving, atMin: number, cv: number): ServiceChances => ({
   perQuarter: serving.curve.map((share) => share * serving.need),

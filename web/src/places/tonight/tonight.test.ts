@@ -6,7 +6,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { Board } from '../../state/board/useBoard';
 import type { LotWindow } from '../../state/board/lotWindow';
 import { decisionsOf, type LotTonight } from './decisions';
-import { serviceBalls } from './serviceBalls';
+import { serviceBalls, whyNoWave } from './serviceBalls';
 
 const book = exampleBook();
 const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
@@ -98,6 +98,22 @@ describe('balls of a service', () => {
     const warm = ballsAt(board, dinner, outMs + (temperMin + 1) * MIN, records).standing;
     expect(warm).toMatchObject({ warming: 0, ready: 24 });
     expect(ballsAt(board, lunch, outMs + MIN, records).standing.warming).toBe(0);
+  });
+
+  it('have no wave left once enough is out, or once a pull would open after the last guest', () => {
+    const board = boardOf();
+    const outMs = doorsMs - 2 * 60 * MIN;
+    const lastMs = doorsMs + 60 * MIN;
+    const both = [pulled(36, outMs), pulled(24, lastMs)];
+    const all = ballsAt(board, dinner, lastMs + MIN, both);
+    expect(all.waves).toEqual([]);
+    expect(whyNoWave(all, lastMs + MIN)).toBe('covered');
+    // Late in the service with everything still in the cold.
+    const lateMs = Date.parse(dinner.endsAt) - 20 * MIN;
+    const late = ballsAt(board, dinner, lateMs);
+    expect(late.waves).toEqual([]);
+    expect(late.temperMin).toBeGreaterThan(20);
+    expect(whyNoWave(late, lateMs)).toBe('tooLate');
   });
 
   it('ticked off without waves came out for the first service', () => {
