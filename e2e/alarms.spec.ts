@@ -112,44 +112,47 @@ test('an alarm at 03:10 wakes one, at 03:25 the next, and nobody after somebody 
 
   // The night: the walk-in has been too warm for an hour.
   const night = await startServer(database.url, NIGHT, SPEED, { settings });
-  const read = async <T>(path: string) => (await (await page.request.get(path)).json()) as T;
-  const book = await read<HouseBook>(`${night.url}${paths.book(HOUSE)}`);
-  const { probes } = await read<{ probes: Probe[] }>(`${night.url}${paths.cold(HOUSE)}`);
-  const walkIn = book.places.find(({ name }) => name === 'Walk-in');
-  const probe = probes.find(({ placeId }) => placeId === walkIn?.id);
-  const tenPast = Date.parse(NIGHT) / 1000 + 120;
-  // Twelve hours as they should be, and the last one not.
-  const atS = Array.from({ length: 13 * 60 }, (_, i) => tenPast - (13 * 60 - i) * 60);
-  const airC = atS.map((each) => (each < tenPast - 3600 ? 3.2 : 9.4));
-  const start = { probes: [{ probe: probe?.id, atS, airC }] };
-  const headers = { origin: night.url };
-  const posted = await page.request.post(`${night.url}${paths.addReadings(HOUSE)}`, {
-    data: start,
-    headers,
-  });
-  expect(posted.status()).toBe(200);
+  try {
+    const read = async <T>(path: string) => (await (await page.request.get(path)).json()) as T;
+    const book = await read<HouseBook>(`${night.url}${paths.book(HOUSE)}`);
+    const { probes } = await read<{ probes: Probe[] }>(`${night.url}${paths.cold(HOUSE)}`);
+    const walkIn = book.places.find(({ name }) => name === 'Walk-in');
+    const probe = probes.find(({ placeId }) => placeId === walkIn?.id);
+    const tenPast = Date.parse(NIGHT) / 1000 + 120;
+    // Twelve hours as they should be, and the last one not.
+    const atS = Array.from({ length: 13 * 60 }, (_, i) => tenPast - (13 * 60 - i) * 60);
+    const airC = atS.map((each) => (each < tenPast - 3600 ? 3.2 : 9.4));
+    const start = { probes: [{ probe: probe?.id, atS, airC }] };
+    const headers = { origin: night.url };
+    const posted = await page.request.post(`${night.url}${paths.addReadings(HOUSE)}`, {
+      data: start,
+      headers,
+    });
+    expect(posted.status()).toBe(200);
 
-  await expect.poll(() => maker.posts.length, { timeout: 20_000 }).toBe(1);
-  expect(mail.mails).toHaveLength(1);
-  await expect.poll(() => mail.mails.length, { timeout: 40_000 }).toBe(2);
-  const text = mail.mails[1]?.text ?? '';
-  expect(text).toContain('To: maro@example.org');
-  expect(text).toMatch(/Walk-in, .*above the limit since Thu 0[23]:/);
+    await expect.poll(() => maker.posts.length, { timeout: 20_000 }).toBe(1);
+    expect(mail.mails).toHaveLength(1);
+    await expect.poll(() => mail.mails.length, { timeout: 40_000 }).toBe(2);
+    const text = mail.mails[1]?.text ?? '';
+    expect(text).toContain('To: maro@example.org');
+    expect(text).toMatch(/Walk-in, .*above the limit since Thu 0[23]:/);
 
-  // The link leads to the alarm, and he has it.
-  const link = /http\S+\/walk-in\/alarms\/\S+/.exec(text)?.[0] ?? '';
-  await page.goto(link);
-  await arrived(page);
-  await page.getByRole('button', { name: 'I am on it' }).click();
-  const events = () =>
-    program.posts.map(({ body }) => (JSON.parse(body.toString()) as { event: string }).event);
-  await expect.poll(events, { timeout: 20_000 }).toEqual(['begun', 'acknowledged']);
-  // Another quarter of an hour and more goes by at night.
-  await page.waitForTimeout((20 * 60_000) / SPEED);
-  expect(mail.mails).toHaveLength(2);
-  expect(maker.posts).toHaveLength(1);
-  await page.close();
-  await night.stop();
+    // The link leads to the alarm, and he has it.
+    const link = /http\S+\/walk-in\/alarms\/\S+/.exec(text)?.[0] ?? '';
+    await page.goto(link);
+    await arrived(page);
+    await page.getByRole('button', { name: 'I am on it' }).click();
+    const events = () =>
+      program.posts.map(({ body }) => (JSON.parse(body.toString()) as { event: string }).event);
+    await expect.poll(events, { timeout: 20_000 }).toEqual(['begun', 'acknowledged']);
+    // Another quarter of an hour and more goes by at night.
+    await page.waitForTimeout((20 * 60_000) / SPEED);
+    expect(mail.mails).toHaveLength(2);
+    expect(maker.posts).toHaveLength(1);
+  } finally {
+    await page.close();
+    await night.stop();
+  }
   await database.drop();
   await Promise.all([mail.stop(), maker.stop(), program.stop()]);
 });

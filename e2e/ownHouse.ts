@@ -131,25 +131,28 @@ export async function serveLot(
   const before = (pulledH ?? 0.5) * HOUR_MS;
   const evening = new Date(Date.parse(lot.doorsAt) - before).toISOString();
   const later = await startServer(server.databaseUrl, evening);
-  await page.goto(`${later.url}/${house}/tonight`);
-  // Two days on she has to come in again.
-  await page.getByRole('button', { name: /Odile Marr/ }).click();
-  await page.getByLabel('Password').fill('long enough to keep');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('heading', { name: /, (Fri|Sat|Sun) 2/, level: 1 })).toBeVisible();
-  if (pulledH !== null) {
-    const pull = page.getByRole('button', { name: /^Pull \d+ trays?$/ }).first();
-    await expect(pull).toBeVisible({ timeout: 30_000 });
-    await pull.click();
-    await expect(page.getByText(/trays? of .* pulled/).first()).toBeVisible();
+  try {
+    await page.goto(`${later.url}/${house}/tonight`);
+    // Two days on she has to come in again.
+    await page.getByRole('button', { name: /Odile Marr/ }).click();
+    await page.getByLabel('Password').fill('long enough to keep');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: /, (Fri|Sat|Sun) 2/, level: 1 })).toBeVisible();
+    if (pulledH !== null) {
+      const pull = page.getByRole('button', { name: /^Pull \d+ trays?$/ }).first();
+      await expect(pull).toBeVisible({ timeout: 30_000 });
+      await pull.click();
+      await expect(page.getByText(/trays? of .* pulled/).first()).toBeVisible();
+    }
+    await expectAccessible(page);
+    await page.goto(`${later.url}/${house}/log/${lot.code}`);
+    await page.getByRole('button', { name: 'springs back' }).click();
+    await expect(page.getByText('Opened: springs back')).toBeVisible();
+    const read = await page.request.get(`${later.url}${paths.lotLog(house, lot.id)}`);
+    const kinds = ((await read.json()) as LotLog).records.map(({ content }) => content.kind);
+    const pulled = pulledH === null ? [] : ['pulled'];
+    expect(new Set(kinds)).toEqual(new Set(['weighed', 'opened', ...pulled]));
+  } finally {
+    await later.stop();
   }
-  await expectAccessible(page);
-  await page.goto(`${later.url}/${house}/log/${lot.code}`);
-  await page.getByRole('button', { name: 'springs back' }).click();
-  await expect(page.getByText('Opened: springs back')).toBeVisible();
-  const read = await page.request.get(`${later.url}${paths.lotLog(house, lot.id)}`);
-  const kinds = ((await read.json()) as LotLog).records.map(({ content }) => content.kind);
-  const pulled = pulledH === null ? [] : ['pulled'];
-  expect(new Set(kinds)).toEqual(new Set(['weighed', 'opened', ...pulled]));
-  await later.stop();
 }
