@@ -1,5 +1,6 @@
 import {
   paths,
+  STANDARD_DISPLAY,
   type ColdRecord,
   type HouseBook,
   type Lot,
@@ -15,11 +16,35 @@ const MINUTE_MS = 60_000;
 
 /** Nights in which the clock is put back and forward: the Sunday, and what it then is at 18:00 in UTC. */
 const NIGHTS = [
-  { where: 'Rome', zone: 'Europe/Rome', sunday: '2026-10-25', six: 'T17:00', hours: 25 },
-  { where: 'New York', zone: 'America/New_York', sunday: '2027-03-14', six: 'T22:00', hours: 23 },
-];
+  {
+    where: 'Rome',
+    zone: 'Europe/Rome',
+    sunday: '2026-10-25',
+    six: 'T17:00',
+    hours: 25,
+    reads: { ...STANDARD_DISPLAY, language: 'it' },
+    // How its people read: the first day of a week, and the cold limit.
+    sees: ['lun', /5,0\s°C/],
+  },
+  {
+    where: 'New York',
+    zone: 'America/New_York',
+    sunday: '2027-03-14',
+    six: 'T22:00',
+    hours: 23,
+    reads: {
+      language: 'en-US',
+      mass: 'us',
+      temp: 'fahrenheit',
+      clock: '12h',
+      decimal: 'language',
+      week: 'sunday',
+    },
+    sees: ['Sun', /41(\.0)?\s°F/],
+  },
+] as const;
 
-for (const { where, zone, sunday, six, hours } of NIGHTS) {
+for (const { where, zone, sunday, six, hours, reads, sees } of NIGHTS) {
   test(`the night of ${hours === 25 ? 'one hour more' : 'one hour less'} in ${where}: plan, pages and record hold`, async ({
     page,
     context,
@@ -100,6 +125,18 @@ for (const { where, zone, sunday, six, hours } of NIGHTS) {
         for (const { doorsAt } of lots)
           expect(localTimeOf(new Date(doorsAt), zone)).toMatch(/:00$/);
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+
+        // Both are in one database; each is read as its people read.
+        const said = await context.request.put(`${server.url}${paths.changePreferences(house)}`, {
+          data: reads,
+          headers: { origin: server.url },
+        });
+        expect(said.status()).toBe(200);
+        const [firstDay, limit] = sees;
+        await page.goto(`${server.url}/${house}/crew`);
+        await expect(page.getByRole('columnheader').first()).toHaveText(firstDay);
+        await page.goto(`${server.url}/${house}/house`);
+        await expect(page.getByText(limit).first()).toBeVisible();
       } finally {
         await server.stop();
       }

@@ -131,6 +131,7 @@ const preferencesIn = (language: DisplayPreferences['language']): DisplayPrefere
   temp: 'celsius',
   clock: language === 'ar' ? '12h' : '24h',
   decimal: 'language',
+  week: language === 'ar' ? 'saturday' : 'monday',
 });
 
 /** Gives somebody of the house a role. */

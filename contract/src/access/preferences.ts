@@ -7,6 +7,8 @@ export const DISPLAY_CHOICES = {
   clock: ['24h', '12h'],
   /** `language` is what the language itself writes. */
   decimal: ['language', 'point', 'comma'],
+  /** The first day of a week. */
+  week: ['monday', 'sunday', 'saturday'],
 } as const;
 
 type Choices = typeof DISPLAY_CHOICES;
@@ -24,6 +26,7 @@ export const STANDARD_DISPLAY: DisplayPreferences = {
   temp: 'celsius',
   clock: '24h',
   decimal: 'language',
+  week: 'monday',
 };
 
 /** The currency of a house that has not said, ISO 4217. */

@@ -1,9 +1,15 @@
 import Joi from 'joi';
-import { DISPLAY_CHOICES, type DisplayPreferences } from './preferences';
+import { DISPLAY_CHOICES, STANDARD_DISPLAY, type DisplayPreferences } from './preferences';
 
 /** PUT how somebody reads. */
 export const displayPreferencesSchema = Joi.object<DisplayPreferences>(
   Object.fromEntries(
-    Object.entries(DISPLAY_CHOICES).map(([key, values]) => [key, Joi.valid(...values).required()]),
+    Object.entries(DISPLAY_CHOICES).map(([key, values]) => [
+      key,
+      // Who wrote to an earlier version did not know of weeks.
+      key === 'week'
+        ? Joi.valid(...values).default(STANDARD_DISPLAY.week)
+        : Joi.valid(...values).required(),
+    ]),
   ),
 );

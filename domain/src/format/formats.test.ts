@@ -99,3 +99,17 @@ describe('formats', () => {
     expect(ar.list(['أ', 'ب'])).toContain('ب');
   });
 });
+
+describe('a week', () => {
+  it('is read from the day it begins on, each day once', () => {
+    for (const [week, first] of [
+      ['monday', 1],
+      ['sunday', 7],
+      ['saturday', 6],
+    ] as const) {
+      const { weekdays } = read({ week });
+      expect(weekdays[0]).toBe(first);
+      expect([...weekdays].sort()).toEqual([1, 2, 3, 4, 5, 6, 7]);
+    }
+  });
+});

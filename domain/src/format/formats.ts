@@ -35,6 +35,8 @@ export interface Formats {
   weekday(ms: number): string;
   /** `Wed` of a local date. */
   weekdayOf(localDate: string): string;
+  /** The days of a week, 1 is Monday, in the order in which it is read. */
+  readonly weekdays: readonly number[];
   /** Hour of the day in the house's zone, 0–23. */
   hour(ms: number): number;
   /** `Wed 14:40` */
@@ -107,6 +109,12 @@ function datePatternOf(locale: string): string {
     .join('');
 }
 
+const WEEKS: Readonly<Record<DisplayPreferences['week'], readonly number[]>> = {
+  monday: [1, 2, 3, 4, 5, 6, 7],
+  sunday: [7, 1, 2, 3, 4, 5, 6],
+  saturday: [6, 7, 1, 2, 3, 4, 5],
+};
+
 /** Makes the formats of one way of reading. */
 export function makeFormats(preferences: FormatPreferences): Formats {
   return {
@@ -114,6 +122,7 @@ export function makeFormats(preferences: FormatPreferences): Formats {
     locale: localeOf(preferences),
     datePattern: datePatternOf(localeOf(preferences)),
     symbols: symbolsOf(preferences.language),
+    weekdays: WEEKS[preferences.week],
     ...makeNumbers(preferences),
     ...makeDates(preferences),
   };
@@ -158,7 +167,7 @@ function makeDates(preferences: FormatPreferences): Pick<Formats, DateKey> {
 
 function makeNumbers(
   preferences: FormatPreferences,
-): Omit<Formats, DateKey | 'preferences' | 'symbols' | 'locale' | 'datePattern'> {
+): Omit<Formats, DateKey | 'preferences' | 'weekdays' | 'symbols' | 'locale' | 'datePattern'> {
   const { mass, temp, decimal, language, currency } = preferences;
   const locale = localeOf(preferences);
   const symbols = symbolsOf(language);

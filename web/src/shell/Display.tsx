@@ -33,10 +33,15 @@ export function useDisplayOfPerson(): void {
   const { data: book } = useBookQuery(house, { skip: !session });
   const dispatch = useAppDispatch();
   const now = useAppSelector((state) => state.display);
-  const wanted: DisplayPreferences | null =
+  const said =
     session && book
       ? (session.preferences ?? book.house.settings.display ?? STANDARD_DISPLAY)
       : null;
+  // What was said to an earlier version says nothing of what came later.
+  const wanted = useMemo<DisplayPreferences | null>(
+    () => said && { ...STANDARD_DISPLAY, ...said },
+    [said],
+  );
   const [changePreferences] = useChangePreferencesMutation();
   const hasSaid = session?.preferences !== null;
   useEffect(() => {

@@ -111,7 +111,7 @@ export function HouseStartFields({
         </p>
       )}
       <div className={styles['choices']}>
-        {(['language', 'mass', 'temp', 'clock'] as const).map((of) => (
+        {(['language', 'mass', 'temp', 'clock', 'week'] as const).map((of) => (
           <Choice
             key={of}
             width="100%"

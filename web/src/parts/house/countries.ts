@@ -65,8 +65,20 @@ export function habitsOf(code: string): CountryHabits {
       temp: isUs ? 'fahrenheit' : 'celsius',
       clock: TWELVE_HOURS.has(code) ? '12h' : '24h',
       decimal: 'language',
+      week: weekOf(locale),
     },
   };
+}
+
+/** Browsers name it in two ways, or in none; 1 is Monday. */
+function weekOf(locale: Intl.Locale): DisplayPreferences['week'] {
+  const told = locale as Intl.Locale & {
+    readonly weekInfo?: { readonly firstDay: number };
+    readonly getWeekInfo?: () => { readonly firstDay: number };
+  };
+  const { firstDay = 1 } = told.getWeekInfo?.() ?? told.weekInfo ?? {};
+  if (firstDay === 7) return 'sunday';
+  return firstDay === 6 ? 'saturday' : 'monday';
 }
 
 /** Browsers name it in two ways. */

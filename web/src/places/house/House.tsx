@@ -55,7 +55,7 @@ export function House() {
   const { house } = book;
   const { settings } = house;
   const kitchen = settings.kitchen ?? STANDARD_KITCHEN;
-  const reads = settings.display ?? STANDARD_DISPLAY;
+  const reads = { ...STANDARD_DISPLAY, ...settings.display };
   const change = (what: Open) => (mayChange ? () => setOpen(what) : null);
   const Dialog = open && DIALOGS[open];
   const scaleStep = (g: number) => `${f.plain(g, 2)} ${f.symbols.g}`;
@@ -74,7 +74,7 @@ export function House() {
               [
                 t('house.site.reads'),
                 f.list(
-                  (['language', 'mass', 'temp', 'clock'] as const).map((of) =>
+                  (['language', 'mass', 'temp', 'clock', 'week'] as const).map((of) =>
                     t(`newHouse.reads.${reads[of]}`),
                   ),
                 ),

@@ -53,11 +53,11 @@ describe('where a house is', () => {
   it('fills in what is usual there', () => {
     expect(habitsOf('US')).toMatchObject({
       currency: 'USD',
-      display: { language: 'en-US', mass: 'us', temp: 'fahrenheit', clock: '12h' },
+      display: { language: 'en-US', mass: 'us', temp: 'fahrenheit', clock: '12h', week: 'sunday' },
     });
     expect(habitsOf('IT')).toMatchObject({
       currency: 'EUR',
-      display: { language: 'it', mass: 'metric', temp: 'celsius', clock: '24h' },
+      display: { language: 'it', mass: 'metric', temp: 'celsius', clock: '24h', week: 'monday' },
     });
     expect(habitsOf('ZZ').currency).toBeNull();
     expect(countries('it').find(({ code }) => code === 'DE')?.name).toBe('Germania');

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { FromTo } from '../../../parts/fields/FromTo';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
-import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { dateOf } from '../../../parts/format/weekdays';
 import { useHouse } from '../../../state/board/useBoard';
 import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { useAddShiftMutation, useChangeShiftMutation, useRemoveShiftMutation } from '../crewApi';
@@ -31,7 +31,7 @@ export function ShiftDialog({
   const [change] = useChangeShiftMutation();
   const [remove] = useRemoveShiftMutation();
   const name = crew.people.find(({ id }) => id === personId)?.name ?? '';
-  const day = f.weekday(Date.parse(`${WEEKDAYS[weekday - 1]}T12:00:00Z`));
+  const day = f.weekday(Date.parse(`${dateOf(weekday)}T12:00:00Z`));
   const { content, put, keep, takeOut, leave, wrong, isRestored } = useRecordEditor<
     ShiftPatternContent,
     ShiftPattern

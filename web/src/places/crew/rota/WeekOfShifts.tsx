@@ -4,7 +4,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import type { Open } from '../open';
 import { WideTable } from '../../../parts/layout/WideTable';
 import styles from './Crew.module.css';
-import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { dateOf } from '../../../parts/format/weekdays';
 
 /** The week as it comes: people down, days across, each shift where it belongs. */
 export function WeekOfShifts({
@@ -24,9 +24,9 @@ export function WeekOfShifts({
         <thead>
           <tr>
             <td />
-            {WEEKDAYS.map((date) => (
-              <th key={date} scope="col">
-                {dayName(date)}
+            {f.weekdays.map((weekday) => (
+              <th key={weekday} scope="col">
+                {dayName(dateOf(weekday))}
               </th>
             ))}
           </tr>
@@ -37,8 +37,8 @@ export function WeekOfShifts({
               <th scope="row">
                 <b>{person.initials}</b> {person.name}
               </th>
-              {WEEKDAYS.map((date, i) => {
-                const weekday = i + 1;
+              {f.weekdays.map((weekday) => {
+                const date = dateOf(weekday);
                 const own = shifts.filter(
                   (shift) => shift.personId === person.id && shift.weekday === weekday,
                 );

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useFormats } from '../../../parts/format/useFormats';
-import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { dateOf } from '../../../parts/format/weekdays';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useNotices } from '../../../parts/messages/Notices';
 import { problemWords } from '../../../parts/messages/problemWords';
@@ -101,9 +101,9 @@ export function NewServicesDialog({
             value={content.weekdays}
             onChange={(_event, weekdays: number[]) => put({ weekdays })}
           >
-            {WEEKDAYS.map((date, i) => (
-              <ToggleButton key={date} value={i + 1}>
-                {f.weekday(Date.parse(`${date}T12:00:00Z`))}
+            {f.weekdays.map((weekday) => (
+              <ToggleButton key={weekday} value={weekday}>
+                {f.weekday(Date.parse(`${dateOf(weekday)}T12:00:00Z`))}
               </ToggleButton>
             ))}
           </ToggleButtonGroup>

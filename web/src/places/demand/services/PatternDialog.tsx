@@ -11,7 +11,7 @@ import {
   useRemovePatternMutation,
 } from '../demandApi';
 import { ServiceFields } from './ServiceFields';
-import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { dateOf } from '../../../parts/format/weekdays';
 
 /** A service of the week: its name, its day, its hours, and from when to when it comes. */
 export function PatternDialog({
@@ -58,8 +58,8 @@ export function PatternDialog({
             label={t('demand.services.day')}
             width="100%"
             value={content.weekday}
-            values={[1, 2, 3, 4, 5, 6, 7]}
-            say={(each) => f.weekday(Date.parse(`${WEEKDAYS[each - 1]}T12:00:00Z`))}
+            values={f.weekdays}
+            say={(each) => f.weekday(Date.parse(`${dateOf(each)}T12:00:00Z`))}
             onChange={(to) => put({ weekday: to })}
           />
         }

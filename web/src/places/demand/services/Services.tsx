@@ -18,7 +18,7 @@ import { NewServicesDialog } from './NewServicesDialog';
 import { PatternDialog } from './PatternDialog';
 import styles from './Services.module.css';
 import { UsualCounts } from './UsualCounts';
-import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { dateOf } from '../../../parts/format/weekdays';
 
 type Open =
   | { readonly kind: 'new' }
@@ -90,8 +90,8 @@ function Week({ calendar, today, onOpen }: Shown) {
   return (
     <table className={styles['week']}>
       <tbody>
-        {WEEKDAYS.map((date, i) => {
-          const weekday = i + 1;
+        {f.weekdays.map((weekday) => {
+          const date = dateOf(weekday);
           const patterns = inForce.filter((pattern) => pattern.weekday === weekday);
           return (
             <tr key={date}>

@@ -2,7 +2,7 @@ import type { HouseCalendar, ServicePattern, UsualCount } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import { useFormats } from '../../../parts/format/useFormats';
-import { WEEKDAYS } from '../../../parts/format/weekdays';
+import { dateOf } from '../../../parts/format/weekdays';
 import { WideTable } from '../../../parts/layout/WideTable';
 import { useNotices } from '../../../parts/messages/Notices';
 import { problemWords } from '../../../parts/messages/problemWords';
@@ -62,7 +62,7 @@ export function UsualCounts({
           </thead>
           <tbody>
             {patterns.map(({ id, name, weekday }) => {
-              const day = f.weekday(Date.parse(`${WEEKDAYS[weekday - 1]}T12:00:00Z`));
+              const day = f.weekday(Date.parse(`${dateOf(weekday)}T12:00:00Z`));
               const counts = countsOf(id);
               return (
                 <tr key={id}>
