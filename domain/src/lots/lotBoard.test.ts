@@ -1,7 +1,7 @@
 import type { Lot, Service } from '@calm/contract';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { boardLots, leadProducts, type BoardLot } from './lotBoard';
+import { boardLots, isTooLateToMake, leadProducts, type BoardLot } from './lotBoard';
 
 const book = exampleBook();
 const DATE = '2026-11-25';
@@ -75,5 +75,24 @@ describe('the board', () => {
     };
     expect(lotOf('yard-round', [lot]).items[0]?.count).toBe(100);
     expect(lotOf('yard-round', [lot]).code).toBe('YR-1123-A');
+  });
+});
+
+describe('a dough that nobody has begun', () => {
+  it('can be made until its shortest way ends after the last guest', () => {
+    const lot = lotOf('yard-round');
+    const work = lot.stages
+      .filter(({ kind }) => kind === 'work')
+      .reduce((ms, { startMs, endMs }) => ms + endMs - startMs, 0);
+    const rests = lot.stages.reduce(
+      (hours, stage) => hours + (stage.kind === 'rest' ? stage.hours.least : 0),
+      0,
+    );
+    const lastMs = lot.closeMs - work - rests * 3_600_000;
+    expect(isTooLateToMake(lot, lastMs)).toBe(false);
+    expect(isTooLateToMake(lot, lastMs + 1)).toBe(true);
+    // What is under way is late at worst.
+    const begun = { ...lot, lot: { id: 'begun' } as Lot };
+    expect(isTooLateToMake(begun, lot.closeMs)).toBe(false);
   });
 });

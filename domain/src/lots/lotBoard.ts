@@ -1,5 +1,6 @@
 import { deriveLot } from './deriveLot';
 import {
+  HOUR_MS,
   lotPosition,
   type Result,
   type PlannedStage,
@@ -146,4 +147,20 @@ export function lotPositionOf(boardLot: BoardLot, atMs: number, nowMs: number): 
     .filter((mark) => mark.loadNumber === 0 && mark.doneAt !== null)
     .map((mark) => ({ stageKey: mark.stepKey, doneMs: Date.parse(mark.doneAt ?? '') }));
   return lotPosition(boardLot.stages, done, atMs, nowMs, boardLot.closeMs);
+}
+
+/**
+ * Whether a dough that nobody has begun can no longer be ready before its last service closes: each piece of work takes
+ * as long as is planned, each rest as little as its route allows.
+ *
+ * @param nowMs epoch ms
+ */
+export function isTooLateToMake({ lot, stages, closeMs }: BoardLot, nowMs: number): boolean {
+  if (lot) return false;
+  const soonestMs = stages.reduce(
+    (ms, stage) =>
+      ms + (stage.kind === 'rest' ? stage.hours.least * HOUR_MS : stage.endMs - stage.startMs),
+    nowMs,
+  );
+  return soonestMs > closeMs;
 }

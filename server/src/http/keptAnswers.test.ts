@@ -9,7 +9,8 @@ import {
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import * as t from '../database/schema';
-import { addressOfExample, routeExamples, type RouteExample } from '../test-support/routeExamples';
+import { addressOfExample } from '../test-support/routeAddress';
+import { routeExamples, type RouteExample } from '../test-support/routeExamples';
 import { HOUSE, NOW, startHouse, TODAY } from '../test-support/testHouse';
 
 let house: Awaited<ReturnType<typeof startHouse>>;

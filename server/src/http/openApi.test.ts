@@ -9,12 +9,8 @@ import type { AddressInfo } from 'node:net';
 import type request from 'supertest';
 import { answerSchemas } from '../../../tools/answerSchemas';
 import * as t from '../database/schema';
-import {
-  addressOfExample,
-  routeExamples,
-  SETUP_CODE,
-  type RouteExample,
-} from '../test-support/routeExamples';
+import { addressOfExample } from '../test-support/routeAddress';
+import { routeExamples, SETUP_CODE, type RouteExample } from '../test-support/routeExamples';
 import { hashSecret } from '../use-cases/access/hashSecret';
 import { HOUSE, startHouse } from '../test-support/testHouse';
 

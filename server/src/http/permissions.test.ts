@@ -2,7 +2,7 @@ import { ROLES, ROUTE_NAMES, ROUTES, type Role, type RouteName } from '@calm/con
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { eq } from 'drizzle-orm';
 import * as t from '../database/schema';
-import { addressOfNothing } from '../test-support/routeExamples';
+import { addressOfNothing } from '../test-support/routeAddress';
 import { HOUSE, problemOf, signedIn, startHouse } from '../test-support/testHouse';
 
 /**

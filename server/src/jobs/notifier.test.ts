@@ -7,6 +7,7 @@ import * as t from '../database/schema';
 import { mailer } from '../notify/mail';
 import { newPushKeys, pusher } from '../notify/push';
 import { postWebhook, signatureOf } from '../notify/webhook';
+import { keepOutlets } from '../store/access/installation';
 import { insertAlarm } from '../store/cold/alarms';
 import { mailCatcher, postCatcher } from '../test-support/standIns';
 import { HOUSE, signedIn, startHouse } from '../test-support/testHouse';
@@ -27,6 +28,7 @@ const idOf = new Map<string, string>();
 beforeAll(async () => {
   house = await startHouse();
   for (const { id, name } of (await house.book()).people) idOf.set(name, id);
+  await keepOutlets(house.db, keys, 'tray@example.org');
 });
 afterAll(() => house.drop());
 
@@ -115,6 +117,19 @@ describe('people are told at night', () => {
     expect(addressees()).toEqual(['maro@example.org']);
   });
 
+  it('by what this server has: without a mail server whoever has only e-mail is passed over', async () => {
+    await hasMail('Tilde');
+    await tells('Tilde');
+    await alarm();
+    await keepOutlets(house.db, keys, null);
+    await look(0);
+    expect((await house.get<AlarmCalls>(paths.alarmCalls(HOUSE))).people).toEqual([]);
+    await keepOutlets(house.db, keys, 'tray@example.org');
+    expect(addressees()).toEqual([]);
+    await look(1);
+    expect(addressees()).toEqual(['tilde@example.org']);
+  });
+
   it('once, though two servers look at the same moment', async () => {
     await hasMail('Tilde');
     await tells('Tilde');
@@ -139,6 +154,21 @@ describe('people are told at night', () => {
     const { notifications } = await house.get<AlarmCalls>(paths.alarmCalls(HOUSE));
     expect(notifications).toMatchObject([{ fault: null, isGivenUp: false }]);
     expect(notifications[0]?.sentAt).toBe(at(4).toISOString());
+  });
+
+  it('no more once they have left the crew: where they read their mail is forgotten', async () => {
+    const added = await house.http
+      .post(paths.addPerson(HOUSE))
+      .send({ name: 'Ravi', initials: 'RV', role: 'hand', skills: [] });
+    const { id } = added.body as { id: string };
+    idOf.set('Ravi', id);
+    await hasMail('Ravi');
+    await tells('Ravi');
+    await alarm();
+    expect((await house.http.delete(paths.removePerson(HOUSE, id))).status).toBe(200);
+    await look(0);
+    expect(addressees()).toEqual([]);
+    expect(await house.db.select().from(t.contacts)).toEqual([]);
   });
 
   it('what a server took and never answered for is not told again', async () => {

@@ -1,6 +1,5 @@
 import {
   paths,
-  ROUTES,
   STANDARD_DISPLAY,
   STANDARD_KITCHEN,
   type CalendarLinkIssued,
@@ -8,21 +7,17 @@ import {
   type WebhookIssued,
   type CollectionName,
   type ColdBoard,
-  type HouseBook,
-  type HouseCalendar,
   type Lot,
   type MachineIssued,
   type PublishedPlan,
   type RouteName,
-  type Service,
-  type SignInOptions,
   type SignedInDevice,
-  paramNames,
 } from '@calm/contract';
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
 import { aJpeg } from './photo';
+import { contentsOf, LATER, required, worldOf } from './houseWorld';
 import { HOUSE, NOW, roundStart, signedIn, stepOf, TODAY, type TestHouse } from './testHouse';
 
 /** With which the house without an owner is begun. */
@@ -37,108 +32,8 @@ export interface RouteExample {
   readonly house?: string;
 }
 
-const NO_ID = '00000000-0000-4000-8000-000000000000';
-const LATER = '2027-01-06';
 const DAYS = { query: { from: TODAY, days: 2 } } as const;
 const WEEK = { query: { from: '2026-11-23', days: 3 } } as const;
-
-/** What a parameter is when nothing has to be found behind it. */
-const NOWHERE: Readonly<Record<string, string | number>> = {
-  house: HOUSE,
-  formula: 'no-such-dough',
-  date: TODAY,
-  number: 1,
-  loadNumber: 0,
-  stepKey: 'pull',
-};
-
-/** The address of a route where its parameters name nothing. */
-export function addressOfNothing(name: RouteName): string {
-  const values = paramNames(ROUTES[name].path).map((param) => NOWHERE[param] ?? NO_ID);
-  const path = paths[name] as (...parts: readonly unknown[]) => string;
-  return path(...values);
-}
-
-/** The address of a route's example. */
-export function addressOfExample(name: RouteName, example: RouteExample): string {
-  const isInHouse = paramNames(ROUTES[name].path)[0] === 'house';
-  const path = paths[name] as (...parts: readonly unknown[]) => string;
-  return path(
-    ...(isInHouse ? [example.house ?? HOUSE] : []),
-    ...(example.params ?? []),
-    ...(example.query ? [example.query] : []),
-  );
-}
-
-/** What the demo house has, as examples refer to it. */
-interface World {
-  readonly book: HouseBook;
-  readonly services: readonly Service[];
-  readonly lot: () => Promise<Lot>;
-  readonly calendar: HouseCalendar;
-  readonly cold: ColdBoard;
-  readonly options: SignInOptions;
-}
-
-async function worldOf(house: TestHouse): Promise<World> {
-  return {
-    book: await house.book(),
-    services: await house.services('2026-11-26', 3),
-    lot: async () => required((await house.lots())[0]),
-    calendar: await house.get<HouseCalendar>(paths.calendar(HOUSE)),
-    cold: await house.get<ColdBoard>(paths.cold(HOUSE)),
-    options: await house.get<SignInOptions>(paths.signInOptions(HOUSE)),
-  };
-}
-
-/** A new record of each collection. */
-function contentsOf({ book, calendar }: World): Readonly<Record<CollectionName, object>> {
-  const { id: _product, slug: _slug, version: _version, ...product } = required(book.products[0]);
-  const person = required(book.people.find(({ role }) => role === 'hand'));
-  const pattern = required(calendar.patterns[0]);
-  const cold = required(book.places.find(({ room }) => room !== null));
-  return {
-    Product: { ...product, name: 'A new round' },
-    Route: { name: 'A new route', stages: required(book.routes[0]).stages },
-    Ingredient: { name: 'Grey salt', allergens: [] },
-    Place: { name: 'A shelf', zones: [], traysAPosition: 2, tubs: 1, room: null, airByHour: [] },
-    Mixer: {
-      name: 'A bowl',
-      kind: 'hand',
-      minDoughKg: 0,
-      maxDoughKg: 3,
-      frictionC: 0,
-      outOfOrder: null,
-    },
-    Person: { name: 'Ilka', initials: 'IL', role: 'hand', skills: ['ball'] },
-    ShiftPattern: { personId: person.id, weekday: 1, startMin: 600, endMin: 900 },
-    ShiftException: { personId: person.id, date: LATER, hours: null, note: '' },
-    ServicePattern: {
-      name: 'late',
-      weekday: 1,
-      startMin: 1380,
-      endMin: 1440,
-      firstDate: null,
-      lastDate: null,
-    },
-    ServiceException: { date: LATER, patternId: pattern.id, hours: null, note: '' },
-    Event: { date: LATER, patternId: null, name: 'Fair', expectedPercent: 120, note: '' },
-    Booking: {
-      date: '2026-11-27',
-      patternId: required(calendar.patterns.find(({ weekday }) => weekday === 5)).id,
-      name: 'Long table',
-      guests: 8,
-      balls: [{ productId: required(book.products[0]).id, count: 8 }],
-      note: '',
-    },
-    Probe: {
-      name: 'A spare probe',
-      placeId: cold.id,
-      zone: required(cold.zones[0]).name,
-      calibrations: [],
-    },
-  };
-}
 
 /**
  * One example of every route against the demo house: each is a request that works.
@@ -438,9 +333,4 @@ export async function routeExamples(
 function answered<T>(res: Response): T {
   if (res.status >= 300) throw new Error(`${res.status} ${res.text}`);
   return res.body as T;
-}
-
-function required<T>(value: T | undefined): T {
-  if (value === undefined) throw new Error('the demo house has one');
-  return value;
 }

@@ -35,9 +35,19 @@ const plainPeople = tableRepository<typeof t.people, CrewContent, CrewMember>(t.
 
 const isOnCrew = isNull(t.people.leftAt);
 
+/** What somebody has only as long as they are on the crew. */
+const OF_ONE_ON_THE_CREW = [
+  t.sessions,
+  t.shiftExceptions,
+  t.shiftPatterns,
+  t.calendarLinks,
+  t.contacts,
+  t.pushDevices,
+] as const;
+
 /**
  * The people on a house's crew. Nobody is deleted: whoever is removed is not found any more, and what they did keeps
- * their name. Their shifts, sessions and what they come in by go.
+ * their name. Their shifts, sessions, what they come in by, what they follow and where they are told go.
  */
 export const personRepository: typeof plainPeople = {
   ...plainPeople,
@@ -49,7 +59,7 @@ export const personRepository: typeof plainPeople = {
     return row ? memberOf(row) : null;
   },
   async remove({ tx, houseId }, id) {
-    for (const table of [t.sessions, t.shiftExceptions, t.shiftPatterns]) {
+    for (const table of OF_ONE_ON_THE_CREW) {
       await tx.delete(table).where(and(eq(table.houseId, houseId), eq(table.personId, id)));
     }
     await tx
@@ -78,7 +88,7 @@ export async function readFormerPeople({ tx, houseId }: Scope): Promise<FormerPe
     .select({ id: t.people.id, name: t.people.name, initials: t.people.initials })
     .from(t.people)
     .where(and(eq(t.people.houseId, houseId), isNotNull(t.people.leftAt)))
-    .orderBy(asc(t.people.name));
+    .orderBy(asc(t.people.name), asc(t.people.id));
 }
 
 const isThere = async ({ tx, houseId }: Scope, { personId }: { readonly personId: string }) => {
@@ -137,18 +147,23 @@ export async function readCrew({ tx, houseId }: Scope): Promise<Crew> {
       .select()
       .from(t.people)
       .where(and(eq(t.people.houseId, houseId), isOnCrew))
-      .orderBy(asc(t.people.name)),
+      .orderBy(asc(t.people.name), asc(t.people.id)),
     readFormerPeople({ tx, houseId }),
     tx
       .select()
       .from(t.shiftPatterns)
       .where(eq(t.shiftPatterns.houseId, houseId))
-      .orderBy(asc(t.shiftPatterns.weekday), asc(t.shiftPatterns.startMin)),
+      // Whatever begins at the same minute stands in the same order each time it is read.
+      .orderBy(
+        asc(t.shiftPatterns.weekday),
+        asc(t.shiftPatterns.startMin),
+        asc(t.shiftPatterns.id),
+      ),
     tx
       .select()
       .from(t.shiftExceptions)
       .where(eq(t.shiftExceptions.houseId, houseId))
-      .orderBy(asc(t.shiftExceptions.date)),
+      .orderBy(asc(t.shiftExceptions.date), asc(t.shiftExceptions.id)),
   ]);
   return {
     people: people.map(memberOf),
@@ -164,7 +179,7 @@ export async function readSignInCandidates({ tx, houseId }: Scope): Promise<Sign
     .select()
     .from(t.people)
     .where(and(eq(t.people.houseId, houseId), isNotNull(t.people.secretHash)))
-    .orderBy(asc(t.people.name));
+    .orderBy(asc(t.people.name), asc(t.people.id));
   return rows.map(({ id, name, initials, role }) => ({
     id,
     name,

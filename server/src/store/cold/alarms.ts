@@ -41,7 +41,7 @@ export async function readAlarms({ tx, houseId }: Scope, since: Date): Promise<C
         ),
       ),
     )
-    .orderBy(desc(t.coldAlarms.fromAt))
+    .orderBy(desc(t.coldAlarms.fromAt), desc(t.coldAlarms.id))
     .limit(100);
   return rows.map(alarmOf);
 }
@@ -62,7 +62,7 @@ export async function readAlarmsBetween(
         or(gte(t.coldAlarms.fromAt, from), gte(t.coldAlarms.untilAt, from)),
       ),
     )
-    .orderBy(desc(t.coldAlarms.fromAt));
+    .orderBy(desc(t.coldAlarms.fromAt), desc(t.coldAlarms.id));
   return rows.map(alarmOf);
 }
 

@@ -15,7 +15,7 @@ export async function readColdNotes(
     .select()
     .from(t.coldNotes)
     .where(and(eq(t.coldNotes.houseId, houseId), between(t.coldNotes.at, from, to)))
-    .orderBy(desc(t.coldNotes.at));
+    .orderBy(desc(t.coldNotes.at), desc(t.coldNotes.id));
   return rows.map(({ houseId: _, at, receivedAt, ...note }) => ({
     ...note,
     at: at.toISOString(),

@@ -35,6 +35,6 @@ export async function readBookings(
     .where(
       and(eq(t.bookings.houseId, houseId), gte(t.bookings.date, from), lt(t.bookings.date, before)),
     )
-    .orderBy(asc(t.bookings.date), asc(t.bookings.name));
+    .orderBy(asc(t.bookings.date), asc(t.bookings.name), asc(t.bookings.id));
   return rows.map(bookingOf);
 }

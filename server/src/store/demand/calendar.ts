@@ -77,7 +77,11 @@ export async function readCalendar({ tx, houseId }: Scope): Promise<HouseCalenda
       .select()
       .from(t.servicePatterns)
       .where(eq(t.servicePatterns.houseId, houseId))
-      .orderBy(asc(t.servicePatterns.weekday), asc(t.servicePatterns.startMin)),
+      .orderBy(
+        asc(t.servicePatterns.weekday),
+        asc(t.servicePatterns.startMin),
+        asc(t.servicePatterns.id),
+      ),
     tx
       .select({
         patternId: t.usualCounts.patternId,

@@ -24,6 +24,6 @@ export async function readEvents({ tx, houseId }: Scope): Promise<HouseEvent[]> 
     .select()
     .from(t.events)
     .where(eq(t.events.houseId, houseId))
-    .orderBy(asc(t.events.date), asc(t.events.name));
+    .orderBy(asc(t.events.date), asc(t.events.name), asc(t.events.id));
   return rows.map(eventOf);
 }

@@ -92,7 +92,7 @@ export async function readBook(
         .select()
         .from(t.people)
         .where(and(eq(t.people.houseId, houseId), isNull(t.people.leftAt)))
-        .orderBy(asc(t.people.name)),
+        .orderBy(asc(t.people.name), asc(t.people.id)),
       readFormerPeople({ tx, houseId }),
       readPantry({ tx, houseId }),
       readPlaces({ tx, houseId }),

@@ -23,7 +23,7 @@ export async function readHandovers({ tx, houseId }: Scope): Promise<Handover[]>
     .select()
     .from(t.handovers)
     .where(eq(t.handovers.houseId, houseId))
-    .orderBy(desc(t.handovers.at))
+    .orderBy(desc(t.handovers.at), desc(t.handovers.id))
     .limit(LATEST);
   return rows.map(handoverOf);
 }

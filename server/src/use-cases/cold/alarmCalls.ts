@@ -12,6 +12,7 @@ import { localMinuteOf, nextToTell } from '@calm/domain';
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { Scope } from '../../database/scope';
 import { readReached, type ReachedPerson } from '../../store/access/contacts';
+import { readInstallation } from '../../store/access/installation';
 import { readPersonName } from '../../store/access/crew';
 import {
   deleteWebhook,
@@ -38,10 +39,22 @@ const SHOWN = 20;
 /** Alarms that began longer ago are looked at no more, ms. */
 const LOOK_BACK_MS = 36 * 3_600_000;
 const SECRET_BYTES = 24;
+/** A test is over within so long: until then there is no other, ms. */
+const TEST_MS = 20_000;
+
+/** Everybody of the crew who can be told now: an e-mail address is no way where this server sends none. */
+async function reachedNow(scope: Scope): Promise<ReachedPerson[]> {
+  const { mailFrom } = await readInstallation(scope.tx);
+  const people = await readReached(scope);
+  if (mailFrom !== null) return people;
+  return people
+    .filter(({ devices }) => devices.length > 0)
+    .map((person) => ({ ...person, email: null }));
+}
 
 /** Whom the house can tell of alarms, where else it posts them, and what it told of late. */
 export async function alarmCallsOf(scope: Scope): Promise<AlarmCalls> {
-  const reached = await readReached(scope);
+  const reached = await reachedNow(scope);
   return {
     people: reached.map(({ personId, email, devices, quiet }) => ({
       personId,
@@ -85,6 +98,11 @@ export async function testWebhook(
   now: Date,
 ): Promise<Result<AlarmCalls>> {
   if (!(await findWebhook(scope, id))) return fail({ kind: 'not-found', what: 'webhook' });
+  const last = (await readNotifications(scope, SHOWN)).find(
+    ({ event, channel }) => event === 'test' && channel === 'webhook',
+  );
+  if (last && now.getTime() - Date.parse(last.at) < TEST_MS)
+    return badInput('', 'contact.tested', 'A test is on its way. Wait for it.');
   const target = { channel: 'webhook', targetId: id, personId: null } as const;
   await insertNotifications(scope, 'test', randomUUID(), [target], now);
   return ok(await alarmCallsOf(scope));
@@ -112,7 +130,7 @@ async function callPeople(
     ({ untilAt, acknowledged }) => untilAt === null && acknowledged === null,
   );
   if (open.length === 0 || rules.order.length === 0) return 0;
-  const people = new Map((await readReached(scope)).map((each) => [each.personId, each]));
+  const people = new Map((await reachedNow(scope)).map((each) => [each.personId, each]));
   const quiet = new Map([...people].map(([id, each]) => [id, each.quiet] as const));
   const told = await readTold(
     scope,
@@ -131,7 +149,7 @@ async function callPeople(
 /** Whether there is somebody left to be told of an alarm, should nobody acknowledge it. */
 export async function isAnybodyLeft(scope: Scope, house: House, alarmId: string): Promise<boolean> {
   const { order } = house.settings.alarmCalls ?? STANDARD_ALARM_CALLS;
-  const reached = new Set((await readReached(scope)).map(({ personId }) => personId));
+  const reached = new Set((await reachedNow(scope)).map(({ personId }) => personId));
   const told = new Set((await readTold(scope, [alarmId])).map(({ personId }) => personId));
   return order.some((id) => reached.has(id) && !told.has(id));
 }

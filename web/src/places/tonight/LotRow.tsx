@@ -1,5 +1,5 @@
 import type { LotHeld } from '@calm/contract';
-import { lotPositionOf, type BoardLot } from '@calm/domain';
+import { isTooLateToMake, lotPositionOf, type BoardLot } from '@calm/domain';
 import { stageKey, type PlannedWork, type LotPosition } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -153,6 +153,13 @@ function Next({
     return (
       <div className={styles['next']}>
         <b>{t('tonight.ready', { at: f.time(lot.doorsMs) })}</b>
+      </div>
+    );
+  }
+  if (isTooLateToMake(lot, nowMs)) {
+    return (
+      <div className={styles['next']}>
+        <b className={styles['late']}>{t('tonight.tooLate')}</b>
       </div>
     );
   }

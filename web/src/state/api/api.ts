@@ -56,9 +56,11 @@ const asSomebody: typeof plain = async (args, request, extra) => {
   return answer;
 };
 
-/** What was kept is asked for again after so long, ms. */
-const ANSWERED_LATE_MS = 3000;
+/** What was kept is asked for again after so long, ms; a house that goes on being late is asked less and less often. */
+const AGAIN_MS = { first: 3000, most: 60_000 };
 let isAskedAgain = false;
+let againMs = AGAIN_MS.first;
+let keptAtMs = 0;
 
 /**
  * A house that answers late is not a lost one, so nothing else would ask again: what was kept is shown meanwhile, and
@@ -67,11 +69,14 @@ let isAskedAgain = false;
 function askAgain({ dispatch, getState }: Pick<BaseQueryApi, 'dispatch' | 'getState'>): void {
   if (isAskedAgain) return;
   isAskedAgain = true;
+  const isLateAgain = Date.now() - keptAtMs < 2 * AGAIN_MS.most;
+  againMs = isLateAgain ? Math.min(2 * againMs, AGAIN_MS.most) : AGAIN_MS.first;
+  keptAtMs = Date.now();
   setTimeout(() => {
     isAskedAgain = false;
     const { connection } = getState() as Record<'connection', { readonly isLost: boolean }>;
     if (!connection.isLost) dispatch(api.util.invalidateTags([...TAGS]));
-  }, ANSWERED_LATE_MS);
+  }, againMs);
 }
 
 /** A write goes under a key of its own, kept until the house has answered: what is sent again is done once. */

@@ -2,6 +2,7 @@ import {
   STANDARD_ALARM_CALLS,
   type AlarmCalls as AlarmCallsAnswer,
   type HouseBook,
+  type PersonReached,
   type QuietHours,
 } from '@calm/contract';
 import { untoldHours } from '@calm/domain';
@@ -57,7 +58,10 @@ export function AlarmCalls({
           <ol className={styles['order']}>
             {told.map((id) => (
               <li key={id}>
-                <b>{nameOf(id)}</b> <span className="quiet">{ways(calls, id)}</span>
+                <b>{nameOf(id)}</b>{' '}
+                <span className="quiet">
+                  <Ways reached={calls.people.find(({ personId }) => personId === id) ?? null} />
+                </span>
               </li>
             ))}
           </ol>
@@ -69,22 +73,26 @@ export function AlarmCalls({
       {isOpen && <AlarmOrderDialog book={book} onClose={() => setOpen(false)} />}
     </section>
   );
+}
 
-  /** By what somebody is told, and when not. */
-  function ways({ people }: AlarmCallsAnswer, personId: string): string {
-    const reached = people.find((each) => each.personId === personId);
-    if (!reached) return t('house.alarms.noWay');
-    const { hasMail, devices, quiet } = reached;
-    return f.list([
-      ...(hasMail ? [t('house.alarms.mail')] : []),
-      ...(devices > 0 ? [t('house.alarms.devices', { count: devices })] : []),
-      ...(quiet ? [t('house.alarms.quiet', hoursOf(quiet))] : []),
-    ]);
-  }
-
-  function hoursOf({ fromMin, untilMin }: QuietHours) {
-    return { from: f.timeOfDay(fromMin), until: f.timeOfDay(untilMin) };
-  }
+/** By what somebody is told, and when not; null cannot be told yet. */
+function Ways({ reached }: { readonly reached: PersonReached | null }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  if (!reached) return t('house.alarms.noWay');
+  const { hasMail, devices, quiet } = reached;
+  return f.list([
+    ...(hasMail ? [t('house.alarms.mail')] : []),
+    ...(devices > 0 ? [t('house.alarms.devices', { count: devices })] : []),
+    ...(quiet
+      ? [
+          t('house.alarms.quiet', {
+            from: f.timeOfDay(quiet.fromMin),
+            until: f.timeOfDay(quiet.untilMin),
+          }),
+        ]
+      : []),
+  ]);
 }
 
 /** Hours in which nobody would be told; null where nobody can be told at all. */
