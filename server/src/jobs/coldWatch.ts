@@ -1,12 +1,11 @@
-import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
-import { endLease, holdLease } from '../store/coordination';
 import { findHouse, listHouses } from '../store/house/houses';
 import type { Database } from '../database/database';
 import { inTransaction } from '../database/transaction';
 import { recordWrite } from '../use-cases/access/recordWrite';
 import { watchCold } from '../use-cases/cold/watchCold';
+import { startLeasedJob } from './leasedJob';
 
 /** A probe that has fallen silent says nothing: the cold is looked at this often, ms. */
 const EVERY_MS = 60_000;
@@ -26,25 +25,16 @@ export function startColdWatch(
   log: Logger,
   onChange: () => void,
 ): () => Promise<void> {
-  let running: Promise<void> | null = null;
-  const holder = randomUUID();
-  const look = () => {
-    running ??= holdLease(db, 'cold-watch', holder, LEASE_S)
-      .then((isOurs) => (isOurs ? lookOnce(db, clock.now()) : 0))
-      .then((changed) => {
-        if (changed > 0) onChange();
-      })
-      .catch((error: unknown) => log.warn({ err: error }, 'the cold could not be looked at'))
-      .finally(() => {
-        running = null;
-      });
-  };
-  const timer = setInterval(look, EVERY_MS).unref();
-  return async () => {
-    clearInterval(timer);
-    await running;
-    await endLease(db, 'cold-watch', holder).catch(() => undefined);
-  };
+  return startLeasedJob(db, {
+    name: 'cold-watch',
+    everyMs: EVERY_MS,
+    leaseS: LEASE_S,
+    renewedMs: 0,
+    work: async () => {
+      if ((await lookOnce(db, clock.now())) > 0) onChange();
+    },
+    onFault: (error) => log.warn({ err: error }, 'the cold could not be looked at'),
+  });
 }
 
 /** As what the server itself is on record. */

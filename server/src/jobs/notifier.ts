@@ -1,6 +1,5 @@
 import { STANDARD_ALARM_CALLS, type House, type PushDeviceStart } from '@calm/contract';
 import { MINUTE_MS } from '@calm/core';
-import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Clock } from '../clock';
 import type { Database } from '../database/database';
@@ -19,10 +18,10 @@ import {
   writeNotification,
   type DueNotification,
 } from '../store/cold/notifications';
-import { endLease, holdLease } from '../store/coordination';
 import { findHouseById } from '../store/house/houses';
 import { addWrite } from '../store/writes';
 import { aboutAlarm, callAbout, isAnybodyLeft } from '../use-cases/cold/alarmCalls';
+import { startLeasedJob } from './leasedJob';
 
 /** So often it is looked at what is to be told, ms. */
 const EVERY_MS = 2000;
@@ -62,30 +61,17 @@ export function startNotifier(
   ways: Ways,
   onTold: () => void,
 ): () => Promise<void> {
-  let running: Promise<void> | null = null;
-  const holder = randomUUID();
-  let renewedMs = 0;
-  let isOurs = false;
-  const look = async () => {
-    if (performance.now() - renewedMs > RENEWED_MS || renewedMs === 0) {
-      isOurs = await holdLease(db, 'notifier', holder, LEASE_S);
-      renewedMs = performance.now();
-      if (isOurs) await forgetNotifications(db, new Date(clock.now().getTime() - KEPT_MS));
-    }
-    if (isOurs && (await notifyOnce(db, clock.now(), ways)) > 0) onTold();
-  };
-  const timer = setInterval(() => {
-    running ??= look()
-      .catch((error: unknown) => log.warn({ err: error }, 'nobody could be told of alarms'))
-      .finally(() => {
-        running = null;
-      });
-  }, EVERY_MS).unref();
-  return async () => {
-    clearInterval(timer);
-    await running;
-    await endLease(db, 'notifier', holder).catch(() => undefined);
-  };
+  return startLeasedJob(db, {
+    name: 'notifier',
+    everyMs: EVERY_MS,
+    leaseS: LEASE_S,
+    renewedMs: RENEWED_MS,
+    work: async (isRenewed) => {
+      if (isRenewed) await forgetNotifications(db, new Date(clock.now().getTime() - KEPT_MS));
+      if ((await notifyOnce(db, clock.now(), ways)) > 0) onTold();
+    },
+    onFault: (error) => log.warn({ err: error }, 'nobody could be told of alarms'),
+  });
 }
 
 /** Puts down who is to be told by now, and tells them. @returns how many things were tried */

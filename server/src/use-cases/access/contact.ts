@@ -10,11 +10,8 @@ import {
   writeContact,
 } from '../../store/access/contacts';
 import { readInstallation } from '../../store/access/installation';
-import {
-  insertNotifications,
-  readNotifications,
-  type Target,
-} from '../../store/cold/notifications';
+import { insertNotifications, readNotifications } from '../../store/cold/notifications';
+import { isTesting, waysTo } from '../cold/waysTo';
 import { badInput, type Result } from '../result';
 import { noteChange } from './recordWrite';
 
@@ -22,8 +19,6 @@ import { noteChange } from './recordWrite';
 const MOST_DEVICES = 10;
 /** What somebody was told of late, at most. */
 const SHOWN = 6;
-/** A test is over within so long: until then there is no other, ms. */
-const TEST_MS = 20_000;
 
 /** How whoever is signed in is told of alarms. */
 export async function ownContact(
@@ -100,15 +95,11 @@ export async function testContact(
 ): Promise<Result<OwnContact>> {
   if (!session) return fail({ kind: 'signed-out' });
   const { personId } = session;
-  const [last] = await readNotifications(scope, 1, personId);
-  if (last?.event === 'test' && now.getTime() - Date.parse(last.at) < TEST_MS)
+  if (isTesting(await readNotifications(scope, 1, personId), now))
     return badInput('', 'contact.tested', 'A test is on its way. Wait for it.');
   const { email } = await readContact(scope, personId);
   const devices = await readPushDevices(scope, personId);
-  const targets: Target[] = [
-    ...(email === null ? [] : [{ channel: 'mail' as const, targetId: personId, personId }]),
-    ...devices.map(({ id }) => ({ channel: 'push' as const, targetId: id, personId })),
-  ];
+  const targets = waysTo({ personId, email, devices: devices.map(({ id }) => id) });
   if (targets.length === 0)
     return badInput('', 'contact.none', 'There is no e-mail address and no device yet.');
   await insertNotifications(scope, 'test', randomUUID(), targets, now);

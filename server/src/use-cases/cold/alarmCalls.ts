@@ -21,17 +21,13 @@ import {
   readWebhooks,
 } from '../../store/access/webhooks';
 import { findAlarm, readAlarms } from '../../store/cold/alarms';
-import {
-  insertNotifications,
-  readNotifications,
-  readTold,
-  type Target,
-} from '../../store/cold/notifications';
+import { insertNotifications, readNotifications, readTold } from '../../store/cold/notifications';
 import { readProbes } from '../../store/cold/probes';
 import { readPlaces } from '../../store/house/places';
 import type { AlarmAbout } from '../../notify/texts';
 import { noteChange } from '../access/recordWrite';
 import { badInput, type Result } from '../result';
+import { isTesting, waysTo } from './waysTo';
 
 const MOST_WEBHOOKS = 10;
 /** What the house told of late, at most. */
@@ -39,8 +35,6 @@ const SHOWN = 20;
 /** Alarms that began longer ago are looked at no more, ms. */
 const LOOK_BACK_MS = 36 * 3_600_000;
 const SECRET_BYTES = 24;
-/** A test is over within so long: until then there is no other, ms. */
-const TEST_MS = 20_000;
 
 /** Everybody of the crew who can be told now: an e-mail address is no way where this server sends none. */
 async function reachedNow(scope: Scope): Promise<ReachedPerson[]> {
@@ -98,10 +92,10 @@ export async function testWebhook(
   now: Date,
 ): Promise<Result<AlarmCalls>> {
   if (!(await findWebhook(scope, id))) return fail({ kind: 'not-found', what: 'webhook' });
-  const last = (await readNotifications(scope, SHOWN)).find(
-    ({ event, channel }) => event === 'test' && channel === 'webhook',
+  const ofPrograms = (await readNotifications(scope, SHOWN)).filter(
+    ({ channel }) => channel === 'webhook',
   );
-  if (last && now.getTime() - Date.parse(last.at) < TEST_MS)
+  if (isTesting(ofPrograms, now))
     return badInput('', 'contact.tested', 'A test is on its way. Wait for it.');
   const target = { channel: 'webhook', targetId: id, personId: null } as const;
   await insertNotifications(scope, 'test', randomUUID(), [target], now);
@@ -153,11 +147,6 @@ export async function isAnybodyLeft(scope: Scope, house: House, alarmId: string)
   const told = new Set((await readTold(scope, [alarmId])).map(({ personId }) => personId));
   return order.some((id) => reached.has(id) && !told.has(id));
 }
-
-const waysTo = ({ personId, email, devices }: ReachedPerson): Target[] => [
-  ...(email === null ? [] : [{ channel: 'mail' as const, targetId: personId, personId }]),
-  ...devices.map((targetId) => ({ channel: 'push' as const, targetId, personId })),
-];
 
 /** Programs are told that an alarm began, that somebody has acknowledged it, and that it is over. */
 async function callWebhooks(
