@@ -62,16 +62,19 @@ test('a route is edited, drawn again, saved, fought over and taken back', async 
     expect(saved?.version).toBe(3);
     expect(saved?.stages).toContainEqual(expect.objectContaining({ key: 'cold', airTempC: 2 }));
   });
-  await test.step('a copy is a route of its own, and can go again', async () => {
+  await test.step('a copy is a route of its own, and can be retired', async () => {
     await second.getByRole('button', { name: 'Copy' }).click();
     await expect(second.getByRole('heading', { level: 1 })).toHaveText('Two nights cold, copy');
-    await second.getByRole('button', { name: 'Delete route' }).click();
+    await second.getByRole('button', { name: 'Retire' }).click();
     await expect(second.getByRole('link', { name: 'Two nights cold, copy' })).toHaveCount(0);
   });
   expect(said).toEqual([]);
 });
 
-test('a product is changed, kept while it is in use, and taken back', async ({ page, at }) => {
+test('a product is changed, kept while dough of it is under way, and retired after', async ({
+  page,
+  at,
+}) => {
   await page.goto(at('formulas/yard-dough'));
   const dialog = page.getByRole('dialog');
   await page.getByRole('button', { name: 'Yard Round' }).click();
@@ -83,8 +86,8 @@ test('a product is changed, kept while it is in use, and taken back', async ({ p
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/^275\sg$/)).toBeVisible();
   await page.getByRole('button', { name: 'Yard Round' }).click();
-  await dialog.getByRole('button', { name: 'Delete' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('Lots or counts still use this product');
+  await dialog.getByRole('button', { name: 'Retire' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Dough of it is under way');
   await dialog.getByRole('button', { name: 'Cancel' }).click();
 
   await page.getByRole('button', { name: 'Add a product' }).click();
@@ -94,8 +97,18 @@ test('a product is changed, kept while it is in use, and taken back', async ({ p
   await dialog.getByRole('textbox', { name: 'Name' }).fill('Dusk Round');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: 'Dusk Round' })).toBeVisible();
-  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Dusk Round' }).click();
+  await dialog.getByRole('button', { name: 'Retire' }).click();
+  await expect(page.getByText('Dusk Round is retired. What is on record keeps it.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Dusk Round' })).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Retire' }).click();
+  await expect(page.getByText('Products are made of it. Retire those first.')).toBeVisible();
+  await page.getByRole('link', { name: 'Formulas' }).first().click();
+  await page.getByText('Retired products: 1').click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Bring back Dusk Round' }).click();
+  await expect(page.getByRole('link', { name: 'What if: Dusk Round' })).toBeVisible();
 });
 
 test('any amount is scaled: loads, bags, old dough, and what no mixer can take', async ({

@@ -307,13 +307,21 @@ test('what might happen to the cold is shown side by side, and a room learns fro
   await expect(page.getByText(/is calibrated/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).last().click();
   await expectAccessible(page);
-  await test.step('a place is added, and taken out again', async () => {
+  await test.step('a place is added, retired, and brought back', async () => {
     await page.getByRole('button', { name: 'Add a place' }).click();
     await page.getByRole('textbox', { name: 'Place' }).fill('Drawer');
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('row', { name: /^Drawer/ })).toBeVisible();
     await page.getByRole('button', { name: 'Change Drawer' }).click();
-    await page.getByRole('button', { name: 'Delete' }).click();
+    await page.getByRole('button', { name: 'Retire' }).click();
     await expect(page.getByRole('row', { name: /^Drawer/ })).toHaveCount(0);
+    await page.getByText('Retired places: 1').click();
+    await page.getByRole('button', { name: 'Bring back Drawer' }).click();
+    await expect(page.getByRole('row', { name: /^Drawer/ })).toBeVisible();
+    await expect(page.getByText('Retired places: 1')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Change Walk-in', exact: true }).click();
+    await page.getByRole('button', { name: 'Retire' }).click();
+    await expect(page.getByRole('alert')).toContainText('A probe hangs there');
+    await page.getByRole('button', { name: 'Cancel' }).click();
   });
 });

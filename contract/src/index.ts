@@ -3,6 +3,7 @@ export * from './api/problem';
 export * from './house/house';
 export * from './house/mixer';
 export * from './house/newHouse';
+export * from './house/retirement';
 export * from './api/recordChange';
 export * from './house/houseBook';
 export * from './book/imports';

@@ -7,7 +7,7 @@ import {
   type Queries,
   removeHouse,
 } from '@calm/server';
-import { NO_LOSSES, type HouseBook } from '@calm/contract';
+import { NO_LOSSES, NOTHING_RETIRED, type HouseBook } from '@calm/contract';
 import { eq } from 'drizzle-orm';
 import { v5 as uuidOf } from 'uuid';
 import { makePuts } from './cold';
@@ -193,6 +193,7 @@ function bookOf(
   return {
     house: { id: id('house'), slug, name, timeZone, settings, eraseOn: null, version: 1 },
     formerPeople: [],
+    retired: NOTHING_RETIRED,
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({
       id: id(`mixer/${key}`),
       ...mixer,

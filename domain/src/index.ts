@@ -19,6 +19,7 @@ export * from './cold/simulateCold';
 export * from './cold/stacks';
 export * from './cold/traysIn';
 export * from './cold/usualRoom';
+export * from './book/recordOf';
 export * from './crew/personOf';
 export * from './week/assumptions';
 export * from './week/climate';

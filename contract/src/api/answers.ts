@@ -88,6 +88,8 @@ export interface PlainAnswers {
   readonly keepHouse: House;
   readonly changeSettings: House;
   readonly book: HouseBook;
+  readonly retire: null;
+  readonly bringBack: null;
   readonly startFormula: FormulaRecord;
   readonly saveFormula: FormulaRecord;
   readonly formulaVersions: readonly FormulaVersion[];

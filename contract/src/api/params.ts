@@ -1,4 +1,5 @@
 import Joi, { type ObjectSchema, type Schema } from 'joi';
+import { RETIRABLE, type Retirable } from '../house/retirement';
 import { id, localDate, slug, stepKey } from './fields';
 import { paramNames, type PathParams, type RouteName } from './routes';
 import type { ROUTES } from './routeTable';
@@ -19,6 +20,7 @@ const PARAMS = {
   number: Joi.number().integer().min(1).max(200),
   loadNumber: Joi.number().integer().min(0).max(200),
   stepKey: stepKey(),
+  retirable: Joi.string().valid(...RETIRABLE),
   session: Joi.string().hex().length(64),
   /** Of a calendar link. */
   secret: Joi.string().pattern(/^[\w-]{43}$/, 'secret'),
@@ -30,7 +32,9 @@ type NumberParams = 'number' | 'loadNumber';
 export type RouteParams<Name extends RouteName> = {
   readonly [Key in PathParams<(typeof ROUTES)[Name]['path']>]: Key extends NumberParams
     ? number
-    : string;
+    : Key extends 'retirable'
+      ? Retirable
+      : string;
 };
 
 /**

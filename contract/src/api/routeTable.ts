@@ -144,6 +144,14 @@ const BOOK_ROUTES = {
   ...collection('Ingredient', 'pantry', 'book', 'pantry item'),
   ...collection('Place', 'places', 'book', 'place'),
   ...collection('Mixer', 'mixers', 'book', 'mixer'),
+  retire: put('/houses/:house/retired/:retirable/:id', 'book', 'Offers something no more.', {
+    media: 'none',
+    status: 204,
+  }),
+  bringBack: remove('/houses/:house/retired/:retirable/:id', 'book', 'Offers it again.', {
+    media: 'none',
+    status: 204,
+  }),
   frictions: get('/houses/:house/mixers/frictions', 'see', 'How much each mixer heats dough.', {
     ...until('written', 'book', 'lots', 'marks'),
   }),

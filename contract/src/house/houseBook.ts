@@ -6,6 +6,7 @@ import type { Mixer } from './mixer';
 import type { FormulaRecord, RouteRecord } from '../book/formula';
 import type { Product } from '../book/product';
 import type { House } from './house';
+import type { RetiredRecords } from './retirement';
 
 /** Something the house buys. */
 export interface PantryItem extends Ingredient {
@@ -48,6 +49,8 @@ export interface HouseBook {
   /** What the log says stays behind and is trimmed off. */
   readonly losses: LearnedLosses;
   readonly people: readonly Person[];
+  /** What the house offered before: what is on record may name it. */
+  readonly retired: RetiredRecords;
   /** Whoever was on the crew before. */
   readonly formerPeople: readonly FormerPerson[];
 }

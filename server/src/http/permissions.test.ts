@@ -63,6 +63,8 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   addMixer: 'M',
   changeMixer: 'M',
   removeMixer: 'M',
+  retire: 'M',
+  bringBack: 'M',
   changeUsual: 'M',
   addPlace: 'M',
   changePlace: 'M',

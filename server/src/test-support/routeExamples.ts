@@ -108,6 +108,7 @@ export async function routeExamples(
     coldLimitC: 5,
     starter: 'corner-shop',
   };
+  const retirable = async () => ({ params: ['mixers', (await added('Mixer')).id] });
   const candidate = required(options.candidates.find(({ by }) => by === 'pin'));
   return {
     clock: () => ({}),
@@ -120,6 +121,8 @@ export async function routeExamples(
       },
     }),
     startHouse: () => ({ body: newHouse }),
+    retire: retirable,
+    bringBack: retirable,
     houseArchive: () => ({}),
     eraseHouse: () => ({ body: { name: 'Lantern Yard' } }),
     keepHouse: () => ({}),

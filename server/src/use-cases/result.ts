@@ -25,7 +25,7 @@ export type Refusal =
         | RecordName;
     }
   | { readonly kind: 'stale'; readonly current: unknown; readonly sent: unknown }
-  | { readonly kind: 'in-use'; readonly what: RecordName | 'handover' }
+  | { readonly kind: 'in-use'; readonly what: RecordName | 'formula' | 'handover' }
   | { readonly kind: 'already-started'; readonly current: unknown }
   | { readonly kind: 'cannot-scale'; readonly reasons: readonly ScaleReason[] }
   | { readonly kind: 'bad-input'; readonly errors: readonly FieldError[] };

@@ -17,7 +17,7 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { grams, id, instant, percent, ref, tempC, version } from './columns';
+import { grams, id, instant, percent, ref, retiredAt, tempC, version } from './columns';
 import { houseId, mixers } from './house';
 
 export const routes = mysqlTable(
@@ -27,6 +27,7 @@ export const routes = mysqlTable(
     houseId: houseId(),
     name: varchar('name', { length: 120 }).notNull(),
     stages: json('stages').$type<Route>().notNull(),
+    retiredAt: retiredAt(),
     version: version(),
   },
   (t) => [unique('routes_house').on(t.houseId, t.id)],
@@ -45,6 +46,7 @@ export const formulas = mysqlTable(
     method: json('method').$type<Method>().notNull(),
     mixerId: ref('mixer_id'),
     allergens: json('allergens').$type<string[]>().notNull(),
+    retiredAt: retiredAt(),
     version: version(),
   },
   (t) => [
@@ -110,6 +112,7 @@ export const products = mysqlTable(
     ballsPerTray: smallint('balls_per_tray').notNull(),
     isFromRemainders: tinyint('is_from_remainders').notNull(),
     target: json('target').$type<Target>().notNull().default(STANDARD_TARGET),
+    retiredAt: retiredAt(),
     version: version(),
   },
   (t) => [

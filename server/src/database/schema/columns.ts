@@ -16,5 +16,7 @@ export const grams = (name: string) => decimal(name, { precision: 12, scale: 3, 
 export const percent = (name: string) => decimal(name, { precision: 8, scale: 4, mode: 'number' });
 export const tempC = (name: string) => decimal(name, { precision: 6, scale: 2, mode: 'number' });
 export const instant = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+/** Since when it is offered no more; null is offered. What is on record keeps it. */
+export const retiredAt = () => instant('retired_at');
 /** Bytes, up to 16 MB. */
 export const bytes = customType<{ data: Buffer }>({ dataType: () => 'mediumblob' });

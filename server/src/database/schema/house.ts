@@ -17,7 +17,7 @@ import {
   unique,
   varchar,
 } from 'drizzle-orm/mysql-core';
-import { grams, id, instant, ref, tempC, version } from './columns';
+import { grams, id, instant, ref, retiredAt, tempC, version } from './columns';
 
 export const houses = mysqlTable('houses', {
   id: id().primaryKey(),
@@ -45,6 +45,7 @@ export const mixers = mysqlTable(
     frictionC: tempC('friction_c').notNull(),
     /** While it is being mended; null is in order. */
     outOfOrder: json('out_of_order').$type<OutOfOrder>(),
+    retiredAt: retiredAt(),
     version: version(),
   },
   (t) => [unique('mixers_house').on(t.houseId, t.id)],
@@ -65,6 +66,7 @@ export const places = mysqlTable(
     room: json('room').$type<Room>(),
     /** How warm it is there, by local time. */
     airByHour: json('air_by_hour').$type<readonly AirFrom[]>().notNull().default([]),
+    retiredAt: retiredAt(),
     version: version(),
   },
   (t) => [unique('places_house').on(t.houseId, t.id), unique('places_name').on(t.houseId, t.name)],

@@ -10,6 +10,7 @@ import { formulaVersions, saveFormula, startFormula } from '../../use-cases/book
 import { changeSettings } from '../../use-cases/house/changeSettings';
 import { eraseHouse, keepHouse } from '../../use-cases/house/erasure';
 import { mixers } from '../../use-cases/house/mixers';
+import { bringBack, retire } from '../../use-cases/house/retirement';
 import { startHouse } from '../../use-cases/house/startHouse';
 import { places } from '../../use-cases/house/places';
 import { setSessionCookie } from '../authContext';
@@ -43,6 +44,8 @@ export const bookHandlersOf = (db: Database) =>
     addMixer: ({ scope, body }) => mixers.add(scope, body),
     changeMixer: ({ scope, params, body }) => mixers.change(scope, params.id, body),
     removeMixer: ({ scope, params }) => mixers.remove(scope, params.id),
+    retire: ({ scope, params, now }) => retire(scope, params.retirable, params.id, now),
+    bringBack: ({ scope, params }) => bringBack(scope, params.retirable, params.id),
     frictions: async ({ scope, house }) => ok(await frictionsOf(scope, house)),
   }) satisfies Partial<RouteHandlers>;
 

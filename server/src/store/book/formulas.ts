@@ -1,5 +1,5 @@
 import type { FormulaContent, FormulaRecord, FormulaVersion } from '@calm/contract';
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, isNull } from 'drizzle-orm';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 import { isDuplicate } from '../../database/transaction';
@@ -17,7 +17,7 @@ export async function findFormula(
     .from(t.formulas)
     .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.slug, slug)));
   if (!row) return null;
-  const { houseId: _, ...formula } = row;
+  const { houseId: _, retiredAt: _r, ...formula } = row;
   return formula;
 }
 
@@ -30,12 +30,12 @@ export async function isCodeTaken({ tx, houseId }: Scope, code: string): Promise
   return rows.length > 0;
 }
 
-/** Whether the house has this mixer. */
+/** Whether the house offers this mixer. */
 export async function hasMixer({ tx, houseId }: Scope, id: string): Promise<boolean> {
   const rows = await tx
     .select({ id: t.mixers.id })
     .from(t.mixers)
-    .where(and(eq(t.mixers.houseId, houseId), eq(t.mixers.id, id)));
+    .where(and(eq(t.mixers.houseId, houseId), eq(t.mixers.id, id), isNull(t.mixers.retiredAt)));
   return rows.length > 0;
 }
 
@@ -58,7 +58,7 @@ export async function readVersions(
 }
 
 /**
- * Makes a formula's next version if nobody has since the one that was read.
+ * Makes a formula's next version if nobody has since the one that was read. One that was retired is offered again.
  *
  * @returns false when somebody has
  */
@@ -71,7 +71,12 @@ export async function writeNextVersion(
   const { tx, houseId } = scope;
   const [result] = await tx
     .update(t.formulas)
-    .set({ ...content, allergens: [...content.allergens], version: read + 1 })
+    .set({
+      ...content,
+      allergens: [...content.allergens],
+      retiredAt: null,
+      version: read + 1,
+    })
     .where(
       and(
         eq(t.formulas.houseId, houseId),

@@ -1,8 +1,8 @@
 import type { Product, ProductContent } from '@calm/contract';
-import { and, asc, count, eq } from 'drizzle-orm';
+import { and, asc, count, eq, isNull, type SQL } from 'drizzle-orm';
 import type { Repository } from '../repository';
 import { slugOf } from '@calm/domain';
-import { routeRepository } from './routes';
+import { isRouteOffered } from './routes';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
@@ -26,9 +26,15 @@ export const productRepository: Repository<ProductContent, Product> = {
     const [formula] = await tx
       .select({ id: t.formulas.id })
       .from(t.formulas)
-      .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.id, formulaId)));
+      .where(
+        and(
+          eq(t.formulas.houseId, houseId),
+          eq(t.formulas.id, formulaId),
+          isNull(t.formulas.retiredAt),
+        ),
+      );
     if (!formula) return 'formulaId';
-    return (await routeRepository.find(scope, routeId)) ? null : 'routeId';
+    return (await isRouteOffered(scope, routeId)) ? null : 'routeId';
   },
   async insert({ tx, houseId }, id, content) {
     const [last] = await tx
@@ -49,20 +55,28 @@ export const productRepository: Repository<ProductContent, Product> = {
   remove: (scope, id) => scope.tx.delete(t.products).where(here(scope, id)),
 };
 
-/** Every product's id, in the house's order. */
-export async function readProductIds({ tx, houseId }: Scope): Promise<string[]> {
+const idsWhere = async ({ tx }: Scope, condition: SQL | undefined): Promise<string[]> => {
   const rows = await tx
     .select({ id: t.products.id })
     .from(t.products)
-    .where(eq(t.products.houseId, houseId))
+    .where(condition)
     .orderBy(asc(t.products.position));
   return rows.map(({ id }) => id);
-}
+};
+
+/** Every product's id that the house offers, in its order. */
+export const readProductIds = (scope: Scope): Promise<string[]> =>
+  idsWhere(scope, and(eq(t.products.houseId, scope.houseId), isNull(t.products.retiredAt)));
+
+/** Every product's id that the house ever offered: what is on record may be of one that is retired. */
+export const readProductIdsEver = (scope: Scope): Promise<string[]> =>
+  idsWhere(scope, eq(t.products.houseId, scope.houseId));
 
 /** A row as it crosses the wire. */
 export const productOf = ({
   houseId: _h,
   position: _p,
+  retiredAt: _r,
   isFromRemainders,
   ...product
 }: typeof t.products.$inferSelect): Product => ({

@@ -25,6 +25,18 @@ export const routeRepository: Repository<RouteContent, RouteRecord> = {
   remove: (scope, id) => scope.tx.delete(t.routes).where(here(scope, id)),
 };
 
+/** Whether the house offers this route. */
+export async function isRouteOffered(scope: Scope, id: string): Promise<boolean> {
+  const [row] = await scope.tx
+    .select({ retiredAt: t.routes.retiredAt })
+    .from(t.routes)
+    .where(here(scope, id));
+  return row?.retiredAt === null;
+}
+
 /** A row as it crosses the wire. */
-export const routeOf = ({ houseId: _, ...route }: typeof t.routes.$inferSelect): RouteRecord =>
-  route;
+export const routeOf = ({
+  houseId: _,
+  retiredAt: _r,
+  ...route
+}: typeof t.routes.$inferSelect): RouteRecord => route;

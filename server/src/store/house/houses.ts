@@ -6,6 +6,7 @@ import { readFormerPeople } from '../access/crew';
 import { readPantry } from '../book/pantry';
 import { readMixers } from './mixers';
 import { readPlaces } from './places';
+import { offered } from '../offered';
 import { productOf } from '../book/products';
 import { routeOf } from '../book/routes';
 import * as t from '../../database/schema';
@@ -78,7 +79,7 @@ export async function readBook(
   { tx, houseId }: Scope,
   house: House,
 ): Promise<Omit<HouseBook, 'losses'>> {
-  const [products, formulas, routes, mixers, people, formerPeople, pantry, places] =
+  const [productRows, formulaRows, routeRows, mixers, people, formerPeople, pantry, places] =
     await Promise.all([
       tx
         .select()
@@ -97,18 +98,28 @@ export async function readBook(
       readPantry({ tx, houseId }),
       readPlaces({ tx, houseId }),
     ]);
+  const products = offered(productRows, productOf);
+  const routes = offered(routeRows, routeOf);
+  // By the pantry of today: a label must not wait for the next version of a formula.
+  const formulas = offered(formulaRows, ({ houseId: _h, retiredAt: _r, ...formula }) => ({
+    ...formula,
+    allergens: allergensOf(formula.formula, pantry),
+  }));
   return {
     house,
-    products: products.map(productOf),
-    // By the pantry of today: a label must not wait for the next version of a formula.
-    formulas: formulas.map(({ houseId: _h, ...formula }) => ({
-      ...formula,
-      allergens: allergensOf(formula.formula, pantry),
-    })),
-    routes: routes.map(routeOf),
-    mixers,
-    places,
+    products: products.now,
+    formulas: formulas.now,
+    routes: routes.now,
+    mixers: mixers.now,
+    places: places.now,
     pantry,
+    retired: {
+      products: products.retired,
+      formulas: formulas.retired,
+      routes: routes.retired,
+      mixers: mixers.retired,
+      places: places.retired,
+    },
     formerPeople,
     people: people.map(({ id, name, initials, skills, role }) => ({
       id,

@@ -1,5 +1,6 @@
 import type { Mixer, MixerContent } from '@calm/contract';
 import { asc, eq } from 'drizzle-orm';
+import { offered, type Offered } from '../offered';
 import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
@@ -8,6 +9,7 @@ const mixerOf = ({
   houseId: _,
   minDoughG,
   maxDoughG,
+  retiredAt: _r,
   ...mixer
 }: typeof t.mixers.$inferSelect): Mixer => ({
   ...mixer,
@@ -26,12 +28,12 @@ export const mixerRepository = tableRepository<typeof t.mixers, MixerContent, Mi
   storedOf: mixerOf,
 });
 
-/** Every mixer of a house, by name. */
-export async function readMixers({ tx, houseId }: Scope): Promise<Mixer[]> {
+/** Every mixer of a house, by name, those it offers and those it has retired. */
+export async function readMixers({ tx, houseId }: Scope): Promise<Offered<Mixer>> {
   const rows = await tx
     .select()
     .from(t.mixers)
     .where(eq(t.mixers.houseId, houseId))
     .orderBy(asc(t.mixers.name));
-  return rows.map(mixerOf);
+  return offered(rows, mixerOf);
 }

@@ -1,10 +1,12 @@
 import type { Place, PlaceContent } from '@calm/contract';
 import { asc, eq } from 'drizzle-orm';
+import { offered, type Offered } from '../offered';
 import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
-const placeOf = ({ houseId: _, ...place }: typeof t.places.$inferSelect): Place => place;
+const placeOf = ({ houseId: _, retiredAt: _r, ...place }: typeof t.places.$inferSelect): Place =>
+  place;
 
 /** Where dough stands. */
 export const placeRepository = tableRepository<typeof t.places, PlaceContent, Place>(t.places, {
@@ -13,12 +15,12 @@ export const placeRepository = tableRepository<typeof t.places, PlaceContent, Pl
   storedOf: placeOf,
 });
 
-/** Every place of a house, by name. */
-export async function readPlaces({ tx, houseId }: Scope): Promise<Place[]> {
+/** Every place of a house, by name, those it offers and those it has retired. */
+export async function readPlaces({ tx, houseId }: Scope): Promise<Offered<Place>> {
   const rows = await tx
     .select()
     .from(t.places)
     .where(eq(t.places.houseId, houseId))
     .orderBy(asc(t.places.name));
-  return rows.map(placeOf);
+  return offered(rows, placeOf);
 }

@@ -1,5 +1,5 @@
-import type { FormulaRecord, House, Mixer, MixerFriction } from '@calm/contract';
-import { localDateOf } from '@calm/domain';
+import type { House, HouseBook, MixerFriction } from '@calm/contract';
+import { localDateOf, recordOf } from '@calm/domain';
 import {
   learnFriction,
   learnMixerLine,
@@ -15,11 +15,7 @@ import { readLoggedLoads } from '../../store/lots/loads';
 type LoggedLoad = Awaited<ReturnType<typeof readLoggedLoads>>[number];
 
 /** What of the book tells how loads were mixed. */
-interface MixedBy {
-  readonly house: Pick<House, 'timeZone'>;
-  readonly mixers: readonly Pick<Mixer, 'id' | 'frictionC'>[];
-  readonly formulas: readonly Pick<FormulaRecord, 'id' | 'formula'>[];
-}
+type MixedBy = Pick<HouseBook, 'house' | 'mixers' | 'formulas' | 'retired'>;
 
 /**
  * How each mixer warms each dough it has made, learned from the log. One dough has one method, so its speed, minutes
@@ -34,10 +30,10 @@ export async function learnedFrictions(scope: Scope, book: MixedBy): Promise<Mix
   return [...groups.values()].map((newestFirst) => {
     const group = newestFirst.reverse();
     const { mixerId, formulaId } = group[0] as LoggedLoad;
-    const setC = book.mixers.find(({ id }) => id === mixerId)?.frictionC ?? 0;
+    const setC = recordOf(book, 'mixers', mixerId)?.frictionC ?? 0;
     const mixes = group.map((load) => datedMix(load, book.house.timeZone));
     const { frictionC, loads, scatterC } = learnFriction(mixes, setC);
-    const formula = book.formulas.find(({ id }) => id === formulaId)?.formula;
+    const formula = recordOf(book, 'formulas', formulaId)?.formula;
     const masses = solidsOf(formula);
     const inFlour = mixes.map(({ prefermentTempC, ...mix }) => ({
       ...mix,

@@ -174,7 +174,8 @@ export async function aboutAlarm(scope: Scope, id: string): Promise<AlarmAbout |
   const alarm = await findAlarm(scope, id);
   if (!alarm) return null;
   const probe = (await readProbes(scope)).find((each) => each.probe.id === alarm.probeId)?.probe;
-  const place = (await readPlaces(scope)).find((each) => each.id === probe?.placeId);
+  const places = await readPlaces(scope);
+  const place = [...places.now, ...places.retired].find(({ id }) => id === probe?.placeId);
   const by = alarm.acknowledged?.personId;
   return {
     alarm,

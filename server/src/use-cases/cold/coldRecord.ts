@@ -16,7 +16,15 @@ import { readColdNotes } from '../../store/cold/coldNotes';
 import { readProbes, type NumberedProbe } from '../../store/cold/probes';
 import { readReadings } from '../../store/cold/readings';
 import type { Scope } from '../../database/scope';
-import { addDays, datesFrom, instantOf, localTimeOf, personOf, enteredLate } from '@calm/domain';
+import {
+  addDays,
+  datesFrom,
+  instantOf,
+  localTimeOf,
+  personOf,
+  enteredLate,
+  recordOf,
+} from '@calm/domain';
 
 /** A day's line has one point for each of so many seconds: no more than a screen is wide. */
 const POINT_S = 5 * 60;
@@ -116,7 +124,7 @@ export async function coldRecordCsv(
       };
     }),
     ...record.notes.map(({ at, receivedAt, personId, content }) => ({
-      place: book.places.find(({ id }) => id === content.placeId)?.name ?? '',
+      place: recordOf(book, 'places', content.placeId)?.name ?? '',
       zone: content.kind === 'round' ? content.zone : '',
       ...timeOf(house, at),
       what: words.cold[content.kind],

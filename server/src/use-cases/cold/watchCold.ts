@@ -48,7 +48,7 @@ export async function watchCold(
 ): Promise<boolean> {
   await takeTurn(scope, 'cold');
   const nowS = Math.floor(now.getTime() / 1000);
-  const [probes, places] = [await readProbes(scope), await readPlaces(scope)];
+  const [probes, { now: places }] = [await readProbes(scope), await readPlaces(scope)];
   const rules = house.settings.cold ?? STANDARD_COLD_RULES;
   const sinceS = nowS - LOOK_BACK_S;
   const seen = new Map<number, Watched>();

@@ -8,7 +8,7 @@ import type {
   FieldError,
   Sale,
 } from '@calm/contract';
-import { readProductIds } from '../../store/book/products';
+import { readProductIdsEver } from '../../store/book/products';
 import { putSales, readSales } from '../../store/demand/sales';
 import type { Scope } from '../../database/scope';
 import { readCalendar } from '../../store/demand/calendar';
@@ -25,7 +25,7 @@ export async function importSales(
   { sales, over, isTrial }: SalesImport,
   today: string,
 ): Promise<Result<SalesImportResult>> {
-  const errors = faults(sales, await readCalendar(scope), await readProductIds(scope), today);
+  const errors = faults(sales, await readCalendar(scope), await readProductIdsEver(scope), today);
   if (errors.length > 0) return fail({ kind: 'bad-input', errors });
   const dates = sales.map(({ date }) => date).sort();
   const [from = '', to = ''] = [dates[0], dates.at(-1)];

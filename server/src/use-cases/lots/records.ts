@@ -20,7 +20,7 @@ import {
   type Spot,
 } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
-import { readProductIds } from '../../store/book/products';
+import { readProductIdsEver } from '../../store/book/products';
 import { placeRepository } from '../../store/house/places';
 import { hasLoad } from '../../store/lots/loads';
 import { findLotRow } from '../../store/lots/lots';
@@ -110,7 +110,7 @@ async function unknownIn(
   lotId: string,
   content: RecordStart['content'],
 ): Promise<string | null> {
-  if ('productId' in content && !(await readProductIds(scope)).includes(content.productId))
+  if ('productId' in content && !(await readProductIdsEver(scope)).includes(content.productId))
     return 'productId';
   if ('loadNumber' in content && !(await hasLoad(scope, lotId, content.loadNumber)))
     return 'loadNumber';

@@ -1,4 +1,4 @@
-import { dateOfService, instantOfMinute, localTimeOf, personOf } from '@calm/domain';
+import { dateOfService, instantOfMinute, localTimeOf, personOf, recordOf } from '@calm/domain';
 import type { House, HouseBook, PublishedPlan } from '@calm/contract';
 import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import type { PlannedLot, PlannedStep } from '@calm/core';
@@ -74,7 +74,7 @@ export async function planCsv(scope: Scope, house: House): Promise<string> {
       dough: doughName(book, lot),
       for: datesFor(work).join(' '),
       people: namesOf(book, step).join(' '),
-      mixer: book.mixers.find(({ id }) => id === step.mixerId)?.name ?? '',
+      mixer: recordOf(book, 'mixers', step.mixerId)?.name ?? '',
       'dough (kg)': lot.doughKg.toFixed(3),
       loads: lot.loads,
     };

@@ -16,6 +16,7 @@ export function RecordDialog({
   isRestored = false,
   onKeep,
   onRemove,
+  isRetired = false,
   onClose,
   children,
 }: {
@@ -28,6 +29,8 @@ export function RecordDialog({
   readonly onKeep: () => void;
   /** Absent where there is nothing to take out yet. */
   readonly onRemove?: (() => void) | undefined;
+  /** Whether what is taken out is offered no more, rather than deleted. */
+  readonly isRetired?: boolean;
   readonly onClose: () => void;
   readonly children: ReactNode;
 }) {
@@ -49,8 +52,8 @@ export function RecordDialog({
         </DialogContent>
         <DialogActions>
           {onRemove && mayEdit && (
-            <Button color="error" onClick={onRemove}>
-              {t('record.remove')}
+            <Button color={isRetired ? 'inherit' : 'error'} onClick={onRemove}>
+              {t(isRetired ? 'retired.retire' : 'record.remove')}
             </Button>
           )}
           <Button onClick={onClose}>{t(mayEdit ? 'record.cancel' : 'shell.close')}</Button>

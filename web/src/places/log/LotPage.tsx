@@ -1,4 +1,4 @@
-import { scaleRecipe, currentRecords, type BoardLot } from '@calm/domain';
+import { scaleRecipe, currentRecords, type BoardLot, recordOf } from '@calm/domain';
 import type { HouseBook, LotLog } from '@calm/contract';
 import { countBack, pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -33,7 +33,7 @@ export function LotPage() {
 /** A lot from the log as boards have it: by its own frozen recipe and plan. */
 function asBoardLot({ lot, planned }: LotLog, book: HouseBook): BoardLot | null {
   const [first] = lot.items;
-  const product = book.products.find(({ id }) => id === first?.productId);
+  const product = recordOf(book, 'products', first?.productId);
   if (!product) return null;
   const scaled = scaleRecipe(lot.recipe, lot.items);
   const size = {

@@ -1,5 +1,5 @@
 import { MINUTE_MS, CALLED_IN, type PlannedLot, type PlannedStep } from '@calm/core';
-import { datesOf, personOf } from '@calm/domain';
+import { datesOf, personOf, recordOf } from '@calm/domain';
 import type { HouseBook } from '@calm/contract';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
@@ -38,8 +38,7 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
   const { t } = useTranslation();
   const f = useFormats();
   return useMemo(() => {
-    const formulaOf = (doughId: string) =>
-      book.formulas.find(({ id }) => doughId.startsWith(`${id}/`));
+    const formulaOf = (doughId: string) => recordOf(book, 'formulas', doughId.split('/')[0]);
     const dough = (doughId: string) => doughName(book, doughId);
     // While a bead is dragged the same names are said some hundred times a frame.
     const lot = remembered(
@@ -80,12 +79,12 @@ export function usePlanWords({ book, services }: Pick<PlanWeek, 'book' | 'servic
         return service ? `${service.name} ${f.date(service.date)}` : serviceId;
       },
       restOf: ({ doughId, stage }) => {
-        const route = book.routes.find(({ id }) => id === doughId.split('/')[1]);
+        const route = recordOf(book, 'routes', doughId.split('/')[1]);
         const rest = route?.stages[stage];
         return rest?.kind === 'rest' ? t(`rest.${rest.key}`) : t('rest.rest');
       },
-      product: (id) => book.products.find((product) => product.id === id)?.name ?? id,
-      mixer: (id) => book.mixers.find((mixer) => mixer.id === id.replace(/-2$/, ''))?.name ?? id,
+      product: (id) => recordOf(book, 'products', id)?.name ?? id,
+      mixer: (id) => recordOf(book, 'mixers', id.replace(/-2$/, ''))?.name ?? id,
       moment: remembered(itself, (minute) => f.moment(minute * MINUTE_MS)),
       time: remembered(itself, (minute) => f.time(minute * MINUTE_MS)),
       step: (step, planned) => {
@@ -111,5 +110,5 @@ function remembered<Asked>(
   };
 }
 
-const doughName = ({ formulas }: HouseBook, doughId: string): string =>
-  formulas.find(({ id }) => doughId.startsWith(`${id}/`))?.name ?? doughId;
+const doughName = (book: HouseBook, doughId: string): string =>
+  recordOf(book, 'formulas', doughId.split('/')[0])?.name ?? doughId;

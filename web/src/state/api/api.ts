@@ -1,4 +1,5 @@
 import {
+  NOTHING_RETIRED,
   paths,
   type ColdBoard,
   type ForecastAnswer,
@@ -151,6 +152,11 @@ export const api = createApi({
     }),
     book: build.query<HouseBook, string>({
       query: (house) => paths.book(house),
+      // A device may have kept one of before anything could be retired.
+      transformResponse: (book: HouseBook) => ({
+        ...book,
+        retired: { ...NOTHING_RETIRED, ...book.retired },
+      }),
       providesTags: ['Book'],
     }),
     services: build.query<Service[], DateRange>({

@@ -36,6 +36,7 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   products: BOOK,
   routes: BOOK,
   pantry: BOOK,
+  retired: [...BOOK, 'Cold', 'Services', 'Forecasts'],
   places: [...BOOK, 'Cold'],
   probes: COLD,
   readings: COLD,

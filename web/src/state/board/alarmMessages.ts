@@ -1,5 +1,5 @@
 import type { ColdAlarm, ColdBoard, HouseBook } from '@calm/contract';
-import { alarmWords } from '@calm/domain';
+import { alarmWords, recordOf } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
 
@@ -12,7 +12,7 @@ export function useAlarmMessage(
   const f = useFormats();
   return (alarm) => {
     const probe = probes.find(({ id }) => id === alarm.probeId);
-    const place = book.places.find(({ id }) => id === probe?.placeId);
+    const place = recordOf(book, 'places', probe?.placeId);
     const { zone = '', name = '' } = probe ?? {};
     const { key, values } = alarmWords(alarm, { place: place?.name ?? '', zone, probe: name }, f);
     return t(key, values);

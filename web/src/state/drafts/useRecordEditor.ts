@@ -3,6 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { problemOf } from '../../parts/messages/problemOf';
 import { problemWords } from '../../parts/messages/problemWords';
+import type { Retirement } from '../../parts/retired/retirement';
 import { isObject } from '../storage';
 import { useDraft } from './useDraft';
 
@@ -57,6 +58,7 @@ export function useRecordEditor<
   start,
   contentOf,
   writes: { add, change, remove },
+  retirement,
   say,
   onClose,
 }: {
@@ -66,6 +68,8 @@ export function useRecordEditor<
   readonly start: () => Content;
   readonly contentOf: (record: Stored) => Content;
   readonly writes: Writes<Content, Stored>;
+  /** Of records that are offered no more rather than deleted; what is on record keeps them. */
+  readonly retirement?: Retirement;
   readonly say: {
     readonly kept: (record: Stored) => string;
     readonly removed: (record: Stored) => string;
@@ -92,6 +96,7 @@ export function useRecordEditor<
     drop();
     onClose();
   };
+  const inUse = retirement ? t(`retired.needed.${retirement.kind}`) : say.inUse;
   const tried = async (work: () => Promise<void>) => {
     try {
       await work();
@@ -99,7 +104,7 @@ export function useRecordEditor<
     } catch (error) {
       const problem = problemOf(error);
       if (problem?.type === '/problems/stale') setWrong(t('record.stale'));
-      else if (problem?.type === '/problems/in-use' && say.inUse) setWrong(say.inUse);
+      else if (problem?.type === '/problems/in-use' && inUse) setWrong(inUse);
       else setWrong(problemWords(t, error));
     }
   };
@@ -118,7 +123,13 @@ export function useRecordEditor<
   const takeOut = () =>
     tried(async () => {
       if (!record) return;
-      await remove({ house, id: record.id }).unwrap();
+      const { id } = record;
+      if (retirement) {
+        await retirement.retire(id);
+        changed(say.removed(record), () => retirement.bringBack(id));
+        return;
+      }
+      await remove({ house, id }).unwrap();
       changed(say.removed(record), () => add({ house, content: contentOf(record) }).unwrap());
     });
   return {

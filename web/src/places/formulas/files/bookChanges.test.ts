@@ -39,6 +39,18 @@ describe('what a file would change', () => {
     expect(fresh).toMatchObject({ kind: 'new', content: { method: plain } });
     expect(fresh?.content.mixerId).toBe(book.mixers[0]?.id);
   });
+
+  it('offers a formula again that was retired, in a mixer that the house still has', () => {
+    const [yard, ...others] = book.formulas;
+    const [file] = formulas;
+    const [, second] = book.mixers;
+    if (!yard || !file || !second) throw new Error('the house has its dough and two mixers');
+    const retired = { ...book.retired, formulas: [yard] };
+    const later = { ...book, formulas: others, mixers: [second], retired };
+    expect(bookChanges([file], later, plain)).toMatchObject([
+      { kind: 'changed', present: { slug: yard.slug }, content: { mixerId: second.id } },
+    ]);
+  });
 });
 
 describe('what a file would change of the routes', () => {

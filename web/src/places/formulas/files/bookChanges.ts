@@ -21,7 +21,7 @@ export interface BookChange {
 
 /**
  * What a file would change, before it changes anything. The same code is the same formula; what a file
- * does not say stays as the house has it.
+ * does not say stays as the house has it. One that was retired is offered again.
  *
  * @param plain method of a new formula whose file has none
  */
@@ -31,14 +31,19 @@ export function bookChanges(
   plain: Method,
 ): BookChange[] {
   return entries.map((entry) => {
-    const present = book.formulas.find(({ code }) => code === entry.code) ?? null;
+    const ofCode = ({ code }: FormulaRecord) => code === entry.code;
+    const present = book.formulas.find(ofCode) ?? null;
+    const retired = book.retired.formulas.find(ofCode) ?? null;
+    const before = present ?? retired;
+    const mixer = book.mixers.find(({ id }) => id === before?.mixerId) ?? book.mixers[0];
     const content: FormulaContent = {
       name: entry.name,
       formula: entry.formula,
       doughTempC: entry.doughTempC,
-      method: entry.method ?? present?.method ?? plain,
-      mixerId: present?.mixerId ?? book.mixers[0]?.id ?? '',
+      method: entry.method ?? before?.method ?? plain,
+      mixerId: mixer?.id ?? '',
     };
+    if (retired) return { entry, present: retired, content, kind: 'changed' };
     return { entry, present, content, kind: kindOf(content, present) };
   });
 }

@@ -4,13 +4,15 @@ import type { Formula } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditingContext } from '../../../parts/fields/editing';
-import { NavLink, useParams } from 'react-router';
+import { NavLink, useNavigate, useParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { RetireButton } from '../../../parts/retired/RetireButton';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { useBookQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../../state/drafts/useRecordDraft';
@@ -120,6 +122,7 @@ function Ingredients({
   );
   const document = useMemo(() => dough && documentOf(dough, asPlanned(dough)), [dough]);
   const answer = useSimulation(document);
+  const navigate = useNavigate();
   const versions = useFormulaVersionsQuery({ house, slug: record.slug });
   const change = (formula: Formula, what: string) => draft.change({ formula }, what);
   return (
@@ -151,6 +154,11 @@ function Ingredients({
           }
         />
       )}
+      <RetireButton
+        record={record}
+        retirement={useRetirement('formulas')}
+        onRetired={() => void navigate(`/${house}/formulas`)}
+      />
     </>
   );
 }

@@ -10,6 +10,7 @@ import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { contentOfProduct } from './contents';
 import styles from './ProductDialog.module.css';
@@ -66,11 +67,11 @@ export function ProductDialog({
       target: STANDARD_TARGET,
     }),
     writes: { add, change, remove },
+    retirement: useRetirement('products'),
     say: {
       kept: ({ name }) =>
         t(product ? 'formulas.product.changed' : 'formulas.product.added', { name }),
-      removed: ({ name }) => t('formulas.product.removed', { name }),
-      inUse: t('formulas.product.inUse'),
+      removed: ({ name }) => t('retired.done', { name }),
     },
     onClose,
   });
@@ -85,6 +86,7 @@ export function ProductDialog({
       width="sm"
       onKeep={() => keep({ ...content, name: content.name.trim() })}
       onRemove={product ? takeOut : undefined}
+      isRetired
       isRestored={isRestored}
       onClose={leave}
     >

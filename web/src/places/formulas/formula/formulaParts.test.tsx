@@ -178,11 +178,11 @@ describe('a product', () => {
     });
   });
 
-  it('stays in the book while lots have it, and says so where the hand is', async () => {
+  it('stays in the book while dough of it is under way, and says so where the hand is', async () => {
     server = await houseServer(() => problem('in-use', 409));
     const { onClose } = open();
-    await user.click(screen.getByRole('button', { name: 'Delete' }));
-    expect(await screen.findByRole('alert')).toHaveTextContent('Lots or counts still use this');
+    await user.click(screen.getByRole('button', { name: 'Retire' }));
+    expect(await screen.findByRole('alert')).toHaveTextContent('Dough of it is under way');
     expect(onClose).not.toHaveBeenCalled();
   });
 

@@ -9,6 +9,8 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { RetiredList } from '../../../parts/retired/RetiredList';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { useBookQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { BookNav } from '../BookNav';
@@ -22,6 +24,8 @@ export function Formulas() {
   const { t } = useTranslation();
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
+  const formulas = useRetirement('formulas');
+  const products = useRetirement('products');
   const [sought, setSought] = useState('');
   const [isNewOpen, setNewOpen] = useState(false);
   const seeking = useDeferredValue(sought.trim().toLowerCase());
@@ -58,6 +62,16 @@ export function Formulas() {
         <p className="quiet">{t('formulas.filterNone')}</p>
       )}
       <Rows key={seeking} house={house} book={book} found={found} />
+      <RetiredList
+        title={t('retired.formulas', { count: book.retired.formulas.length })}
+        records={book.retired.formulas}
+        retirement={formulas}
+      />
+      <RetiredList
+        title={t('retired.products', { count: book.retired.products.length })}
+        records={book.retired.products}
+        retirement={products}
+      />
       <BookFiles house={house} book={book} />
       {isNewOpen && (
         <NewFormula house={house} book={book} isOpen onClose={() => setNewOpen(false)} />

@@ -10,8 +10,9 @@ import { Message } from '../../../parts/messages/Message';
 import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { RetireButton } from '../../../parts/retired/RetireButton';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { useBookQuery } from '../../../state/api/api';
-import { problemOf } from '../../../parts/messages/problemOf';
 import { problemWords } from '../../../parts/messages/problemWords';
 import { useHouse } from '../../../state/board/useBoard';
 import { useRecordDraft, type RecordDraft } from '../../../state/drafts/useRecordDraft';
@@ -80,7 +81,7 @@ function Editor({
   );
 }
 
-/** A copy to change, or out of the book where nothing uses it. */
+/** A copy to change, or offered no more where nothing uses it. */
 function Away({
   house,
   record,
@@ -95,32 +96,18 @@ function Away({
   const { changed, failed } = useNotices();
   const [add] = useAddRouteMutation();
   const [drop] = useRemoveRouteMutation();
-  const tried = async (work: () => Promise<void>) => {
+  const retirement = useRetirement('routes');
+  const copy = async () => {
+    const name = t('formulas.routes.copyOf', { name: record.name });
+    const content = { ...contentOfRoute(record), name };
     try {
-      await work();
-    } catch (error) {
-      const problem = problemOf(error);
-      failed(
-        problem?.type === '/problems/in-use' ? t('formulas.routes.inUse') : problemWords(t, error),
-      );
-    }
-  };
-  const copy = () =>
-    tried(async () => {
-      const name = t('formulas.routes.copyOf', { name: record.name });
-      const content = { ...contentOfRoute(record), name };
       const added = await add({ house, content }).unwrap();
       changed(t('formulas.routes.added', { name }), () => drop({ house, id: added.id }).unwrap());
       void navigate(`/${house}/formulas/routes/${added.id}`);
-    });
-  const remove = () =>
-    tried(async () => {
-      await drop({ house, id: record.id }).unwrap();
-      changed(t('formulas.routes.removed', { name: record.name }), () =>
-        add({ house, content: contentOfRoute(record) }).unwrap(),
-      );
-      void navigate(`/${house}/formulas/routes`);
-    });
+    } catch (error) {
+      failed(problemWords(t, error));
+    }
+  };
   return (
     <>
       <EditOnly>
@@ -129,11 +116,11 @@ function Away({
         </Button>
       </EditOnly>
       {!isUsed && (
-        <EditOnly>
-          <Button variant="outlined" color="error" onClick={() => void remove()}>
-            {t('formulas.routes.remove')}
-          </Button>
-        </EditOnly>
+        <RetireButton
+          record={record}
+          retirement={retirement}
+          onRetired={() => void navigate(`/${house}/formulas/routes`)}
+        />
       )}
     </>
   );

@@ -10,6 +10,8 @@ import { Link } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { RetiredList } from '../../../parts/retired/RetiredList';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { useBookQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { BookNav } from '../BookNav';
@@ -22,6 +24,7 @@ export function Routes() {
   const { t } = useTranslation();
   const house = useHouse();
   const { data: book, error, refetch } = useBookQuery(house);
+  const retirement = useRetirement('routes');
   if (error && !book) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!book) return <WaitingPage />;
   const routes = [...book.routes].sort((a, b) => a.name.localeCompare(b.name));
@@ -38,6 +41,11 @@ export function Routes() {
           <RouteRow key={route.id} house={house} book={book} route={route} />
         ))}
       </ul>
+      <RetiredList
+        title={t('retired.routes', { count: book.retired.routes.length })}
+        records={book.retired.routes}
+        retirement={retirement}
+      />
     </Page>
   );
 }

@@ -10,6 +10,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useFormats } from '../../../parts/format/useFormats';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { addDays, dateAt, midnightOf } from '../../../state/time/localDate';
 import { useCursor } from '../../../state/time/useCursor';
@@ -45,9 +46,10 @@ export function MixerDialog({
     of: 'mixer',
     start: () => NEW_MIXER,
     writes: { add, change, remove },
+    retirement: useRetirement('mixers'),
     say: {
       kept: ({ name }) => t('house.mixers.kept', { name }),
-      removed: ({ name }) => t('house.mixers.removed', { name }),
+      removed: ({ name }) => t('retired.done', { name }),
     },
     onClose,
   });
@@ -59,6 +61,7 @@ export function MixerDialog({
       isRestored={isRestored}
       onKeep={() => !isTooSmall && keep({ ...content, name: content.name.trim() })}
       onRemove={mixer ? takeOut : undefined}
+      isRetired
       onClose={leave}
     >
       <TextField

@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { WideTable } from '../../../parts/layout/WideTable';
+import { RetiredList } from '../../../parts/retired/RetiredList';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { useCursor } from '../../../state/time/useCursor';
 import styles from '../House.module.css';
 import { MixerDialog } from './MixerDialog';
@@ -21,6 +23,7 @@ export function Mixers({
   const { nowMs } = useCursor();
   /** Null is a new one. */
   const [open, setOpen] = useState<{ readonly mixer: Mixer | null } | null>(null);
+  const retirement = useRetirement('mixers');
   const stateOf = ({ outOfOrder }: Mixer) =>
     outOfOrder && Date.parse(outOfOrder.until) > nowMs
       ? t('house.mixers.outUntil', { until: f.moment(Date.parse(outOfOrder.until)) })
@@ -79,6 +82,11 @@ export function Mixers({
           </table>
         </WideTable>
       )}
+      <RetiredList
+        title={t('retired.mixers', { count: book.retired.mixers.length })}
+        records={book.retired.mixers}
+        retirement={retirement}
+      />
       {open && (
         <MixerDialog
           mixer={open.mixer}

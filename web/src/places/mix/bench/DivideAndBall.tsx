@@ -1,4 +1,4 @@
-import { currentRecords, type BoardLot } from '@calm/domain';
+import { currentRecords, type BoardLot, recordOf } from '@calm/domain';
 import type { Product } from '@calm/contract';
 import { pieceRun, stageKey, useRemainder as remainderUse, workOf, randomOf } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -35,7 +35,7 @@ function Balling({ board, boardLot }: { readonly board: Board; readonly boardLot
   const { house, book } = board;
   const { lot } = boardLot;
   const made = boardLot.items.flatMap((item) => {
-    const product = book.products.find(({ id }) => id === item.productId);
+    const product = recordOf(book, 'products', item.productId);
     return product ? [{ item, product }] : [];
   });
   const work = workOf(boardLot.stages).find(({ key }) => key === 'divide-ball' || key === 'pan');

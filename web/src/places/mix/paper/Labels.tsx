@@ -1,6 +1,6 @@
 import { holdingLimitsOf, HOUR_MS } from '@calm/core';
 import type { Product } from '@calm/contract';
-import { type BoardLot, documentOfLot, mixedMsOf } from '@calm/domain';
+import { type BoardLot, documentOfLot, mixedMsOf, recordOf } from '@calm/domain';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -25,7 +25,7 @@ export function Labels({
   return (
     <div className={isRoll ? styles['roll'] : styles['labels']}>
       {lot.items.map((item) => {
-        const product = board.book.products.find((p) => p.id === item.productId);
+        const product = recordOf(board.book, 'products', item.productId);
         return (
           product && (
             <ProductLabels

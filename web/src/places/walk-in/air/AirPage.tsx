@@ -1,4 +1,5 @@
 import { STANDARD_COLD_RULES, type ColdDay } from '@calm/contract';
+import { recordOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { DateField } from '../../../parts/fields/DateField';
 import { useTranslation } from 'react-i18next';
@@ -113,7 +114,7 @@ function Day({ now, day }: { readonly now: WalkInNow; readonly day: ColdDay }) {
           <tbody>
             {day.days.map(({ probeId, summary }) => {
               const probe = probeOf(probeId);
-              const place = book.places.find(({ id }) => id === probe?.placeId);
+              const place = recordOf(book, 'places', probe?.placeId);
               return (
                 <tr key={probeId}>
                   <th scope="row">{probe?.name}</th>

@@ -1,4 +1,4 @@
-import { personOf } from '@calm/domain';
+import { personOf, recordOf } from '@calm/domain';
 import type { Place, Zone } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
@@ -69,7 +69,7 @@ export function Rounds({
                 {f.time(Date.parse(at))} {nameOf(personId)}
               </span>{' '}
               {t('walkIn.air.roundOf', {
-                place: book.places.find((place) => place.id === content.placeId)?.name,
+                place: recordOf(book, 'places', content.placeId)?.name,
                 zone: content.zone,
               })}{' '}
               <b>{f.temperature(content.airC)}</b> <EnteredLate of={{ at, receivedAt }} />

@@ -1,5 +1,12 @@
 import { HOUR_MS } from '@calm/core';
-import { affectedLots, movesFor, placesToMoveTo, type AffectedLot, type Move } from '@calm/domain';
+import {
+  affectedLots,
+  movesFor,
+  placesToMoveTo,
+  type AffectedLot,
+  type Move,
+  recordOf,
+} from '@calm/domain';
 import { STANDARD_COLD_RULES, type ColdAlarm, type Probe } from '@calm/contract';
 import Button from '@mui/material/Button';
 import type { TFunction } from 'i18next';
@@ -64,7 +71,7 @@ function Alarm({
   const trays = useTrays(board.house);
   const say = useAlarmMessage(board.book, cold);
   const rules = board.book.house.settings.cold ?? STANDARD_COLD_RULES;
-  const place = board.book.places.find(({ id }) => id === probe.placeId);
+  const place = recordOf(board.book, 'places', probe.placeId);
   const stacks = racks.shown.filter(({ isOnRecord }) => isOnRecord).map(({ stack }) => stack);
   const affected = affectedLots(probe, cold.lots, stacks);
   const warm = new Set(
@@ -189,7 +196,7 @@ function AffectedLotLine({
         <tbody>
           {affected.map(({ lot, stacks, trays: count, balls }) => {
             const shown = now.racks.shown.find(({ stack }) => stacks.includes(stack));
-            const product = now.board.book.products.find(({ id }) => id === lot.productId);
+            const product = recordOf(now.board.book, 'products', lot.productId);
             const isFirst = now.first.has(lot.key);
             return (
               <tr key={`${lot.key}/${lot.productId}`}>

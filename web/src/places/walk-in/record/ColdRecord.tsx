@@ -1,4 +1,4 @@
-import { personOf } from '@calm/domain';
+import { personOf, recordOf } from '@calm/domain';
 import {
   paths,
   STANDARD_COLD_RULES,
@@ -112,7 +112,7 @@ function Sheet({
   const { book } = now.board;
   const say = useAlarmMessage(book, now.cold);
   const nameOf = (id: string | null) => personOf(book, id)?.name ?? '–';
-  const placeOf = (id: string | undefined) => book.places.find((place) => place.id === id)?.name;
+  const placeOf = (id: string | undefined) => recordOf(book, 'places', id)?.name;
   const actions = record.notes.filter(({ content }) => content.kind === 'action');
   const rounds = record.notes.filter(({ content }) => content.kind === 'round');
   return (

@@ -10,6 +10,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import { useHouse } from '../../../state/board/useBoard';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { plainContent, useRecordEditor } from '../../../state/drafts/useRecordEditor';
 import { AirByHourFields } from './AirByHourFields';
 import styles from './PlaceDialog.module.css';
@@ -55,9 +56,10 @@ export function PlaceDialog({
     of: 'cold-place',
     start: () => NEW_PLACE,
     writes: { add, change, remove },
+    retirement: useRetirement('places'),
     say: {
       kept: ({ name }) => t('walkIn.setup.placeKept', { name }),
-      removed: ({ name }) => t('walkIn.setup.placeRemoved', { name }),
+      removed: ({ name }) => t('retired.done', { name }),
     },
     onClose,
   });
@@ -78,6 +80,7 @@ export function PlaceDialog({
         keep({ ...content, name: content.name.trim(), zones, room });
       }}
       onRemove={place ? takeOut : undefined}
+      isRetired
       isRestored={isRestored}
       onClose={leave}
     >

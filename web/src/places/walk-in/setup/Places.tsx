@@ -7,6 +7,8 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { RetiredList } from '../../../parts/retired/RetiredList';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { usePermission } from '../../../state/api/usePermission';
 import styles from '../air/Air.module.css';
 import { PlaceDialog } from './PlaceDialog';
@@ -37,6 +39,7 @@ function All({ now }: { readonly now: WalkInNow }) {
   const mayBook = usePermission('book');
   const [open, setOpen] = useState<Open | null>(null);
   const close = () => setOpen(null);
+  const retirement = useRetirement('places');
   const { book } = now.board;
   const rules = book.house.settings.cold ?? STANDARD_COLD_RULES;
   return (
@@ -56,6 +59,11 @@ function All({ now }: { readonly now: WalkInNow }) {
           {t('walkIn.setup.addPlace')}
         </Button>
       )}
+      <RetiredList
+        title={t('retired.places', { count: book.retired.places.length })}
+        records={book.retired.places}
+        retirement={retirement}
+      />
       <h2 className={styles['under']}>{t('walkIn.setup.probes')}</h2>
       {now.cold.probes.length === 0 ? (
         <p className="quiet">{t('walkIn.setup.noProbes')}</p>
