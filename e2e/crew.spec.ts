@@ -120,9 +120,24 @@ test('a manager writes the crew: somebody new with a PIN, their week, a day away
     await expectAccessible(page);
   });
 
+  await test.step('and some hours away are the rest of the day’s shift', async () => {
+    await page.getByRole('button', { name: 'Add change or day off' }).click();
+    const dialog = page.getByRole('dialog');
+    await typeDate(page, 'Day', '2026-11-28');
+    await page.getByRole('combobox', { name: 'That day they are' }).click();
+    await page.getByRole('option', { name: 'away for some hours' }).click();
+    await dialog.getByLabel('From').fill('15:00');
+    await dialog.getByLabel('To').fill('17:00');
+    await expect(dialog.getByText('The rest of that day’s shifts stays.')).toBeVisible();
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(
+      page.getByRole('button', { name: /Sat 28 Nov .*: away 15:00–17:00/ }),
+    ).toBeVisible();
+  });
+
   await test.step('who did what is told', async () => {
     await page.reload();
-    await expect(page.getByText(/Maro: changed the crew\s+shift-exceptions/)).toBeVisible();
+    await expect(page.getByText(/Maro: changed the crew\s+shift-exceptions/)).toHaveCount(2);
   });
 
   await test.step('a dough hand sees the week and changes nothing in it', async () => {

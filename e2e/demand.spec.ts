@@ -175,6 +175,37 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
     await expect(countField(page, 'Yard Round', 'Dinner', 'Thu 3 Dec')).toBeVisible();
   });
 
+  await test.step('two services are one for a day, and a summer is closed every year', async () => {
+    await page.getByRole('button', { name: 'Other hours on Thu 3 Dec' }).click();
+    await page.getByRole('combobox', { name: 'When' }).click();
+    await page.getByRole('option', { name: 'Lunch' }).click();
+    await page.getByRole('combobox', { name: 'On that day the service is' }).click();
+    await page.getByRole('option', { name: 'one with Dinner' }).click();
+    await expect(page.getByText('Dinner is open for both')).toBeVisible();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    const asOne = page.getByRole('button', { name: 'Lunch is one with Dinner' });
+    await expect(asOne).toBeVisible();
+    await expect(countField(page, 'Yard Round', 'Lunch', 'Thu 3 Dec')).toHaveCount(0);
+    await expect(countField(page, 'Yard Round', 'Dinner', 'Thu 3 Dec')).toBeVisible();
+    await asOne.click();
+    await page.getByRole('button', { name: 'Delete' }).click();
+    await expect(countField(page, 'Yard Round', 'Lunch', 'Thu 3 Dec')).toBeVisible();
+
+    await page.getByRole('link', { name: 'Services' }).click();
+    await page.getByRole('button', { name: 'Add days' }).click();
+    await typeDate(page, 'First day', '2027-08-10');
+    await typeDate(page, 'Last day', '2027-08-24');
+    await page.getByRole('checkbox', { name: 'Every year' }).check();
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(
+      page.getByRole('button', {
+        name: /Tue 10 Aug–Tue 24 Aug The whole day: closed \(every year\)/,
+      }),
+    ).toBeVisible();
+    await page.goto(at('demand?days=next'));
+  });
+
   await test.step('a late service that ends the next morning is added to the week', async () => {
     await page.getByRole('link', { name: 'Services' }).click();
     await page.getByRole('button', { name: 'Add a service' }).click();

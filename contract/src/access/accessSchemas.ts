@@ -84,6 +84,7 @@ export const shiftPatternSchema = Joi.object<ShiftPatternContent>({
 export const shiftExceptionSchema = Joi.object<ShiftExceptionContent>({
   personId: id().required(),
   date: localDate().required(),
+  isAway: Joi.boolean().default(false),
   hours: Joi.object({ startMin: startMin(), endMin: endMin() }).required().allow(null),
   note: text(120).allow('').required(),
 });

@@ -30,12 +30,14 @@ export interface ShiftPattern extends ShiftPatternContent {
   readonly version: number;
 }
 
-/** A day on which somebody's shifts are not as their week says. */
+/** A day on which somebody's shifts are not as their week says: in at these hours instead, or away during them. */
 export interface ShiftExceptionContent {
   readonly personId: string;
   /** Local date. */
   readonly date: string;
-  /** In at these hours instead; null is away all day. */
+  /** Whether they are away at these hours and in at the others; away all day where there are no hours. */
+  readonly isAway: boolean;
+  /** Null is the whole day, away. */
   readonly hours: { readonly startMin: number; readonly endMin: number } | null;
   readonly note: string;
 }

@@ -18,13 +18,19 @@ export interface ServicePattern extends ServicePatternContent {
   readonly version: number;
 }
 
-/** A day on which a service is closed or keeps other hours. */
+/** Days on which a service is closed, keeps other hours, or is one with another. */
 export interface ServiceExceptionContent {
   /** Local date. */
   readonly date: string;
+  /** The last of several days, included; null is that day alone. */
+  readonly lastDate: string | null;
+  /** Whether these days are such every year from then on. */
+  readonly isYearly: boolean;
   /** Null is every service of the day. */
   readonly patternId: string | null;
-  /** Other hours, as in the pattern; null is closed. */
+  /** The service that it is one with: that is open for both, and has the balls of both. Null is none. */
+  readonly joinsId: string | null;
+  /** Other hours, as in the pattern; null is closed, or one with another. */
   readonly hours: { readonly startMin: number; readonly endMin: number } | null;
   readonly note: string;
 }

@@ -56,14 +56,13 @@ const endMin = () =>
   Joi.number().integer().greater(Joi.ref('startMin')).max(2160).required().messages({
     'number.greater': 'A service ends after it has begun; past midnight goes on counting.',
   });
-const lastDate = () =>
+const lastDateAfter = (first: string) =>
   localDate()
-    .required()
     .allow(null)
-    .when('firstDate', {
+    .when(first, {
       is: Joi.string().required(),
       then: Joi.custom((last: string | null, helpers) => {
-        const { firstDate } = helpers.state.ancestors[0] as { firstDate: string };
+        const firstDate = (helpers.state.ancestors[0] as Record<string, string>)[first] ?? '';
         return last !== null && last < firstDate ? helpers.error('date.order') : last;
       }).messages({ 'date.order': 'The last day comes before the first.' }),
     });
@@ -75,7 +74,7 @@ export const servicePatternSchema = Joi.object<ServicePatternContent>({
   startMin: startMin(),
   endMin: endMin(),
   firstDate: localDate().required().allow(null),
-  lastDate: lastDate(),
+  lastDate: lastDateAfter('firstDate').required(),
 });
 
 /** PUT the usual counts of a service. */
@@ -90,7 +89,18 @@ export const usualChangeSchema = Joi.object<UsualChange>({
 /** POST a day that differs. */
 export const serviceExceptionSchema = Joi.object<ServiceExceptionContent>({
   date: localDate().required(),
+  lastDate: lastDateAfter('date').default(null),
+  isYearly: Joi.boolean().default(false),
   patternId: id().required().allow(null),
+  joinsId: id()
+    .allow(null)
+    .default(null)
+    .custom((joinsId: string | null, helpers) => {
+      const { patternId } = helpers.state.ancestors[0] as { patternId: string | null };
+      const canJoin = joinsId === null || (patternId !== null && patternId !== joinsId);
+      return canJoin ? joinsId : helpers.error('joins.itself');
+    })
+    .messages({ 'joins.itself': 'A service is one with another one.' }),
   hours: Joi.object({ startMin: startMin(), endMin: endMin() }).required().allow(null),
   note: text(300).allow('').required(),
 });

@@ -8,6 +8,7 @@ import {
   filterDemand,
   forecastSeries,
   START_SERVICES,
+  together,
   weekdayIndex,
   type SoldDay,
 } from './index';
@@ -126,6 +127,20 @@ describe('a model of demand', () => {
     expect(
       expectAt(none, '2026-11-27', 80, { name: 'regatta', expectedFactor: 1.5 }).mean,
     ).toBeCloseTo(120, 9);
+  });
+});
+
+describe('several services held as one', () => {
+  const expectation = (mean: number, cv: number) => ({ mean, spread: { cv }, parts: [] });
+
+  it('add up what is expected, and what scatters apart scatters less', () => {
+    const { mean, spread } = together([expectation(100, 0.3), expectation(100, 0.4)]);
+    expect(mean).toBe(200);
+    expect(spread.cv).toBeCloseTo(0.25, 12);
+    const only = expectation(80, 0.2);
+    expect(together([only])).toBe(only);
+    expect(together([expectation(0, 0.2), expectation(0, 0.3)]).spread.cv).toBe(0.2);
+    expect(() => together([])).toThrow(RangeError);
   });
 });
 

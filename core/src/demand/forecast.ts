@@ -133,3 +133,28 @@ export function expectAt(
     ],
   };
 }
+
+/**
+ * Balls to expect at one service that is held for several: their means add up, and so do the variances of what scatters
+ * apart.
+ *
+ * @param several at least one
+ * @throws RangeError for none
+ * @example
+ * together([
+ *   { mean: 100, spread: { cv: 0.3 }, parts: [] },
+ *   { mean: 100, spread: { cv: 0.4 }, parts: [] },
+ * ]); // mean 200, cv 0.25
+ */
+export function together(several: readonly Expectation[]): Expectation {
+  const [only, ...others] = several;
+  if (!only) throw new RangeError('nothing to add up');
+  if (others.length === 0) return only;
+  const mean = several.reduce((sum, each) => sum + each.mean, 0);
+  const deviation = Math.hypot(...several.map((each) => each.spread.cv * each.mean));
+  return {
+    mean,
+    spread: { cv: mean > 0 ? deviation / mean : only.spread.cv },
+    parts: several.flatMap(({ parts }) => parts),
+  };
+}

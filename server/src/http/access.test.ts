@@ -249,6 +249,14 @@ describe('the crew', () => {
     const later = { ...away, hours: { startMin: 14 * 60, endMin: 20 * 60 } };
     await house.http.put(paths.changeShiftException(HOUSE, id)).send({ version, content: later });
     expect(await shiftsOf(FRIDAY)).toEqual(['2026-11-27T13:00:00.000Z']);
+    const dentist = { ...later, isAway: true, hours: { startMin: 12 * 60, endMin: 13 * 60 } };
+    await house.http
+      .put(paths.changeShiftException(HOUSE, id))
+      .send({ version: version + 1, content: dentist });
+    expect(await shiftsOf(FRIDAY)).toEqual([
+      '2026-11-27T09:00:00.000Z',
+      '2026-11-27T12:00:00.000Z',
+    ]);
     // One day is told once.
     expect((await house.http.post(paths.addShiftException(HOUSE)).send(away)).status).toBe(400);
     await house.http.delete(paths.removeShiftException(HOUSE, id));

@@ -58,7 +58,13 @@ export function contentsOf({
     },
     Person: { name: 'Ilka', initials: 'IL', role: 'hand', skills: ['ball'] },
     ShiftPattern: { personId: person.id, weekday: 1, startMin: 600, endMin: 900 },
-    ShiftException: { personId: person.id, date: LATER, hours: null, note: '' },
+    ShiftException: {
+      personId: person.id,
+      date: LATER,
+      isAway: true,
+      hours: null,
+      note: '',
+    },
     ServicePattern: {
       name: 'late',
       weekday: 1,
@@ -67,7 +73,15 @@ export function contentsOf({
       firstDate: null,
       lastDate: null,
     },
-    ServiceException: { date: LATER, patternId: pattern.id, hours: null, note: '' },
+    ServiceException: {
+      date: LATER,
+      lastDate: null,
+      isYearly: false,
+      patternId: pattern.id,
+      joinsId: null,
+      hours: null,
+      note: '',
+    },
     Event: { date: LATER, patternId: null, name: 'Fair', expectedPercent: 120, note: '' },
     Booking: {
       date: '2026-11-27',

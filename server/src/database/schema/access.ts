@@ -89,6 +89,8 @@ export const shiftExceptions = mysqlTable(
     houseId: houseId(),
     personId: ref('person_id'),
     date: date('date', { mode: 'string' }).notNull(),
+    /** Whether they are away at these hours; in at them otherwise. */
+    isAway: tinyint('is_away').notNull().default(0),
     startMin: smallint('start_min'),
     endMin: smallint('end_min'),
     note: varchar('note', { length: 120 }).notNull(),

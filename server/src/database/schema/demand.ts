@@ -149,8 +149,13 @@ export const serviceExceptions = mysqlTable(
     id: id().primaryKey(),
     houseId: houseId(),
     date: date('date', { mode: 'string' }).notNull(),
+    /** Null is that day alone. */
+    lastDate: date('last_date', { mode: 'string' }),
+    isYearly: tinyint('is_yearly').notNull().default(0),
     /** Null is every service of the day. */
     patternId: refOrNone('pattern_id'),
+    /** The service that it is one with; null is none. */
+    joinsId: refOrNone('joins_id'),
     /** Minutes as in the pattern; both null is closed. */
     startMin: smallint('start_min'),
     endMin: smallint('end_min'),
@@ -163,6 +168,11 @@ export const serviceExceptions = mysqlTable(
     foreignKey({
       name: 'service_exceptions_pattern',
       columns: [t.houseId, t.patternId],
+      foreignColumns: [servicePatterns.houseId, servicePatterns.id],
+    }),
+    foreignKey({
+      name: 'service_exceptions_joins',
+      columns: [t.houseId, t.joinsId],
       foreignColumns: [servicePatterns.houseId, servicePatterns.id],
     }),
   ],

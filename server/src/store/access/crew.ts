@@ -118,9 +118,11 @@ const exceptionOf = ({
   houseId: _,
   startMin,
   endMin,
+  isAway,
   ...exception
 }: typeof t.shiftExceptions.$inferSelect): ShiftException => ({
   ...exception,
+  isAway: isAway === 1,
   hours: startMin !== null && endMin !== null ? { startMin, endMin } : null,
 });
 
@@ -131,8 +133,9 @@ export const shiftExceptionRepository = tableRepository<
   ShiftException
 >(t.shiftExceptions, {
   what: 'shift-exception',
-  rowOf: ({ hours, ...content }) => ({
+  rowOf: ({ hours, isAway, ...content }) => ({
     ...content,
+    isAway: isAway ? 1 : 0,
     startMin: hours?.startMin ?? null,
     endMin: hours?.endMin ?? null,
   }),

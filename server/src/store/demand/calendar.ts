@@ -35,9 +35,11 @@ const exceptionOf = ({
   houseId: _,
   startMin,
   endMin,
+  isYearly,
   ...exception
 }: typeof t.serviceExceptions.$inferSelect): ServiceException => ({
   ...exception,
+  isYearly: isYearly === 1,
   hours: startMin !== null && endMin !== null ? { startMin, endMin } : null,
 });
 
@@ -48,13 +50,17 @@ export const exceptionRepository = tableRepository<
   ServiceException
 >(t.serviceExceptions, {
   what: 'exception',
-  rowOf: ({ hours, ...content }) => ({
+  rowOf: ({ hours, isYearly, ...content }) => ({
     ...content,
+    isYearly: isYearly ? 1 : 0,
     startMin: hours?.startMin ?? null,
     endMin: hours?.endMin ?? null,
   }),
   storedOf: exceptionOf,
-  lacks: lacksPattern,
+  lacks: async (scope, content) => {
+    if (await lacksPattern(scope, content)) return 'patternId';
+    return (await lacksPattern(scope, { patternId: content.joinsId })) ? 'joinsId' : null;
+  },
 });
 
 /** Says when a content names a service that the house has not. */

@@ -7,7 +7,7 @@ import {
   localDateOf,
   weekdayOf,
 } from '@calm/domain';
-import type { House, Service, Shift } from '@calm/contract';
+import type { House, Service, ServicePattern, Shift } from '@calm/contract';
 import { productCount, readChosen, readUsual } from '../../store/demand/counts';
 import { readProductIds } from '../../store/book/products';
 import type { Scope } from '../../database/scope';
@@ -57,19 +57,22 @@ export async function plainServices(
     readChosen(scope, from, addDays(from, days)),
   ]);
   return datesFrom(from, days).flatMap((date) =>
-    servicesOn(calendar, date).map(({ pattern, startMin, endMin }): Service => ({
+    servicesOn(calendar, date).map(({ pattern, joined, startMin, endMin }): Service => ({
       patternId: pattern.id,
       name: pattern.name,
       date,
       startsAt: instantOf(date, startMin, house.timeZone).toISOString(),
       endsAt: instantOf(date, endMin, house.timeZone).toISOString(),
       counts: products.map((productId) => {
-        const isThis = (row: { patternId: string; productId: string }) =>
-          row.patternId === pattern.id && row.productId === productId;
+        const usualOf = (of: ServicePattern) =>
+          usual.find((row) => row.patternId === of.id && row.productId === productId)?.count ?? 0;
         return productCount(
           productId,
-          usual.find(isThis)?.count ?? 0,
-          chosen.find((row) => row.date === date && isThis(row)),
+          [pattern, ...joined].reduce((sum, each) => sum + usualOf(each), 0),
+          chosen.find(
+            (row) =>
+              row.date === date && row.patternId === pattern.id && row.productId === productId,
+          ),
         );
       }),
     })),
@@ -87,13 +90,17 @@ export async function shiftsBetween(
   const differing = (date: string) => exceptions.filter((each) => each.date === date);
   return datesFrom(from, days).flatMap((date) =>
     [
-      ...patterns.filter(
-        ({ weekday, personId }) =>
-          weekday === weekdayOf(date) &&
-          !differing(date).some((each) => each.personId === personId),
+      ...patterns
+        .filter(({ weekday }) => weekday === weekdayOf(date))
+        .flatMap((pattern) => {
+          const day = differing(date).find(({ personId }) => personId === pattern.personId);
+          if (!day) return [pattern];
+          return day.isAway && day.hours ? shiftWithout(pattern, day.hours) : [];
+        }),
+      // Whoever is away all day has no hours; whoever comes at other hours has only those.
+      ...differing(date).flatMap(({ personId, hours, isAway }) =>
+        hours && !isAway ? [{ personId, ...hours }] : [],
       ),
-      // Whoever is away has no hours; whoever comes at other hours has only those.
-      ...differing(date).flatMap(({ personId, hours }) => (hours ? [{ personId, ...hours }] : [])),
     ]
       .sort((a, b) => a.startMin - b.startMin)
       .map((pattern) => ({
@@ -103,3 +110,19 @@ export async function shiftsBetween(
       })),
   );
 }
+
+interface ShiftHours {
+  readonly personId: string;
+  readonly startMin: number;
+  readonly endMin: number;
+}
+
+/** What is left of a shift around the hours at which somebody is away. */
+const shiftWithout = (
+  { personId, startMin, endMin }: ShiftHours,
+  away: Omit<ShiftHours, 'personId'>,
+): ShiftHours[] =>
+  [
+    { personId, startMin, endMin: Math.min(endMin, away.startMin) },
+    { personId, startMin: Math.max(startMin, away.endMin), endMin },
+  ].filter((part) => part.endMin > part.startMin);

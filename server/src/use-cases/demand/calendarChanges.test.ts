@@ -101,6 +101,51 @@ describe('a day that differs', () => {
     }
   });
 
+  it('is many days, and the same every year', async () => {
+    const summer = { ...closed, date: '2026-12-01', lastDate: '2026-12-13', isYearly: true };
+    const res = await house.http.post(paths.addServiceException(HOUSE)).send(summer).expect(201);
+    expect(res.body).toMatchObject(summer);
+    for (const date of [FRIDAY, '2026-12-11']) expect(await namesOn(date)).toEqual([]);
+    expect(await namesOn('2026-12-18')).toHaveLength(2);
+    expect(await namesOn('2027-12-03')).toEqual([]);
+    await house.http.delete(paths.removeServiceException(HOUSE, res.body.id)).expect(200);
+    const backwards = { ...summer, lastDate: '2026-11-01' };
+    const refused = await house.http.post(paths.addServiceException(HOUSE)).send(backwards);
+    expect(problemOf(refused).errors).toMatchObject([{ path: 'lastDate', code: 'date.order' }]);
+  });
+
+  it('has two services as one: open for both, with what both usually want and are expected to sell', async () => {
+    const [lunch, dinner] = [await patternOf('Lunch'), await patternOf('Dinner')];
+    const expected = async () =>
+      (await house.get<ForecastAnswer>(paths.forecast(HOUSE, { from: FRIDAY, days: 1 }))).forecasts;
+    const usual = async () =>
+      (await house.services(FRIDAY, 1)).map(({ counts }) =>
+        counts.map(({ usual: balls }) => balls),
+      );
+    const [atLunch = [], atDinner = []] = await usual();
+    const apart = await expected();
+    const joins = { ...closed, patternId: lunch, joinsId: dinner };
+    const res = await house.http.post(paths.addServiceException(HOUSE)).send(joins).expect(201);
+    expect(await namesOn(FRIDAY)).toEqual(['Dinner 11:00']);
+    expect(await usual()).toEqual([atDinner.map((balls, i) => balls + (atLunch[i] ?? 0))]);
+    const meanOf = (all: typeof apart, productId: string) =>
+      all.reduce((sum, each) => sum + (each.productId === productId ? each.mean : 0), 0);
+    const asOne = await expected();
+    for (const { productId, patternId, mean } of asOne) {
+      expect(patternId).toBe(dinner);
+      expect(mean).toBeCloseTo(meanOf(apart, productId), 6);
+    }
+    expect(asOne.length).toBeGreaterThan(0);
+    await house.http.delete(paths.removeServiceException(HOUSE, res.body.id)).expect(200);
+    for (const wrong of [
+      { ...joins, joinsId: lunch },
+      { ...joins, patternId: null },
+    ]) {
+      const refused = await house.http.post(paths.addServiceException(HOUSE)).send(wrong);
+      expect(problemOf(refused).errors).toMatchObject([{ path: 'joinsId', code: 'joins.itself' }]);
+    }
+  });
+
   it('of a service that the house has not is refused', async () => {
     const elsewhere = { ...closed, patternId: '00000000-0000-4000-8000-000000000000' };
     const res = await house.http.post(paths.addServiceException(HOUSE)).send(elsewhere);

@@ -1,4 +1,5 @@
 import {
+  isExceptionOn,
   keepsOnH,
   serviceLevelPercent,
   servicesOn,
@@ -23,6 +24,7 @@ import {
   errorOf,
   expectAt,
   goneBy,
+  together,
   type Backtested,
   type SeriesForecast,
   type SoldDay,
@@ -82,12 +84,15 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
     if (!pattern || !curve || curve.length === 0) return { isSoldOut: true };
     return { isSoldOut: true, goneShare: goneBy(curve, minute - pattern.startMin) };
   };
+  const isJoined = joinedDays(calendar);
   const kinds = [...new Set(patterns.map(({ name }) => name))];
   const asked = kinds.flatMap((service) => productIds.map((productId) => ({ service, productId })));
   const series = await Promise.all(
     asked.map(async ({ service, productId }): Promise<Series> => {
       const days = sales
         .filter((sale) => sale.productId === productId && nameOf.get(sale.patternId) === service)
+        // What two services sold as one says nothing about either alone.
+        .filter(({ date, patternId }) => !isJoined(date, patternId))
         .map(({ date, patternId, sold, soldOutMin }): SoldDay => {
           const event = eventAt(events, date, patternId);
           return {
@@ -137,21 +142,32 @@ export async function forecastsBetween(
     }),
   );
   const forecasts = datesFrom(from, days).flatMap((date) =>
-    servicesOn(calendar, date).flatMap(({ pattern: { id: patternId, name }, startMin }) => {
+    servicesOn(calendar, date).flatMap(({ pattern, joined, startMin }) => {
+      const { id: patternId } = pattern;
+      const held = [pattern, ...joined];
       const nextH = hoursToNext(calendar, date, startMin);
       return series
-        .filter(({ service }) => service === name)
-        .map(({ productId, forecast }): Forecast => {
-          const event = eventAt(events, date, patternId);
-          const usually =
-            usual.find((row) => row.patternId === patternId && row.productId === productId)
-              ?.count ?? 0;
-          const guess = event && {
-            name: event.name,
-            expectedFactor: event.expectedPercent / 100,
-          };
-          const { mean, spread, parts } = expectAt(forecast, date, usually, guess ?? undefined);
-          const booked = bookedAt(bookings, { date, patternId, productId });
+        .filter(({ service }) => service === pattern.name)
+        .map(({ productId }): Forecast => {
+          const { mean, spread, parts } = together(
+            held.flatMap(({ id, name }) => {
+              const event = eventAt(events, date, id);
+              const usually =
+                usual.find((row) => row.patternId === id && row.productId === productId)?.count ??
+                0;
+              const guess = event && {
+                name: event.name,
+                expectedFactor: event.expectedPercent / 100,
+              };
+              return series
+                .filter((each) => each.service === name && each.productId === productId)
+                .map(({ forecast }) => expectAt(forecast, date, usually, guess ?? undefined));
+            }),
+          );
+          const booked = held.reduce(
+            (sum, { id }) => sum + bookedAt(bookings, { date, patternId: id, productId }),
+            0,
+          );
           const isCarried = nextH !== null && nextH <= (keepsH.get(productId) ?? 0);
           const ownPercent = serviceLevelPercent(house.settings, isCarried);
           return {
@@ -201,6 +217,13 @@ function seriesRecord({ service, productId, days, forecast }: Series): SeriesRec
     error: isShort ? null : errorOf(toldOf(forecast), 'expected'),
     naive: isShort ? null : forecast.naive,
   };
+}
+
+/** Whether a service was held for others, too, on a date. */
+function joinedDays(calendar: HouseCalendar): (date: string, patternId: string) => boolean {
+  const joins = calendar.exceptions.filter(({ joinsId }) => joinsId !== null);
+  return (date, patternId) =>
+    joins.some((each) => each.joinsId === patternId && isExceptionOn(each, date));
 }
 
 /** Balls of one product that parties take at a service. */

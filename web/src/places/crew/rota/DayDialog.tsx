@@ -1,5 +1,3 @@
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Switch from '@mui/material/Switch';
 import { DateField } from '../../../parts/fields/DateField';
 import TextField from '@mui/material/TextField';
 import type { Crew, ShiftException, ShiftExceptionContent } from '@calm/contract';
@@ -17,7 +15,10 @@ import { useAddDayMutation, useChangeDayMutation, useRemoveDayMutation } from '.
 
 const INSTEAD = { startMin: 12 * 60, endMin: 20 * 60 };
 
-/** A day on which somebody is away, or comes at other hours than their week says. */
+/** How a day differs for somebody. */
+const HOW = ['away', 'awayThen', 'inThen'] as const;
+
+/** A day on which somebody is away, for all of it or some hours, or comes at other hours than their week says. */
 export function DayDialog({
   day,
   crew: { people },
@@ -52,6 +53,7 @@ export function DayDialog({
     start: () => ({
       personId: people[0]?.id ?? '',
       date: addDays(dateAt(nowMs, timeZone), 1),
+      isAway: true,
       hours: null,
       note: '',
     }),
@@ -85,13 +87,17 @@ export function DayDialog({
         value={content.date}
         onChange={(date) => date && put({ date })}
       />
-      <FormControlLabel
-        label={t('crew.day.isAway')}
-        control={
-          <Switch
-            checked={content.hours === null}
-            onChange={(_event, isAway) => put({ hours: isAway ? null : INSTEAD })}
-          />
+      <Choice
+        label={t('crew.day.how.label')}
+        width="100%"
+        value={howOf(content)}
+        values={HOW}
+        say={(how) => t(`crew.day.how.${how}`)}
+        onChange={(how) =>
+          put({
+            isAway: how !== 'inThen',
+            hours: how === 'away' ? null : (content.hours ?? INSTEAD),
+          })
         }
       />
       {content.hours && (
@@ -108,7 +114,14 @@ export function DayDialog({
         onChange={(typed) => put({ note: typed.target.value })}
         slotProps={{ htmlInput: { maxLength: 120 } }}
       />
-      <p className="quiet small">{t('crew.day.how')}</p>
+      <p className="quiet small">
+        {t(howOf(content) === 'awayThen' ? 'crew.day.keeps' : 'crew.day.replaces')}
+      </p>
     </RecordDialog>
   );
 }
+
+const howOf = ({ hours, isAway }: ShiftExceptionContent): (typeof HOW)[number] => {
+  if (hours === null) return 'away';
+  return isAway ? 'awayThen' : 'inThen';
+};

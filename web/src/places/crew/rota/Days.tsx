@@ -21,20 +21,21 @@ export function Days({
   const { nowMs } = useCursor();
   const timeZone = useBookQuery(useHouse()).data?.house.timeZone ?? 'UTC';
   const today = dateAt(nowMs, timeZone);
-  const preferments = exceptions.filter(({ date }) => date >= today);
+  const ahead = exceptions.filter(({ date }) => date >= today);
   const nameOf = (id: string) => people.find((person) => person.id === id)?.name ?? '';
   return (
     <section>
       <h2>{t('crew.day.title')}</h2>
-      {preferments.length === 0 && <p className="quiet">{t('crew.day.none')}</p>}
+      {ahead.length === 0 && <p className="quiet">{t('crew.day.none')}</p>}
       <ul className={styles['days']}>
-        {preferments.map((day) => {
-          const hours = day.hours
-            ? `${f.timeOfDay(day.hours.startMin)}–${f.timeOfDay(day.hours.endMin)}`
-            : t('crew.day.away');
+        {ahead.map((day) => {
+          const hours =
+            day.hours && `${f.timeOfDay(day.hours.startMin)}–${f.timeOfDay(day.hours.endMin)}`;
+          const isAway = day.isAway || hours === null;
           const said = (
             <>
-              <b>{f.date(day.date)}</b> {nameOf(day.personId)}: {hours}
+              <b>{f.date(day.date)}</b> {nameOf(day.personId)}: {isAway ? t('crew.day.away') : ''}{' '}
+              {hours}
               {day.note && <span className="quiet"> {day.note}</span>}
             </>
           );

@@ -23,7 +23,7 @@ import { dateOf } from '../../../parts/format/weekdays';
 type Open =
   | { readonly kind: 'new' }
   | { readonly kind: 'pattern'; readonly of: ServicePattern }
-  | { readonly kind: 'exception'; readonly of: ServiceException };
+  | { readonly kind: 'exception'; readonly of: ServiceException | null };
 
 /** When the house sells: its week, and the days that differ. */
 export function Services() {
@@ -62,7 +62,7 @@ export function Services() {
       )}
       {open?.kind === 'exception' && (
         <ExceptionDialog
-          date={open.of.date}
+          date={open.of?.date ?? today}
           patterns={calendar.patterns}
           exception={open.of}
           onClose={() => setOpen(null)}
@@ -130,30 +130,49 @@ function Week({ calendar, today, onOpen }: Shown) {
 function Differing({ calendar, today, onOpen }: Shown) {
   const { t } = useTranslation();
   const f = useFormats();
-  const preferments = calendar.exceptions.filter(({ date }) => date >= today);
+  const ahead = calendar.exceptions.filter(
+    ({ date, lastDate, isYearly }) => isYearly || (lastDate ?? date) >= today,
+  );
   const nameOf = (id: string | null) =>
     calendar.patterns.find((pattern) => pattern.id === id)?.name ?? t('demand.event.wholeDay');
+  const sayHow = ({ hours, joinsId }: ServiceException) => {
+    if (joinsId) return t('demand.exception.oneWith', { name: nameOf(joinsId) });
+    return hours
+      ? `${f.timeOfDay(hours.startMin)}–${f.timeOfDay(hours.endMin)}`
+      : t('demand.exception.closed');
+  };
   return (
     <section>
       <h2>{t('demand.services.differing')}</h2>
-      {preferments.length === 0 && <p className="quiet">{t('demand.services.noneDiffers')}</p>}
+      {ahead.length === 0 && <p className="quiet">{t('demand.services.noneDiffers')}</p>}
       <ul className={styles['days']}>
-        {preferments.map((exception) => (
+        {ahead.map((exception) => (
           <li key={exception.id}>
             <button
               type="button"
               aria-haspopup="dialog"
               onClick={() => onOpen({ kind: 'exception', of: exception })}
             >
-              <b>{f.date(exception.date)}</b> {nameOf(exception.patternId)}:{' '}
-              {exception.hours
-                ? `${f.timeOfDay(exception.hours.startMin)}–${f.timeOfDay(exception.hours.endMin)}`
-                : t('demand.exception.closed')}
+              <b>
+                {f.date(exception.date)}
+                {exception.lastDate && `–${f.date(exception.lastDate)}`}
+              </b>{' '}
+              {nameOf(exception.patternId)}: {sayHow(exception)}
+              {exception.isYearly && ` (${t('demand.exception.yearly')})`}
               {exception.note && <span>{exception.note}</span>}
             </button>
           </li>
         ))}
       </ul>
+      <EditOnly>
+        <Button
+          variant="outlined"
+          aria-haspopup="dialog"
+          onClick={() => onOpen({ kind: 'exception', of: null })}
+        >
+          {t('demand.exception.add')}
+        </Button>
+      </EditOnly>
     </section>
   );
 }

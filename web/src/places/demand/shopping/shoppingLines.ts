@@ -19,8 +19,8 @@ export function shoppingOf(
   { pantry }: Pick<HouseBook, 'pantry'>,
   lastDate: string,
 ): Shopping {
-  const preferments = lots.filter(({ lot }) => !lot);
-  const needs = preferments.flatMap(({ scaled }) =>
+  const ahead = lots.filter(({ lot }) => !lot);
+  const needs = ahead.flatMap(({ scaled }) =>
     scaled.ok
       ? [...scaled.value.totals.ingredients, ...(scaled.value.preferment?.ingredients ?? [])]
           // The pre-ferment's own ingredients are counted, not the mass they make.
@@ -36,6 +36,6 @@ export function shoppingOf(
   }));
   return {
     lines: shoppingList(needs, store, lastDate),
-    cannot: preferments.filter(({ scaled }) => !scaled.ok),
+    cannot: ahead.filter(({ scaled }) => !scaled.ok),
   };
 }

@@ -7,6 +7,7 @@ import type {
   ServiceException,
 } from '@calm/contract';
 import { weekdayIndex } from '@calm/core';
+import { isExceptionOn } from '@calm/domain';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
@@ -24,7 +25,7 @@ type Open =
 /** What makes a day another than its weekday: events, parties, other hours; each to be changed. */
 export function DayMarks({
   date,
-  isPreferment,
+  isAhead,
   services,
   products,
   events,
@@ -33,7 +34,7 @@ export function DayMarks({
 }: {
   readonly date: string;
   /** Only what is ahead can still be marked. */
-  readonly isPreferment: boolean;
+  readonly isAhead: boolean;
   readonly services: readonly Service[];
   readonly products: readonly Product[];
   readonly events: readonly HouseEvent[];
@@ -46,7 +47,7 @@ export function DayMarks({
   const patterns = (calendar?.patterns ?? []).filter(
     ({ weekday }) => weekday === weekdayIndex(date) + 1,
   );
-  const exceptions = (calendar?.exceptions ?? []).filter((each) => each.date === date);
+  const exceptions = (calendar?.exceptions ?? []).filter((each) => isExceptionOn(each, date));
   const close = () => setOpen(null);
   const mark = (kind: Open['kind'], words: string) => (
     <EditOnly>
@@ -99,9 +100,9 @@ export function DayMarks({
           </button>
         </EditOnly>
       ))}
-      {isPreferment && services.length > 0 && mark('event', t('demand.event.mark'))}
-      {isPreferment && services.length > 0 && mark('booking', t('demand.booking.mark'))}
-      {isPreferment && patterns.length > 0 && mark('exception', t('demand.exception.mark'))}
+      {isAhead && services.length > 0 && mark('event', t('demand.event.mark'))}
+      {isAhead && services.length > 0 && mark('booking', t('demand.booking.mark'))}
+      {isAhead && patterns.length > 0 && mark('exception', t('demand.exception.mark'))}
       {open?.kind === 'event' && (
         <EventDialog date={date} services={services} event={open.of} onClose={close} />
       )}
@@ -109,16 +110,22 @@ export function DayMarks({
         <BookingDialog {...{ date, services, products }} booking={open.of} onClose={close} />
       )}
       {open?.kind === 'exception' && (
-        <ExceptionDialog date={date} patterns={patterns} exception={open.of} onClose={close} />
+        <ExceptionDialog
+          date={date}
+          patterns={calendar?.patterns ?? []}
+          exception={open.of}
+          onClose={close}
+        />
       )}
     </span>
   );
 
-  function formatExceptionMessage({ patternId, hours, note }: ServiceException): string {
-    const name = patterns.find(({ id }) => id === patternId)?.name ?? t('demand.event.wholeDay');
-    const words = hours
-      ? t('demand.exception.otherHours', { name })
-      : t('demand.exception.isClosed', { name });
+  function formatExceptionMessage({ patternId, joinsId, hours, note }: ServiceException): string {
+    const nameOf = (of: string | null) => patterns.find(({ id }) => id === of)?.name;
+    const name = nameOf(patternId) ?? t('demand.event.wholeDay');
+    const words = joinsId
+      ? t('demand.exception.isOneWith', { name, other: nameOf(joinsId) })
+      : t(hours ? 'demand.exception.otherHours' : 'demand.exception.isClosed', { name });
     return note ? `${words}: ${note}` : words;
   }
 }

@@ -41,7 +41,7 @@ export function WeekGrid({
   const { t } = useTranslation();
   const f = useFormats();
   const { products } = board.book;
-  const isPreferment = (date: string, services: readonly Service[]) =>
+  const isAhead = (date: string, services: readonly Service[]) =>
     date > today || services.some(({ endsAt }) => Date.parse(endsAt) > nowMs);
   return (
     <div className={styles['scroll']}>
@@ -67,7 +67,7 @@ export function WeekGrid({
                     {date === today && <span className="quiet">{t('demand.today')}</span>}
                     <DayMarks
                       date={date}
-                      isPreferment={isPreferment(date, services)}
+                      isAhead={isAhead(date, services)}
                       services={services}
                       products={products}
                       events={(answer?.events ?? []).filter((event) => event.date === date)}

@@ -30,14 +30,14 @@ function Days({ week }: { readonly week: PlanWeek }) {
   const words = usePlanWords(week);
   const ofLot = useInHand(useSimulatedPlan(week), null);
   const [params, setParams] = useSearchParams();
-  const preferments = week.dates.slice(1);
-  const date = params.get('date') ?? preferments[0] ?? '';
+  const ahead = week.dates.slice(1);
+  const date = params.get('date') ?? ahead[0] ?? '';
   const who = params.get('who') ?? ALL;
   const set = (key: string, value: string) => {
     params.set(key, value);
     setParams(params, { replace: true });
   };
-  const dates = date === WEEK ? preferments : [date];
+  const dates = date === WEEK ? ahead : [date];
   const pages = dates.flatMap((day) => {
     const fromMin = midnightOf(day, week.book.house.timeZone) / 60_000;
     const steps = planSteps(week.lots, fromMin, fromMin + DAY_MIN).filter(
@@ -61,7 +61,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
           <Choice
             label={t('plan.day')}
             value={date}
-            values={[WEEK, ...preferments]}
+            values={[WEEK, ...ahead]}
             say={(each) => (each === WEEK ? t('plan.paper.wholeWeek') : words.f.date(each))}
             onChange={(value) => set('date', value)}
           />

@@ -38,8 +38,8 @@ export function WhatIfDialog({
 }) {
   const { t } = useTranslation();
   const [kind, setKind] = useState<Kind>('away');
-  const preferments = week.dates.filter((date) => dayOf(week, date).endMin > week.nowMin);
-  const [date, setDate] = useState(preferments[1] ?? preferments[0] ?? '');
+  const ahead = week.dates.filter((date) => dayOf(week, date).endMin > week.nowMin);
+  const [date, setDate] = useState(ahead[1] ?? ahead[0] ?? '');
   const [personId, setPersonId] = useState(week.book.people[0]?.id ?? '');
   const services = week.services.filter(
     ({ startsAt }) => Date.parse(startsAt) / MINUTE_MS > week.nowMin,
@@ -96,7 +96,7 @@ export function WhatIfDialog({
             <Choice
               label={t('plan.day')}
               value={date}
-              values={preferments}
+              values={ahead}
               say={words.f.date}
               onChange={setDate}
             />
