@@ -206,6 +206,40 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
     await page.goto(at('demand?days=next'));
   });
 
+  await test.step('an order that no service sells is dough of its own day, changed and taken back', async () => {
+    await page.getByRole('button', { name: 'Order or stock' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('textbox', { name: 'What it is for' }).fill('Regatta');
+    await typeDate(page, 'Day', '2026-12-03');
+    await dialog.getByRole('button', { name: 'Save' }).click();
+    await expect(dialog.getByRole('alert')).toContainText('at least one product');
+    const balls = dialog.getByRole('textbox', { name: 'Yard Round for the party' });
+    await balls.fill('60');
+    await balls.press('Tab');
+    await expectAccessible(page);
+    await dialog.getByRole('button', { name: 'Save' }).click();
+    const order = page.getByRole('button', { name: 'Order: Regatta' });
+    await expect(order).toBeVisible();
+    const count = countField(page, 'Yard Round', 'Regatta', 'Thu 3 Dec');
+    await expect(count).toHaveValue('60');
+    await order.click();
+    await expect(balls).toHaveValue('60');
+    await balls.fill('80');
+    await balls.press('Tab');
+    await dialog.getByRole('button', { name: 'Save' }).click();
+    await expect(count).toHaveCount(1);
+    await expect(count).toHaveValue('80');
+    await count.click();
+    await page.getByRole('button', { name: /^Why this/ }).click();
+    await expect(page.getByText('80 for parties that are booked, on top.')).toBeVisible();
+    await order.click();
+    await dialog.getByRole('button', { name: 'Delete' }).click();
+    await expect(order).toHaveCount(0);
+    await expect(count).toHaveCount(0);
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await expect(count).toHaveValue('80');
+  });
+
   await test.step('a late service that ends the next morning is added to the week', async () => {
     await page.getByRole('link', { name: 'Services' }).click();
     await page.getByRole('button', { name: 'Add a service' }).click();

@@ -9,7 +9,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import { tableRepository } from '../tableRepository';
 import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
-import { writeUsual } from './counts';
+import { deleteChosen, writeUsual } from './counts';
 
 const patternOf = ({
   houseId: _,
@@ -22,11 +22,12 @@ const plainPatterns = tableRepository<
   ServicePattern
 >(t.servicePatterns, { what: 'service', rowOf: (content) => content, storedOf: patternOf });
 
-/** The services that come every week; their usual counts go with them. */
+/** The services that come every week; the counts that were wanted of them go with them. */
 export const patternRepository: typeof plainPatterns = {
   ...plainPatterns,
   async remove(scope, id) {
     await writeUsual(scope, id, []);
+    await deleteChosen(scope, id);
     await plainPatterns.remove(scope, id);
   },
 };

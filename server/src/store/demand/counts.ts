@@ -40,6 +40,13 @@ export function readChosen({ tx, houseId }: Scope, from: string, before: string)
     .where(and(eq(t.chosenCounts.houseId, houseId), datesIn(t.chosenCounts.date, from, before)));
 }
 
+/** Takes away what was ever chosen for a service. */
+export async function deleteChosen({ tx, houseId }: Scope, patternId: string): Promise<void> {
+  await tx
+    .delete(t.chosenCounts)
+    .where(and(eq(t.chosenCounts.houseId, houseId), eq(t.chosenCounts.patternId, patternId)));
+}
+
 /** One count as a service shows it. */
 export async function readCount(scope: Scope, key: CountKey): Promise<ProductCount> {
   const { tx, houseId } = scope;

@@ -17,6 +17,7 @@ import { ExceptionDialog } from '../week/ExceptionDialog';
 import { NewServicesDialog } from './NewServicesDialog';
 import { PatternDialog } from './PatternDialog';
 import styles from './Services.module.css';
+import { isOrder } from '../week/useOrders';
 import { UsualCounts } from './UsualCounts';
 import { dateOf } from '../../../parts/format/weekdays';
 
@@ -80,7 +81,7 @@ interface Shown {
 
 /** The services of the week that still come. */
 const inForceOn = ({ patterns }: HouseCalendar, today: string): readonly ServicePattern[] =>
-  patterns.filter(({ lastDate }) => lastDate === null || lastDate >= today);
+  patterns.filter((each) => !isOrder(each) && (each.lastDate === null || each.lastDate >= today));
 
 /** The week's days down, each with its services. */
 function Week({ calendar, today, onOpen }: Shown) {

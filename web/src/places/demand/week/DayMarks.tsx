@@ -15,11 +15,14 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { BookingDialog } from './BookingDialog';
 import styles from './Demand.module.css';
 import { EventDialog } from './EventDialog';
+import { OrderDialog } from './OrderDialog';
+import { orderOf, type KeptOrder } from './useOrders';
 import { ExceptionDialog } from './ExceptionDialog';
 
 type Open =
   | { readonly kind: 'event'; readonly of: HouseEvent | null }
   | { readonly kind: 'booking'; readonly of: Booking | null }
+  | { readonly kind: 'order'; readonly of: KeptOrder }
   | { readonly kind: 'exception'; readonly of: ServiceException | null };
 
 /** What makes a day another than its weekday: events, parties, other hours; each to be changed. */
@@ -49,7 +52,7 @@ export function DayMarks({
   );
   const exceptions = (calendar?.exceptions ?? []).filter((each) => isExceptionOn(each, date));
   const close = () => setOpen(null);
-  const mark = (kind: Open['kind'], words: string) => (
+  const mark = (kind: Exclude<Open['kind'], 'order'>, words: string) => (
     <EditOnly>
       <button
         type="button"
@@ -74,23 +77,28 @@ export function DayMarks({
           {event.name} {f.percent(event.expectedPercent, 0)}
         </button>
       ))}
-      {bookings.map((booking) => (
-        <EditOnly>
-          <button
-            key={booking.id}
-            type="button"
-            data-event
-            aria-haspopup="dialog"
-            onClick={() => setOpen({ kind: 'booking', of: booking })}
-          >
-            {booking.name}, {t('demand.booking.says', { count: booking.guests })}
-          </button>
-        </EditOnly>
-      ))}
+      {bookings.map((booking) => {
+        const order = calendar && orderOf(booking, calendar);
+        return (
+          <EditOnly key={booking.id}>
+            <button
+              type="button"
+              data-event
+              aria-haspopup="dialog"
+              onClick={() =>
+                setOpen(order ? { kind: 'order', of: order } : { kind: 'booking', of: booking })
+              }
+            >
+              {order
+                ? t('demand.order.mark', { name: booking.name })
+                : `${booking.name}, ${t('demand.booking.says', { count: booking.guests })}`}
+            </button>
+          </EditOnly>
+        );
+      })}
       {exceptions.map((exception) => (
-        <EditOnly>
+        <EditOnly key={exception.id}>
           <button
-            key={exception.id}
             type="button"
             data-event
             aria-haspopup="dialog"
@@ -108,6 +116,9 @@ export function DayMarks({
       )}
       {open?.kind === 'booking' && (
         <BookingDialog {...{ date, services, products }} booking={open.of} onClose={close} />
+      )}
+      {open?.kind === 'order' && (
+        <OrderDialog date={date} kept={open.of} products={products} onClose={close} />
       )}
       {open?.kind === 'exception' && (
         <ExceptionDialog

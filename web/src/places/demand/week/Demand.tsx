@@ -20,6 +20,7 @@ import styles from './Demand.module.css';
 import { useCalendarQuery, useSalesQuery } from '../demandApi';
 import { DemandNav } from '../DemandNav';
 import { formatForecastErrorMessage } from '../forecastErrorMessage';
+import { OrderDialog } from './OrderDialog';
 import { SoldFacts } from './SoldFacts';
 import {
   boardAround,
@@ -42,6 +43,7 @@ export function Demand() {
   const book = useBookQuery(house).data;
   const [params, setParams] = useSearchParams();
   const [picked, setPicked] = useState<Picked | null>(null);
+  const [isOrdering, setOrdering] = useState(false);
   const dateRange = intervalOf(params.get('days'));
   const today = dateAt(atMs, book?.house.timeZone ?? 'UTC');
   const from = startOf(dateRange, today);
@@ -135,6 +137,13 @@ export function Demand() {
                 </Button>
               </EditOnly>
             )}
+            {dateRange !== 'last-days' && (
+              <EditOnly>
+                <Button variant="outlined" aria-haspopup="dialog" onClick={() => setOrdering(true)}>
+                  {t('demand.order.add')}
+                </Button>
+              </EditOnly>
+            )}
             <Button
               component={Link}
               variant="outlined"
@@ -146,6 +155,14 @@ export function Demand() {
           </div>
         </aside>
       </div>
+      {isOrdering && (
+        <OrderDialog
+          date={dates.find((date) => date > today) ?? today}
+          kept={null}
+          products={board.book.products}
+          onClose={() => setOrdering(false)}
+        />
+      )}
     </Page>
   );
 }

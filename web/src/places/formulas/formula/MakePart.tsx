@@ -1,3 +1,4 @@
+import Button from '@mui/material/Button';
 import { scaleRecipe, recipeFor, lotItem } from '@calm/domain';
 import type { FormulaRecord, HouseBook } from '@calm/contract';
 import { mostBallsOf, type Formula, type ScaledLot, type ScaleRequest } from '@calm/core';
@@ -24,6 +25,7 @@ interface Wish {
 }
 
 const USUAL_BALLS = 100;
+const TIMES = { half: 0.5, double: 2 };
 const FLOUR_KG = { min: 0.1, max: 2000, decimals: 2 };
 const OLD_DOUGH = { min: 0, max: 100_000, decimals: 0 };
 
@@ -56,6 +58,17 @@ export function MakePart({
     change(
       { counts: { ...wish.counts, [id]: count } },
       t('formulas.edit.changed', { what: name, to: f.count(count) }),
+    );
+
+  const multiply = (times: keyof typeof TIMES) =>
+    change(
+      {
+        counts: Object.fromEntries(
+          products.map(({ id }) => [id, Math.ceil(countOf(id) * TIMES[times])]),
+        ),
+        oldDoughG: Math.round(oldDoughG * TIMES[times]),
+      },
+      t(`formulas.make.${times}`),
     );
 
   const made = useScaled(book, record, { mixerId, counts: wish.counts, oldDoughG });
@@ -106,6 +119,11 @@ export function MakePart({
             )
           }
         />
+        {(['half', 'double'] as const).map((times) => (
+          <Button key={times} variant="outlined" onClick={() => multiply(times)}>
+            {t(`formulas.make.${times}`)}
+          </Button>
+        ))}
         <Choice
           label={t('formulas.basics.mixer')}
           value={mixerId}
