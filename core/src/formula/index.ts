@@ -5,4 +5,5 @@ export * from './perLitre';
 export * from './finalMix';
 export * from './notes';
 export * from './edit';
+export * from './homeMeasures';
 export * from './route';

@@ -11,6 +11,7 @@ export interface UnitSymbols {
   readonly h: string;
   readonly min: string;
   readonly l: string;
+  readonly ml: string;
   readonly kj: string;
   /** With what stands between it and its number. */
   readonly percent: string;
@@ -29,6 +30,7 @@ const LATIN: UnitSymbols = {
   h: 'h',
   min: 'min',
   l: 'L',
+  ml: 'mL',
   kj: 'kJ',
   percent: '\u00a0%',
   comma: ', ',
@@ -45,6 +47,7 @@ const ARABIC: UnitSymbols = {
   h: 'س',
   min: 'د',
   l: 'ل',
+  ml: 'مل',
   kj: 'ك.ج',
   percent: '%\u200e',
   comma: '، ',

@@ -26,6 +26,7 @@ import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import styles from './FormulaLines.module.css';
+import { HomeMeasures } from './HomeMeasures';
 import { lineName } from './lineName';
 import { canGo, without, withFlour, withAddition, renamed } from './lineEdits';
 
@@ -56,16 +57,20 @@ const gramsRule = ({ kind }: EditLine) => ({
 
 /** Every ingredient in percent or per litre, and in grams of a batch; each of them can be typed. */
 export function FormulaLines({
+  draftKey,
   formula,
   pantry,
   onChange,
 }: {
+  /** Under which a recipe in home measures is kept on the device. */
+  readonly draftKey: string;
   readonly formula: Formula;
   readonly pantry: Pantry;
   readonly onChange: (formula: Formula, what: string) => void;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
+  const [isAtHome, setAtHome] = useState(false);
   const [base, setBase] = useState<Base>('flour');
   const [flourG, setFlourG] = useState(10_000);
   const lines = editLines(formula);
@@ -140,6 +145,24 @@ export function FormulaLines({
             {t('formulas.edit.addOther')}
           </Button>
         </EditOnly>
+        <EditOnly>
+          <Button
+            size="small"
+            variant="outlined"
+            aria-haspopup="dialog"
+            onClick={() => setAtHome(true)}
+          >
+            {t('formulas.home.open')}
+          </Button>
+        </EditOnly>
+        {isAtHome && (
+          <HomeMeasures
+            draftKey={draftKey}
+            formula={formula}
+            onUse={(to) => onChange(to, t('formulas.home.used'))}
+            onClose={() => setAtHome(false)}
+          />
+        )}
       </div>
     </div>
   );

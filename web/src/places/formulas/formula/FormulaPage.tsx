@@ -130,7 +130,12 @@ function Ingredients({
       <div className={styles['edit']}>
         <div>
           <FormulaBasics content={content} mixers={book.mixers} onChange={draft.change} />
-          <FormulaLines formula={content.formula} pantry={book.pantry} onChange={change} />
+          <FormulaLines
+            draftKey={`${house}/dialog/home/${record.slug}`}
+            formula={content.formula}
+            pantry={book.pantry}
+            onChange={change}
+          />
           <PrefermentPart formula={content.formula} onChange={change} />
           <OldDoughPart formula={content.formula} onChange={change} />
         </div>

@@ -37,6 +37,7 @@ describe('the lines of a formula', () => {
       const [shown, setShown] = useState(formula);
       return (
         <FormulaLines
+          draftKey="yard/dialog/home/yard-dough"
           formula={shown}
           pantry={book.pantry}
           onChange={(to, what) => {
@@ -63,6 +64,31 @@ describe('the lines of a formula', () => {
     await typeOver(cell, '0.75');
     expect(cell).toHaveProperty('value', '0.75');
     expect(last().yeast.percent).toBeCloseTo(0.0075, 9);
+  });
+
+  it('are taken from a recipe in cups and packets, which says where it contradicts itself', async () => {
+    const { last } = lines();
+    await user.click(screen.getByRole('button', { name: 'By cups and spoons' }));
+    const dialog = within(screen.getByRole('dialog'));
+    await user.click(dialog.getByRole('button', { name: 'Save' }));
+    expect(dialog.getByRole('alert')).toHaveTextContent('It needs flour and water');
+    const flour = record?.formula.flours[0]?.name ?? '';
+    await typeOver(dialog.getByRole('textbox', { name: `How much: ${flour}` }), '4');
+    await typeOver(dialog.getByRole('textbox', { name: 'How much: Water' }), '1.5');
+    await typeOver(dialog.getByRole('textbox', { name: 'How much: Salt' }), '2');
+    await typeOver(dialog.getByRole('textbox', { name: /^How much: .*yeast/ }), '0.25');
+    const stated = dialog.getByRole('textbox', {
+      name: /^Weight as the recipe says: strong white/,
+    });
+    await typeOver(stated, '800');
+    expect(dialog.getByRole('note')).toHaveTextContent(/about 509.*not 800/);
+    await typeOver(stated, '500');
+    expect(dialog.queryByRole('note')).toBeNull();
+    await user.click(dialog.getByRole('button', { name: 'Save' }));
+    // 500 g of flour, 360 g of water, 12 g of salt, a quarter of a 42 g cube.
+    expect(last().waterPercent).toBeCloseTo(72, 6);
+    expect(last().saltPercent).toBeCloseTo(2.4, 6);
+    expect(last().yeast.percent).toBeCloseTo(2.1, 6);
   });
 
   it('are typed in grams of a batch, and the batch’s flour follows the main flour', async () => {
