@@ -203,6 +203,35 @@ test('a party, a closed day, other hours: the numbers follow, and all of it goes
         name: /Tue 10 Aug–Tue 24 Aug The whole day: closed \(every year\)/,
       }),
     ).toBeVisible();
+  });
+
+  await test.step('holidays of a country or of a file are closed on, and opened again at once', async () => {
+    await page.getByRole('button', { name: 'Holidays' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('combobox', { name: 'Country' }).click();
+    await page.getByRole('option', { name: 'Austria' }).click();
+    await dialog.getByRole('checkbox', { name: /^Fri 25 Dec / }).check();
+    await dialog.getByRole('checkbox', { name: /^Fri 1 Jan / }).check();
+    await expectAccessible(page);
+    await dialog.getByRole('button', { name: 'Save' }).click();
+    const christmas = page.getByRole('button', { name: /Fri 25 Dec The whole day: closed/ });
+    await expect(christmas).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await expect(christmas).toHaveCount(0);
+
+    await page.getByRole('button', { name: 'Holidays' }).click();
+    const file = (name: string, text: string) =>
+      dialog
+        .locator('input[type=file]')
+        .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+    await file('days.csv', 'a,b');
+    await expect(dialog.getByRole('alert')).toContainText('No days were found');
+    await file('days.csv', '2026-12-31,Lantern walk\n');
+    await dialog.getByRole('checkbox', { name: 'Thu 31 Dec Lantern walk' }).check();
+    await dialog.getByRole('combobox', { name: 'On these days' }).click();
+    await page.getByRole('option', { name: 'another demand is expected' }).click();
+    await dialog.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Days saved: 1.')).toBeVisible();
     await page.goto(at('demand?days=next'));
   });
 

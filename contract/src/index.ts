@@ -16,6 +16,7 @@ export * from './demand/sales';
 export * from './demand/bookings';
 export * from './demand/calendar';
 export * from './demand/events';
+export * from './demand/holidays';
 export * from './lots/lot';
 export * from './engine/dough';
 export * from './engine/wave';

@@ -12,6 +12,7 @@ import type { ColdAlarm, ColdNote, Probe, ReadingsTaken } from '../cold/probe';
 import type { Booking } from '../demand/bookings';
 import type { HouseCalendar, ServiceException, ServicePattern } from '../demand/calendar';
 import type { HouseEvent } from '../demand/events';
+import type { HolidaysAnswer } from '../demand/holidays';
 import type { ForecastAnswer } from '../demand/forecast';
 import type { Sale, SalesImportResult, TillAnswer } from '../demand/sales';
 import type { ProductCount, Service } from '../demand/services';
@@ -87,6 +88,7 @@ export interface PlainAnswers {
   readonly eraseHouse: House;
   readonly keepHouse: House;
   readonly changeSettings: House;
+  readonly holidays: HolidaysAnswer;
   readonly book: HouseBook;
   readonly retire: null;
   readonly bringBack: null;

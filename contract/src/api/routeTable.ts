@@ -170,6 +170,9 @@ const DEMAND_ROUTES = {
   ...collection('ServiceException', 'service-exceptions', 'plan', 'closure or change of hours'),
   ...collection('Event', 'events', 'plan', 'event'),
   ...collection('Booking', 'bookings', 'plan', 'booking'),
+  holidays: get('/houses/:house/holidays', 'plan', 'Public holidays of a country in a year.', {
+    query: ['country', 'region', 'year', 'language'],
+  }),
   services: get('/houses/:house/services', 'see', 'Services of some days, with ball counts.', {
     ...DAYS,
     ...until('minute', 'book', 'demand', 'till', 'counts', 'lots', 'trays'),

@@ -105,6 +105,23 @@ export const serviceExceptionSchema = Joi.object<ServiceExceptionContent>({
   note: text(300).allow('').required(),
 });
 
+/** Whose holidays, in which year, in which language. */
+export const holidaysQuery = Joi.object<{
+  country: string;
+  region?: string;
+  year: number;
+  language: string;
+}>({
+  country: Joi.string()
+    .pattern(/^[A-Z]{2}$/, 'country')
+    .required(),
+  region: Joi.string().pattern(/^[A-Za-z0-9-]{1,10}$/, 'region'),
+  year: Joi.number().integer().min(2000).max(2100).required(),
+  language: Joi.string()
+    .pattern(/^[a-z]{2}$/, 'language')
+    .required(),
+});
+
 /** POST a party. */
 export const bookingSchema = Joi.object<BookingContent>({
   date: localDate().required(),

@@ -71,6 +71,7 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   removePlace: 'M',
   frictions: 'MHOV',
   calendar: 'MHOV',
+  holidays: 'M',
   addServicePattern: 'M',
   changeServicePattern: 'M',
   removeServicePattern: 'M',

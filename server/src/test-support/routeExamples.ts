@@ -218,6 +218,7 @@ export async function routeExamples(
     ...collection('Mixer'),
     frictions: () => ({}),
     calendar: () => ({}),
+    holidays: () => ({ query: { country: 'IT', year: 2027, language: 'it' } }),
     ...collection('ServicePattern'),
     changeUsual: () => ({
       params: [sold.id],

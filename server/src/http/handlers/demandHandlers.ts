@@ -13,6 +13,7 @@ import {
 } from '../../use-cases/demand/demandRecords';
 import { forecastsBetween } from '../../use-cases/demand/forecast';
 import { changeUsual } from '../../use-cases/demand/changeUsual';
+import { holidaysOf } from '../../use-cases/demand/holidays';
 import { importSales } from '../../use-cases/demand/importSales';
 import { salesCsv } from '../../use-cases/demand/salesCsv';
 import { takeTillSales } from '../../use-cases/demand/till';
@@ -35,6 +36,7 @@ export const demandHandlers = {
   addBooking: ({ scope, body }) => bookings.add(scope, body),
   changeBooking: ({ scope, params, body }) => bookings.change(scope, params.id, body),
   removeBooking: ({ scope, params }) => bookings.remove(scope, params.id),
+  holidays: async ({ query }) => ok(await holidaysOf(query)),
   services: async ({ scope, house, query, now }) =>
     ok(await servicesBetween(scope, house, query, now)),
   changeCount: ({ scope, params, body }) => changeCount(scope, params, body),

@@ -98,3 +98,9 @@ export function likelyCountry(): string | null {
   if (isThere) return spoken;
   return Object.keys(toCurrency).find((code) => habitsOf(code).zones[0] === timeZone) ?? spoken;
 }
+
+/** A country in which clocks go by a zone; empty where the browser does not say. */
+export const countryOfZone = (zone: string): string =>
+  Object.keys(toCurrency)
+    .toSorted()
+    .find((code) => zonesOf(new Intl.Locale('und', { region: code })).includes(zone)) ?? '';

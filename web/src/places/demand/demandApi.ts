@@ -8,7 +8,9 @@ import {
   type CountChange,
   type CountOfMany,
   type EventContent,
+  type HolidaysAnswer,
   type HouseCalendar,
+  type RouteQuery,
   type HouseEvent,
   type ProductCount,
   type Sale,
@@ -44,6 +46,9 @@ const demandApi = api.injectEndpoints({
       calendar: build.query<HouseCalendar, string>({
         query: (house) => paths.calendar(house),
         providesTags: ['Calendar'],
+      }),
+      holidays: build.query<HolidaysAnswer, { readonly house: string } & RouteQuery<'holidays'>>({
+        query: ({ house, ...question }) => paths.holidays(house, question),
       }),
       changeUsual: build.mutation<
         HouseCalendar,
@@ -112,6 +117,7 @@ const demandApi = api.injectEndpoints({
 
 export const {
   useCalendarQuery,
+  useHolidaysQuery,
   useChangeUsualMutation,
   useSalesQuery,
   useChangeSaleMutation,

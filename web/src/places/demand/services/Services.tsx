@@ -14,6 +14,7 @@ import { useCursor } from '../../../state/time/useCursor';
 import { useCalendarQuery } from '../demandApi';
 import { DemandNav } from '../DemandNav';
 import { ExceptionDialog } from '../week/ExceptionDialog';
+import { HolidaysDialog } from './HolidaysDialog';
 import { NewServicesDialog } from './NewServicesDialog';
 import { PatternDialog } from './PatternDialog';
 import styles from './Services.module.css';
@@ -24,6 +25,7 @@ import { dateOf } from '../../../parts/format/weekdays';
 type Open =
   | { readonly kind: 'new' }
   | { readonly kind: 'pattern'; readonly of: ServicePattern }
+  | { readonly kind: 'holidays' }
   | { readonly kind: 'exception'; readonly of: ServiceException | null };
 
 /** When the house sells: its week, and the days that differ. */
@@ -60,6 +62,9 @@ export function Services() {
       {open?.kind === 'new' && <NewServicesDialog today={today} onClose={() => setOpen(null)} />}
       {open?.kind === 'pattern' && (
         <PatternDialog pattern={open.of} onClose={() => setOpen(null)} />
+      )}
+      {open?.kind === 'holidays' && (
+        <HolidaysDialog {...{ calendar, today, timeZone }} onClose={() => setOpen(null)} />
       )}
       {open?.kind === 'exception' && (
         <ExceptionDialog
@@ -172,6 +177,13 @@ function Differing({ calendar, today, onOpen }: Shown) {
           onClick={() => onOpen({ kind: 'exception', of: null })}
         >
           {t('demand.exception.add')}
+        </Button>{' '}
+        <Button
+          variant="outlined"
+          aria-haspopup="dialog"
+          onClick={() => onOpen({ kind: 'holidays' })}
+        >
+          {t('demand.holidays.open')}
         </Button>
       </EditOnly>
     </section>

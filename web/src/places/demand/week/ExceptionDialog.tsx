@@ -128,6 +128,7 @@ export function ExceptionDialog({
           )
         }
       />
+      {!pattern && <p className="quiet small">{t('demand.exception.dayClosed')}</p>}
       {pattern && (
         <Choice
           label={t('demand.exception.how')}
