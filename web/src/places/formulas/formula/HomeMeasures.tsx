@@ -121,7 +121,10 @@ function HomeLine({
   const isByVolume = amount.unit !== 'gram' && amount.unit !== 'packet';
   return (
     <div className={styles['line']} role="group" aria-label={name}>
-      <h3>{name}</h3>
+      <div className={styles['name']}>
+        <h3>{name}</h3>
+        <b>{f.grams(meantG(amount, cupMl), 1)}</b>
+      </div>
       <LabelledCell
         name={t('formulas.home.amount')}
         label={t('formulas.home.amountOf', { what: name })}
@@ -171,7 +174,6 @@ function HomeLine({
           onCommit={(to) => onChange({ statedG: to > 0 ? to : null })}
         />
       )}
-      <span className={styles['weighs']}>{f.grams(meantG(amount, cupMl), 1)}</span>
       {kind === 'salt' && isByVolume && (
         <p className="quiet small">{t('formulas.home.saltGrain')}</p>
       )}
