@@ -29,6 +29,10 @@ export const HOUSE_NAME = 'Lantern Yard';
 export const TIME_ZONE = 'Europe/Copenhagen';
 
 export const settings: HouseSettings = {
+  ovens: [
+    { name: 'Stone oven', heatUpMin: 120, ballsPerHour: 50 },
+    { name: 'Deck oven', heatUpMin: 60, ballsPerHour: 45 },
+  ],
   residuePercent: 0.8,
   residuePerLoadG: 60,
   scaleReadabilityG: { default: 1, yeast: 0.1 },

@@ -34,6 +34,7 @@ export * from './demand/ballsToMake';
 export * from './demand/calendar';
 export * from './demand/enoughPercent';
 export * from './demand/forecastAt';
+export * from './demand/ovenLoad';
 export * from './formulas/prefermentFault';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';

@@ -11,6 +11,14 @@ export interface HouseSummary {
   readonly name: string;
 }
 
+/** What bakes. */
+export interface Oven {
+  readonly name: string;
+  /** From cold until it bakes as it should, min. */
+  readonly heatUpMin: number;
+  readonly ballsPerHour: number;
+}
+
 /** How a house weighs, loses and calculates. Percentages as in the core, temperatures °C. */
 export interface HouseSettings {
   readonly residuePercent: number;
@@ -36,6 +44,10 @@ export interface HouseSettings {
   readonly salesColumns?: SalesColumns;
   /** What it works with; `STANDARD_KITCHEN` when the house has not said. */
   readonly kitchen?: Kitchen;
+  /** How high it stands above the sea, m: dough rises more in thinner air. At the sea when absent. */
+  readonly altitudeM?: number;
+  /** What bakes; nothing is known of it when absent. */
+  readonly ovens?: readonly Oven[];
   /** How it looks after its cold; `STANDARD_COLD_RULES` when the house has not said. */
   readonly cold?: ColdRules;
   /** Whom it tells of alarms; `STANDARD_ALARM_CALLS` when the house has not said. */

@@ -6,7 +6,7 @@ import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
 import { kitchenSchema } from '../plan/planSchemas';
 import { id, instant, percent, tempC, text, version, visibleText } from '../api/fields';
-import type { Erasure, SalesColumns, SettingsChange } from './house';
+import type { Erasure, Oven, SalesColumns, SettingsChange } from './house';
 import { MIXER_KINDS, type MixerContent } from './mixer';
 import { STARTER_SETS, type FirstHouseStart, type HouseStart } from './newHouse';
 
@@ -68,6 +68,16 @@ const SETTINGS = {
   serviceLevel,
   salesColumns,
   kitchen: kitchenSchema,
+  altitudeM: Joi.number().min(-500).max(6000),
+  ovens: Joi.array()
+    .items(
+      Joi.object<Oven>({
+        name: visibleText(80),
+        heatUpMin: Joi.number().integer().min(0).max(600).required(),
+        ballsPerHour: Joi.number().integer().min(1).max(2000).required(),
+      }),
+    )
+    .max(20),
   cold: coldRulesSchema,
   alarmCalls: alarmCallsSchema,
   readingColumns: readingColumnsSchema,

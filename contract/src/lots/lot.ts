@@ -28,7 +28,7 @@ export interface Recipe {
   };
   readonly settings: Pick<
     HouseSettings,
-    'residuePercent' | 'residuePerLoadG' | 'derating' | 'pourBy' | 'baseSumC'
+    'residuePercent' | 'residuePerLoadG' | 'derating' | 'pourBy' | 'baseSumC' | 'altitudeM'
   > & {
     readonly scaleReadabilityG: ScaleReadability;
     readonly yeastConversion: YeastConversion;

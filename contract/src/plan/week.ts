@@ -22,6 +22,8 @@ export interface WeekDoughDocument extends WeekDough {
   /** Its pre-ferment's temperature when it is mixed, °C; 20 when absent. */
   readonly prefermentTempC?: number;
   readonly target?: Partial<Target>;
+  /** Height above the sea where it is made, m; at the sea when absent. */
+  readonly altitudeM?: number;
 }
 
 /** A step as it was published, or is pinned. */

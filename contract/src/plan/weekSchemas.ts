@@ -74,6 +74,7 @@ export const weekSchema = Joi.object<WeekDocument>({
       doughTempC: Joi.number().min(1).max(40),
       prefermentTempC: Joi.number().min(1).max(40),
       target: targetSchema,
+      altitudeM: Joi.number().min(-500).max(6000),
     }),
     100,
   )

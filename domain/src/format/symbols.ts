@@ -12,6 +12,7 @@ export interface UnitSymbols {
   readonly min: string;
   readonly l: string;
   readonly ml: string;
+  readonly m: string;
   readonly kj: string;
   /** With what stands between it and its number. */
   readonly percent: string;
@@ -31,6 +32,7 @@ const LATIN: UnitSymbols = {
   min: 'min',
   l: 'L',
   ml: 'mL',
+  m: 'm',
   kj: 'kJ',
   percent: '\u00a0%',
   comma: ', ',
@@ -48,6 +50,7 @@ const ARABIC: UnitSymbols = {
   min: 'د',
   l: 'ل',
   ml: 'مل',
+  m: 'م',
   kj: 'ك.ج',
   percent: '%\u200e',
   comma: '، ',

@@ -8,6 +8,7 @@ const TUE_TO_SAT = [2, 3, 4, 5, 6];
 /** One oven, a small planetary, an under-counter fridge, and one person who does it all. */
 export const cornerShop: HouseSet = {
   settings: {
+    ovens: [{ name: 'Oven', heatUpMin: 60, ballsPerHour: 40 }],
     usualTempsC: { room: 23, flour: 22, tap: 15, preferment: 20 },
     scaleReadabilityG: { default: 1, yeast: 1 },
   },

@@ -8,6 +8,7 @@ const FRI_TO_SUN = [5, 6, 7];
 /** An oven on wheels: no cold at all, dough of the same day, as warm as the day is. */
 export const mobileOven: HouseSet = {
   settings: {
+    ovens: [{ name: 'Oven on wheels', heatUpMin: 45, ballsPerHour: 50 }],
     kitchen: { benchPlaces: 1, tubKg: 12, unsocialFromMin: at(22), unsocialUntilMin: at(6) },
     scaleReadabilityG: { default: 1, yeast: 0.1 },
   },

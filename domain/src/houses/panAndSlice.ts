@@ -16,7 +16,7 @@ const inThePan: Target = {
 
 /** Pans by the slice, at noon and in the evening: a pre-ferment at closing, mixed next day, a night cold in the pan. */
 export const panAndSlice: HouseSet = {
-  settings: {},
+  settings: { ovens: [{ name: 'Deck oven', heatUpMin: 60, ballsPerHour: 30 }] },
   mixers: [{ name: '25 kg fork', kind: 'fork', minDoughKg: 4, maxDoughKg: 25, frictionC: 9 }],
   places: [
     {

@@ -8,6 +8,10 @@ const TUE_TO_SUN = [2, 3, 4, 5, 6, 7];
 /** Two ovens, a spiral and a walk-in: one dough, two sizes, two nights cold. */
 export const restaurant: HouseSet = {
   settings: {
+    ovens: [
+      { name: 'First oven', heatUpMin: 90, ballsPerHour: 60 },
+      { name: 'Second oven', heatUpMin: 90, ballsPerHour: 60 },
+    ],
     kitchen: { benchPlaces: 3, tubKg: 12, unsocialFromMin: at(22), unsocialUntilMin: at(6) },
   },
   mixers: [{ name: '30 kg spiral', kind: 'spiral', minDoughKg: 5, maxDoughKg: 30, frictionC: 14 }],

@@ -20,6 +20,8 @@ export interface DoughParts {
   /** A pre-ferment's temperature when it is mixed, °C. */
   readonly prefermentTempC: number;
   readonly target: Partial<Target>;
+  /** Height above the sea, m; at the sea when absent. */
+  readonly altitudeM?: number | undefined;
 }
 
 /**
@@ -29,9 +31,11 @@ export interface DoughParts {
 export const doughDocument = ({
   prefermentStages,
   prefermentTempC,
+  altitudeM,
   ...dough
 }: DoughParts): DoughDocument => ({
   ...dough,
+  ...(altitudeM !== undefined && { altitudeM }),
   histories:
     prefermentStages.length > 0
       ? { preferment: { doughTempC: prefermentTempC, stages: prefermentStages } }
@@ -71,5 +75,6 @@ export function documentOfRecipe(
     prefermentStages: way.preferments.map((stage) => doughStageOf(stage)),
     prefermentTempC,
     target,
+    altitudeM: recipe.settings.altitudeM,
   });
 }

@@ -158,6 +158,7 @@ function doughOnItsWay(
       prefermentStages: hoursOf(way.preferments),
       prefermentTempC,
       target,
+      altitudeM: recipe.settings.altitudeM,
     }),
   };
 }

@@ -28,7 +28,8 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
   const record = required(book.formulas.find((f) => f.id === product.formulaId));
   const route = required(book.routes.find((r) => r.id === product.routeId));
   const mixer = required(book.mixers.find((m) => m.id === (mixerId ?? record.mixerId)));
-  const { derating, pourBy, baseSumC, scaleReadabilityG, yeastConversion } = book.house.settings;
+  const { derating, pourBy, baseSumC, altitudeM, scaleReadabilityG, yeastConversion } =
+    book.house.settings;
   const residue = residueOf(book);
   return {
     formulaId: record.id,
@@ -51,6 +52,7 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
       derating,
       pourBy,
       ...(baseSumC !== undefined && { baseSumC }),
+      ...(altitudeM !== undefined && { altitudeM }),
       scaleReadabilityG,
       yeastConversion,
     },

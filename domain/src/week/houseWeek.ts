@@ -173,6 +173,7 @@ function mixersFor(
 /** Every dough that something is made of, with the mixers it may be worked in. */
 function doughsOf(house: HouseWeek): WeekDoughDocument[] {
   const { book } = house;
+  const { altitudeM } = book.house.settings;
   const residue = residueOf(book);
   const seen = new Set<string>();
   return [...book.products]
@@ -194,6 +195,7 @@ function doughsOf(house: HouseWeek): WeekDoughDocument[] {
           doughTempC: record.doughTempC,
           prefermentTempC: book.house.settings.usualTempsC.preferment,
           target: product.target,
+          ...(altitudeM !== undefined && { altitudeM }),
         },
       ];
     });

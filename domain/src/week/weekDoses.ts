@@ -231,6 +231,7 @@ function documentFor(
     doughTempC = 24,
     prefermentTempC = PREFERMENT_TEMP_C,
     target = {},
+    altitudeM,
   }: WeekDoughDocument,
   lot: PlannedLot,
   serviceId: string,
@@ -292,6 +293,7 @@ function documentFor(
       prefermentStages: stagesOf(way.preferments).map(plain),
       prefermentTempC,
       target,
+      altitudeM,
     }),
   };
 }

@@ -15,9 +15,11 @@ import {
 import { freshEquivalentPercent, pieceRun } from '@calm/core';
 import {
   adviseLoad,
+  documentOfRecipe,
   lotItem,
   makeFormats,
   nextToTell,
+  ovenLoad,
   recipeFor,
   scaleRecipe,
   weekOfHouse,
@@ -112,6 +114,20 @@ const ROWS: Rows = {
       (await house.get<ForecastAnswer>(paths.forecast(HOUSE, { from: TODAY, days: 3 }))).forecasts,
   ],
   kitchen: [{ ...STANDARD_KITCHEN, benchPlaces: 1, tubKg: 5, unsocialFromMin: 1200 }, week],
+  altitudeM: [
+    1500,
+    async (book) => {
+      const { recipe } = sheet(book);
+      const of = { size: { loads: 1, balls: 200 }, ...roundOf(book), prefermentTempC: 20 };
+      const document = documentOfRecipe(recipe, of);
+      const { doughs } = await week(book);
+      return [document?.altitudeM, doughs.map(({ altitudeM }) => altitudeM)];
+    },
+  ],
+  ovens: [
+    [{ name: 'Stone', heatUpMin: 90, ballsPerHour: 60 }],
+    ({ house: { settings } }) => ovenLoad(settings.ovens ?? [], { doorsMs: 0, closeMs: 1 }, []),
+  ],
   cold: [
     { ...STANDARD_COLD_RULES, limitC: 2 },
     async () => {

@@ -18,6 +18,7 @@ import { useBoard, useHouse } from '../../state/board/useBoard';
 import { useSetUp } from '../../state/board/useSetUp';
 import { AlarmCalls } from './alarms/AlarmCalls';
 import { Facts } from './facts/Facts';
+import { OvensDialog } from './facts/OvensDialog';
 import { ScalesDialog } from './facts/ScalesDialog';
 import { SiteDialog } from './facts/SiteDialog';
 import { WaterDialog } from './facts/WaterDialog';
@@ -27,7 +28,13 @@ import styles from './House.module.css';
 import { Mixers } from './mixers/Mixers';
 import { WholeHouse } from './whole/WholeHouse';
 
-const DIALOGS = { site: SiteDialog, work: WorkDialog, scales: ScalesDialog, water: WaterDialog };
+const DIALOGS = {
+  site: SiteDialog,
+  ovens: OvensDialog,
+  work: WorkDialog,
+  scales: ScalesDialog,
+  water: WaterDialog,
+};
 type Open = keyof typeof DIALOGS;
 
 /** What is set on other pages, by where it is. */
@@ -84,6 +91,24 @@ export function House() {
             onChange={change('site')}
           />
           <Mixers book={book} mayChange={mayChange} />
+          <Facts
+            title={t('house.ovens.title')}
+            why={t('house.ovens.why')}
+            facts={[
+              ...(settings.ovens ?? []).map(
+                ({ name, heatUpMin, ballsPerHour }) =>
+                  [
+                    name,
+                    t('house.ovens.is', { heatUp: f.duration(heatUpMin), perHour: ballsPerHour }),
+                  ] as const,
+              ),
+              [
+                t('house.ovens.altitude'),
+                `${f.count(settings.altitudeM ?? 0)}\u00a0${f.symbols.m}`,
+              ],
+            ]}
+            onChange={change('ovens')}
+          />
           <Facts
             title={t('house.work.title')}
             why={t('house.work.why')}

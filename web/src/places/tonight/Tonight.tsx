@@ -15,6 +15,7 @@ import { useCursor } from '../../state/time/useCursor';
 import { needWords } from '../../words';
 import ballStyles from './Balls.module.css';
 import { BallsOf } from './BallsOf';
+import { Ovens } from './Ovens';
 import { Decisions } from './Decisions';
 import { LotRow } from './LotRow';
 import styles from './Tonight.module.css';
@@ -99,6 +100,7 @@ function ServiceSimulation({
       aside={<Wanted board={board} service={service} />}
     >
       {setUp}
+      <Ovens board={board} service={service} />
       <Decisions house={board.house} decisions={decisions} />
       {forService.length === 0 && <p>{t('tonight.nothingWanted')}</p>}
       {balls.length > 0 && (

@@ -50,6 +50,7 @@ export function usePlannedDough(slug: string): {
       way,
       size,
       prefermentTempC: book.house.settings.usualTempsC.preferment,
+      altitudeM: book.house.settings.altitudeM,
       mixedMs,
       doorsMs,
       closeMs: lot?.closeMs ?? doorsMs + USUAL_SERVICE_H * HOUR_MS,

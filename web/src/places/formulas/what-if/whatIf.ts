@@ -17,6 +17,8 @@ export interface PlannedDough {
   readonly size: LotSize;
   /** A pre-ferment's temperature when it is mixed, °C. */
   readonly prefermentTempC: number;
+  /** Height of the house above the sea, m; at the sea when absent. */
+  readonly altitudeM?: number | undefined;
   /** When it comes off the mixer; the picture's hour 0. */
   readonly mixedMs: number;
   readonly doorsMs: number;
@@ -66,6 +68,7 @@ export function documentOf(dough: PlannedDough, whatIf: WhatIf): DoughDocument {
     ),
     prefermentTempC,
     target: product.target,
+    altitudeM: dough.altitudeM,
   });
 }
 

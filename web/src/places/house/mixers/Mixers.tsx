@@ -46,7 +46,6 @@ export function Mixers({
             <thead>
               <tr>
                 <th scope="col">{t('house.mixers.name')}</th>
-                <th scope="col">{t('house.mixers.kind')}</th>
                 <th scope="col">{t('house.mixers.takes')}</th>
                 <th scope="col">{t('house.mixers.state')}</th>
                 <td />
@@ -55,8 +54,10 @@ export function Mixers({
             <tbody>
               {book.mixers.map((mixer) => (
                 <tr key={mixer.id}>
-                  <th scope="row">{mixer.name}</th>
-                  <td>{t(`house.mixers.kinds.${mixer.kind}`)}</td>
+                  <th scope="row">
+                    {mixer.name}{' '}
+                    <span className="quiet small">{t(`house.mixers.kinds.${mixer.kind}`)}</span>
+                  </th>
                   <td>
                     {t('house.mixers.fromTo', {
                       least: f.kilograms(mixer.minDoughKg * 1000),
