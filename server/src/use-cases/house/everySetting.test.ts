@@ -9,6 +9,7 @@ import {
   type ForecastAnswer,
   type HouseBook,
   type HouseSummary,
+  type MixerContent,
   type SettingsChange,
   type SignInOptions,
 } from '@calm/contract';
@@ -183,5 +184,45 @@ describe('what is set under House counts', () => {
     if (was === undefined) return;
     expect((await send({ [name]: was })).status).toBe(200);
     expect(JSON.stringify(await follows(await house.book()))).toBe(before);
+  });
+});
+
+describe('what is said of a mixer', () => {
+  const mixerOf = (book: HouseBook) => {
+    const { mixer: used } = sheet(book).recipe;
+    const mixer = book.mixers.find(({ id }) => id === used.id);
+    if (!mixer) throw new Error('the round has its mixer');
+    return mixer;
+  };
+  /** Everything of it that can be changed, exhaustively. */
+  const OF_A_MIXER: {
+    readonly [Key in keyof MixerContent]: readonly [
+      to: NonNullable<MixerContent[Key]>,
+      follows: (book: HouseBook) => unknown,
+    ];
+  } = {
+    name: ['Big spiral', (book) => sheet(book).recipe.mixer.name],
+    // Hands are asked last: no machine's dough is put into a bowl.
+    kind: ['hand', async (book) => (await week(book)).doughs.map(({ mixers }) => mixers)],
+    minDoughKg: [20, (book) => sheet(book).recipe.mixer.minDoughKg],
+    maxDoughKg: [25, (book) => sheet(book).scaled],
+    frictionC: [21, () => house.get(paths.frictions(HOUSE))],
+    outOfOrder: [
+      { from: NOW, until: '2026-11-27T12:00:00.000Z' },
+      async (book) => (await week(book)).underWay,
+    ],
+  };
+
+  it.each(Object.keys(OF_A_MIXER) as (keyof MixerContent)[])('%s is used', async (key) => {
+    const [to, follows] = OF_A_MIXER[key];
+    const read = async () => JSON.stringify(await follows(await house.book()));
+    const before = await read();
+    const { id, version, ...content } = mixerOf(await house.book());
+    const at = paths.changeMixer(HOUSE, id);
+    const change = { version, content: { ...content, [key]: to } };
+    const changed = await house.http.put(at).send(change).expect(200);
+    expect(await read()).not.toBe(before);
+    await house.http.put(at).send({ version: changed.body.version, content }).expect(200);
+    expect(await read()).toBe(before);
   });
 });
