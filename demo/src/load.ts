@@ -191,7 +191,16 @@ function bookOf(
     ),
   };
   return {
-    house: { id: id('house'), slug, name, timeZone, settings, eraseOn: null, version: 1 },
+    house: {
+      id: id('house'),
+      slug,
+      name,
+      timeZone,
+      settings,
+      eraseOn: null,
+      asideOn: null,
+      version: 1,
+    },
     formerPeople: [],
     retired: NOTHING_RETIRED,
     mixers: yard.mixers.map(({ key, minDoughG, maxDoughG, ...mixer }) => ({

@@ -16,7 +16,7 @@ import type { HolidaysAnswer } from '../demand/holidays';
 import type { ForecastAnswer } from '../demand/forecast';
 import type { Sale, SalesImportResult, TillAnswer } from '../demand/sales';
 import type { ProductCount, Service } from '../demand/services';
-import type { House, HouseSummary } from '../house/house';
+import type { House, HouseSummary, ListedHouse } from '../house/house';
 import type { Mixer } from '../house/mixer';
 import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
 import type { Place } from '../house/kitchen';
@@ -51,7 +51,7 @@ export type RecordIn<Name extends CollectionName> = CollectionRecords[Name];
 /** What the other routes answer with, when all went well. */
 export interface PlainAnswers {
   readonly clock: ClockReading;
-  readonly houses: readonly HouseSummary[];
+  readonly houses: readonly ListedHouse[];
   readonly startFirstHouse: HouseSummary;
   readonly startHouse: HouseSummary;
   readonly signInOptions: SignInOptions;
@@ -86,6 +86,8 @@ export interface PlainAnswers {
   readonly audit: readonly AuditEntry[];
   readonly live: string;
   readonly eraseHouse: House;
+  readonly putAside: House;
+  readonly takeUp: House;
   readonly keepHouse: House;
   readonly changeSettings: House;
   readonly holidays: HolidaysAnswer;

@@ -22,6 +22,7 @@ export type ProblemKind =
   | 'cannot-scale'
   | 'already-started'
   | 'in-use'
+  | 'put-aside'
   | 'too-large'
   | 'not-json'
   | 'not-readable'

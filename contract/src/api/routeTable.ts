@@ -121,6 +121,11 @@ const BOOK_ROUTES = {
     status: 200,
     media: 'json',
   }),
+  putAside: put('/houses/:house/aside', 'crew', 'Has the house read only, and watched no more.'),
+  takeUp: remove('/houses/:house/aside', 'crew', 'Takes up a house that was put aside.', {
+    status: 200,
+    media: 'json',
+  }),
   changeSettings: put('/houses/:house/settings', 'book', 'Changes settings of the house.', {
     bodyLimit: '200kb',
   }),

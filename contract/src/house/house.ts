@@ -11,6 +11,12 @@ export interface HouseSummary {
   readonly name: string;
 }
 
+/** A site as it appears in a list, with whether it is worked in. */
+export interface ListedHouse extends HouseSummary {
+  /** Since which day it is put aside, YYYY-MM-DD; null is worked in. */
+  readonly asideOn: string | null;
+}
+
 /** What bakes. */
 export interface Oven {
   readonly name: string;
@@ -93,6 +99,8 @@ export interface House extends HouseSummary {
   readonly settings: HouseSettings;
   /** The day on which it is erased for good, YYYY-MM-DD; null is never. */
   readonly eraseOn: string | null;
+  /** Since which day it is put aside, YYYY-MM-DD: it can be read, and nothing is written or watched. Null is worked in. */
+  readonly asideOn: string | null;
   /** Counts changes of the settings. */
   readonly version: number;
 }

@@ -103,8 +103,8 @@ describe('every answer', () => {
 describe('houses', () => {
   it('are listed by name', async () => {
     expect(await house.get(paths.houses())).toEqual([
-      { slug: 'lantern-yard', name: 'Lantern Yard' },
-      { slug: 'other-yard', name: 'Other Yard' },
+      { slug: 'lantern-yard', name: 'Lantern Yard', asideOn: null },
+      { slug: 'other-yard', name: 'Other Yard', asideOn: null },
     ]);
   });
 

@@ -18,6 +18,8 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   houseArchive: 'M',
   eraseHouse: 'M',
   keepHouse: 'M',
+  putAside: 'M',
+  takeUp: 'M',
   signInOptions: 'everybody',
   session: 'everybody',
   signIn: 'everybody',

@@ -21,6 +21,7 @@ const STATUS: Readonly<Record<ProblemKind, number>> = {
   stale: 409,
   'already-started': 409,
   'in-use': 409,
+  'put-aside': 409,
   'too-large': 413,
   'cannot-scale': 422,
   'rate-limited': 429,
@@ -41,6 +42,7 @@ const TITLE: Readonly<Record<ProblemKind, string>> = {
   stale: 'Somebody changed this in the meantime',
   'already-started': 'This dough is already under way for that date',
   'in-use': 'Something still refers to this',
+  'put-aside': 'This house is put aside',
   'too-large': 'What was sent is too large',
   'cannot-scale': 'This lot cannot be made as asked',
   unexpected: 'Something went wrong on our side',
@@ -77,6 +79,8 @@ function sendRefusal(res: Response, refusal: Refusal): void {
   switch (refusal.kind) {
     case 'signed-out':
       return sendProblem(res, 'signed-out', 'Nobody is signed in here.');
+    case 'put-aside':
+      return sendProblem(res, 'put-aside', 'Nothing is written in it. Take it up again first.');
     case 'bad-input':
       return sendBadInput(res, refusal.errors);
     case 'not-found':

@@ -49,7 +49,8 @@ const WATCH = {
 /** Looks at every house once. @returns how many have changed */
 export async function lookOnce(db: Database, now: Date): Promise<number> {
   let changed = 0;
-  for (const { slug } of await listHouses(db)) {
+  for (const { slug, asideOn } of await listHouses(db)) {
+    if (asideOn !== null) continue;
     const isChanged = await inTransaction(db, async (tx) => {
       const house = await findHouse(tx, slug);
       if (!house) return false;

@@ -126,6 +126,8 @@ export async function routeExamples(
     houseArchive: () => ({}),
     eraseHouse: () => ({ body: { name: 'Lantern Yard' } }),
     keepHouse: () => ({}),
+    putAside: () => ({}),
+    takeUp: () => ({}),
     signInOptions: () => ({}),
     session: () => ({}),
     signIn: () => ({

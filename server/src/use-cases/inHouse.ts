@@ -48,6 +48,7 @@ export async function inHouse<T>(
     async (tx) => {
       const house = await findHouse(tx, request.slug);
       if (!house) return fail({ kind: 'not-found', what: 'house' });
+      if (isHeldBack(house, request)) return fail({ kind: 'put-aside' });
       const trail: AuditChange[] = [];
       const alsoWritten = new Set<HousePart>();
       const scope = { tx, houseId: house.id, trail, alsoWritten };
@@ -60,3 +61,9 @@ export async function inHouse<T>(
     },
   );
 }
+
+/** What is written also in a house that is put aside: who is here, how they read, and what becomes of it. */
+const WRITTEN_ASIDE = /^\/(aside|erasure|session|sessions|new-secret)(\/|$)/;
+
+const isHeldBack = ({ asideOn }: House, { isWrite, path }: HouseRequest): boolean =>
+  asideOn !== null && isWrite && !WRITTEN_ASIDE.test(path);

@@ -6,6 +6,7 @@ import type { RecordName } from '../store/recordName';
 /** Why a use case did nothing. Each becomes one problem document. */
 export type Refusal =
   | { readonly kind: 'signed-out' }
+  | { readonly kind: 'put-aside' }
   | {
       readonly kind: 'not-found';
       readonly what:

@@ -14,7 +14,7 @@ import { useLive } from '../state/api/useLive';
 import { HouseFormats, useDisplayOfPerson } from './Display';
 import { ColdAlarms } from './rail/ColdAlarms';
 import { NotNowBanner } from './rail/NotNowBanner';
-import { EraseBar } from './rail/EraseBar';
+import { HouseEndBar } from './rail/HouseEndBar';
 import { NewVersionBar } from './rail/NewVersionBar';
 import { OutboxBar } from './rail/OutboxBar';
 import styles from './Shell.module.css';
@@ -71,7 +71,7 @@ export function Shell() {
           <main id="content" className={styles['page']} tabIndex={-1}>
             <OutboxBar />
             <NewVersionBar />
-            {book && <EraseBar house={book.house} />}
+            {book && <HouseEndBar house={book.house} />}
             <Timers />
             <ColdAlarms />
             <NotNowBanner />

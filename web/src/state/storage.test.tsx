@@ -69,8 +69,8 @@ describe('a device of an earlier version', () => {
 
 describe('the house that is meant without an address', () => {
   const houses = [
-    { slug: 'bell-oar', name: 'Bell & Oar' },
-    { slug: 'lantern-yard', name: 'Lantern Yard' },
+    { slug: 'bell-oar', name: 'Bell & Oar', asideOn: null },
+    { slug: 'lantern-yard', name: 'Lantern Yard', asideOn: null },
   ];
 
   it('is the one that was opened last here, or the first where that is gone', () => {
@@ -80,6 +80,10 @@ describe('the house that is meant without an address', () => {
     rememberHouse('given-up');
     expect(likelyHouse(houses)?.slug).toBe('bell-oar');
     expect(likelyHouse([])).toBeUndefined();
+    const [first] = houses;
+    const aside = houses.map((house) => ({ ...house, asideOn: '2026-11-25' }));
+    expect(likelyHouse(aside)?.slug).toBe('bell-oar');
+    expect(likelyHouse([...aside.slice(0, 1), ...houses.slice(1)])?.slug).not.toBe(first?.slug);
   });
 });
 

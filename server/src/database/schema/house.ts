@@ -27,6 +27,8 @@ export const houses = mysqlTable('houses', {
   settings: json('settings').$type<HouseSettings>().notNull(),
   /** The day on which it is erased for good; null is never. */
   eraseOn: date('erase_on', { mode: 'string' }),
+  /** Since when it is put aside; null is worked in. */
+  asideOn: date('aside_on', { mode: 'string' }),
   version: version(),
 });
 

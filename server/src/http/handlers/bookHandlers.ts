@@ -7,6 +7,7 @@ import { ingredients, products, routes } from '../../use-cases/book/bookRecords'
 import { bookOf } from '../../use-cases/book/losses';
 import { frictionsOf } from '../../use-cases/book/frictions';
 import { formulaVersions, saveFormula, startFormula } from '../../use-cases/book/saveFormula';
+import { putAside, takeUp } from '../../use-cases/house/aside';
 import { changeSettings } from '../../use-cases/house/changeSettings';
 import { eraseHouse, keepHouse } from '../../use-cases/house/erasure';
 import { mixers } from '../../use-cases/house/mixers';
@@ -23,6 +24,8 @@ export const bookHandlersOf = (db: Database) =>
     startHouse: ({ scope, body, who, now }) => startHouse(scope, body, who?.personId ?? null, now),
     eraseHouse: ({ scope, house, body, now }) => eraseHouse(scope, house, body, now),
     keepHouse: ({ scope, house }) => keepHouse(scope, house),
+    putAside: ({ scope, house, now }) => putAside(scope, house, now),
+    takeUp: ({ scope, house }) => takeUp(scope, house),
     changeSettings: ({ scope, house, body }) => changeSettings(scope, house, body),
     book: async ({ scope, house }) => ok(await bookOf(scope, house)),
     startFormula: ({ scope, body, now }) => startFormula(scope, body, now),

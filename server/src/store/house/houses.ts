@@ -1,4 +1,4 @@
-import type { House, HouseBook, HouseSummary } from '@calm/contract';
+import type { House, HouseBook, HouseSummary, ListedHouse } from '@calm/contract';
 import { allergensOf } from '@calm/core';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Queries } from '../../database/database';
@@ -13,9 +13,9 @@ import * as t from '../../database/schema';
 import type { Scope } from '../../database/scope';
 
 /** All houses in this database, by name. */
-export function listHouses(tx: Queries): Promise<HouseSummary[]> {
+export function listHouses(tx: Queries): Promise<ListedHouse[]> {
   return tx
-    .select({ slug: t.houses.slug, name: t.houses.name })
+    .select({ slug: t.houses.slug, name: t.houses.name, asideOn: t.houses.asideOn })
     .from(t.houses)
     .orderBy(asc(t.houses.name));
 }
@@ -72,6 +72,11 @@ export async function writeHouse(
 /** Writes on which day a house is erased; null is never. */
 export async function writeEraseOn({ tx, houseId }: Scope, eraseOn: string | null): Promise<void> {
   await tx.update(t.houses).set({ eraseOn }).where(eq(t.houses.id, houseId));
+}
+
+/** Writes since which day a house is put aside; null is worked in. */
+export async function writeAsideOn({ tx, houseId }: Scope, asideOn: string | null): Promise<void> {
+  await tx.update(t.houses).set({ asideOn }).where(eq(t.houses.id, houseId));
 }
 
 /** Everything of a house that changes seldom, but for what its log has learned. */

@@ -8,7 +8,7 @@ import { HouseStartFields, likelyStart } from '../../parts/house/HouseStartField
 import { SetUpList } from '../../parts/house/SetUpList';
 import { renderInApp } from '../../test-support/render';
 import { reading } from '../../test-support/words';
-import { EraseBar } from '../../shell/rail/EraseBar';
+import { HouseEndBar } from '../../shell/rail/HouseEndBar';
 import { Facts } from './facts/Facts';
 import { MixerDialog } from './mixers/MixerDialog';
 import { Mixers } from './mixers/Mixers';
@@ -138,7 +138,19 @@ describe('the whole house', () => {
     expect(screen.getByRole('button', { name: 'Keep the house' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Delete this house' })).toBeNull();
     unmount();
-    const { container } = renderInApp(<EraseBar house={ending} />);
+    const { container } = renderInApp(<HouseEndBar house={ending} />);
     expect(container.textContent).toMatch(/^Lantern Yard will be deleted for good on .*9/);
+  });
+
+  it('is put aside and taken up again with one press, and says so meanwhile', () => {
+    const { unmount } = renderInApp(<WholeHouse house={house} />);
+    expect(screen.getByRole('button', { name: 'Put aside' })).toBeTruthy();
+    unmount();
+    const aside = { ...house, asideOn: '2026-11-25' };
+    const second = renderInApp(<WholeHouse house={aside} />);
+    expect(screen.getByRole('button', { name: 'Take up again' })).toBeTruthy();
+    second.unmount();
+    const { container } = renderInApp(<HouseEndBar house={aside} />);
+    expect(container.textContent).toMatch(/^Lantern Yard is put aside since .*25/);
   });
 });

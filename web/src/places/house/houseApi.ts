@@ -22,6 +22,16 @@ const houseApi = api.injectEndpoints({
         query: ({ house, name }) => routeRequest('eraseHouse', [house], { name }),
         invalidatesTags: ['Book'],
       }),
+      /** Has it read only, and watched no more. */
+      putAside: build.mutation<House, string>({
+        query: (house) => routeRequest('putAside', [house]),
+        invalidatesTags: ['Book', 'Houses'],
+      }),
+      /** Takes it up again. */
+      takeUp: build.mutation<House, string>({
+        query: (house) => routeRequest('takeUp', [house]),
+        invalidatesTags: ['Book', 'Houses'],
+      }),
       /** Keeps a house that was to be deleted. */
       keepHouse: build.mutation<House, string>({
         query: (house) => routeRequest('keepHouse', [house]),
@@ -43,6 +53,8 @@ export const {
   useAddMixerMutation,
   useEraseHouseMutation,
   useKeepHouseMutation,
+  usePutAsideMutation,
+  useTakeUpMutation,
   useChangeMixerMutation,
   useRemoveMixerMutation,
   useStartHouseMutation,

@@ -5,7 +5,7 @@ import {
   type ForecastAnswer,
   type Handover,
   type HouseBook,
-  type HouseSummary,
+  type ListedHouse,
   type LogPage,
   type LogQuery,
   type Lot,
@@ -125,7 +125,7 @@ export const api = createApi({
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    houses: build.query<HouseSummary[], void>({
+    houses: build.query<ListedHouse[], void>({
       query: () => paths.houses(),
       providesTags: ['Houses'],
     }),

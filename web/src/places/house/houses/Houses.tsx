@@ -28,9 +28,10 @@ export function Houses({ mayBegin }: { readonly mayBegin: boolean }) {
         <p className="quiet">{t('house.houses.only')}</p>
       ) : (
         <ul className={styles['list']}>
-          {others.map(({ slug, name }) => (
+          {others.map(({ slug, name, asideOn }) => (
             <li key={slug}>
               <Link to={`/${slug}/tonight`}>{name}</Link>
+              {asideOn !== null && <span className="quiet small"> {t('house.houses.aside')}</span>}
             </li>
           ))}
         </ul>

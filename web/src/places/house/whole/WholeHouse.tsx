@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import { useNotices } from '../../../parts/messages/Notices';
 import { problemWords } from '../../../parts/messages/problemWords';
-import { useKeepHouseMutation } from '../houseApi';
+import { useKeepHouseMutation, usePutAsideMutation, useTakeUpMutation } from '../houseApi';
 import styles from '../House.module.css';
 import { EraseDialog } from './EraseDialog';
 
@@ -13,10 +13,23 @@ import { EraseDialog } from './EraseDialog';
 export function WholeHouse({ house }: { readonly house: House }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { said, failed } = useNotices();
+  const { said, changed, failed } = useNotices();
   const [keep, { isLoading }] = useKeepHouseMutation();
   const [isOpen, setOpen] = useState(false);
-  const { slug, eraseOn } = house;
+  const [putAside, { isLoading: isPutting }] = usePutAsideMutation();
+  const [takeUp, { isLoading: isTaking }] = useTakeUpMutation();
+  const { slug, name, eraseOn, asideOn } = house;
+  const turn = async () => {
+    const there = () => putAside(slug).unwrap();
+    const back = () => takeUp(slug).unwrap();
+    try {
+      await (asideOn === null ? there() : back());
+      if (asideOn === null) changed(t('house.whole.isAside', { name }), back);
+      else changed(t('house.whole.isTakenUp', { name }), there);
+    } catch (error) {
+      failed(problemWords(t, error));
+    }
+  };
   const keepIt = async () => {
     try {
       await keep(slug).unwrap();
@@ -37,6 +50,19 @@ export function WholeHouse({ house }: { readonly house: House }) {
         download
       >
         {t('house.whole.archive')}
+      </Button>
+      <p className="quiet">
+        {asideOn === null
+          ? t('house.whole.asideWhy')
+          : t('shell.asideOn', { name, date: f.date(asideOn) })}
+      </p>
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={isPutting || isTaking}
+        onClick={() => void turn()}
+      >
+        {t(asideOn === null ? 'house.whole.putAside' : 'house.whole.takeUp')}
       </Button>
       {eraseOn === null ? (
         <Button size="small" color="error" aria-haspopup="dialog" onClick={() => setOpen(true)}>

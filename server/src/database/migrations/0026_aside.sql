@@ -1,0 +1,1 @@
+ALTER TABLE `houses` ADD `aside_on` date;
