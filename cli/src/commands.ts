@@ -1,5 +1,7 @@
 import { badInput, type Answer } from './answer';
 import { doseCommand } from './doseCommand';
+import { learnCommand } from './learnCommand';
+import { narrowCommand } from './narrowCommand';
 import { planCommand } from './planCommand';
 import { readyCommand } from './readyCommand';
 import { scaleCommand } from './scaleCommand';
@@ -15,6 +17,8 @@ const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   plan: planCommand,
   wave: waveCommand,
   ready: readyCommand,
+  learn: learnCommand,
+  narrow: narrowCommand,
 };
 
 /**

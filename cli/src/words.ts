@@ -4,6 +4,7 @@ import type {
   DoseAlternative,
   DoseLimit,
   DoughStage,
+  NarrowedLot,
   NeverReady,
   NoSplit,
   Remedy,
@@ -60,4 +61,23 @@ export function formatAlternativeMessage(
 /** `ball stage 2`: counted as in the document, from 1. */
 function formatStageMessage(index: number, stages: readonly DoughStage[]): string {
   return catalogue.t(`stages.${stages[index]?.kind ?? 'ball'}`, { number: index + 1 });
+}
+
+/** What narrowed a lot's window, and what of it was not believed; nothing where nothing was seen. */
+export function formatNarrowedMessages({
+  counted,
+  yeastFactor,
+  placeC,
+  doubted,
+}: NarrowedLot): string[] {
+  if (counted === 0 && doubted.length === 0) return [catalogue.t('narrow.nothing')];
+  const yeast = Math.round(100 * (yeastFactor - 1));
+  const stronger = yeast > 0 ? 'stronger' : 'weaker';
+  const warmer = placeC > 0 ? 'warmer' : 'colder';
+  return [
+    ...(counted > 0 ? [catalogue.t('narrow.counted', { count: counted })] : []),
+    ...(yeast === 0 ? [] : [catalogue.t(`narrow.${stronger}`, { percent: Math.abs(yeast) })]),
+    ...(Math.abs(placeC) < 0.1 ? [] : [catalogue.t(`narrow.${warmer}`, { by: Math.abs(placeC) })]),
+    ...[...new Set(doubted)].map((doubt) => catalogue.t(`narrow.doubted.${doubt}`)),
+  ];
 }

@@ -19,6 +19,7 @@ export * from './demand/events';
 export * from './demand/holidays';
 export * from './lots/lot';
 export * from './engine/dough';
+export * from './engine/observedLot';
 export * from './engine/wave';
 export type * from './api/defineRoute';
 export { COLD_HANGS_ON, ROUTE_AREAS, ROUTES } from './api/routeTable';

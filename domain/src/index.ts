@@ -1,3 +1,4 @@
+export * from './learn/learnDocument';
 export * from './lots/currentRecords';
 export * from './lots/deriveLot';
 export * from './lots/doughDocument';

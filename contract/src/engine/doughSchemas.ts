@@ -11,7 +11,7 @@ import {
   UNTIL_RISE_LIMITS,
 } from './vocabulary';
 import Joi from 'joi';
-import type { DoseDocument, SimulateDocument } from './dough';
+import type { DoseDocument, DoughDocument, SimulateDocument } from './dough';
 import { formulaSchema, undosedFormulaSchema } from './formulaSchemas';
 
 const within = ({ least, most }: { readonly least: number; readonly most: number }) =>
@@ -61,6 +61,12 @@ const dough = {
     instant: Joi.number().min(0.1).max(1),
   }),
 };
+
+/** A dough and its way, within another document. */
+export const doughSchema = Joi.object<DoughDocument>({
+  formula: formulaSchema.required(),
+  ...dough,
+});
 
 /** Input of `calm simulate`. */
 export const simulateSchema = Joi.object<SimulateDocument>({

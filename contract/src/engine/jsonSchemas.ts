@@ -2,6 +2,7 @@ import type { ObjectSchema } from 'joi';
 import { jsonSchemaOf } from '../api/openApi';
 import { bookFileSchema } from '../book/bookFileSchemas';
 import { doseSchema, simulateSchema } from './doughSchemas';
+import { learnSchema, narrowSchema } from './observedSchemas';
 import { readySchema, scaleSchema, waterSchema, waveSchema } from './engineSchemas';
 import { weekSchema } from '../plan/weekSchemas';
 
@@ -35,6 +36,16 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     schema: weekSchema,
     description:
       'Input of calm plan: a week to be planned. Moments are ISO 8601; a stretch ends after it has begun; hours go least ≤ preferred ≤ most. A dough with a formula is dosed for the times it is planned at.',
+  },
+  learn: {
+    schema: learnSchema,
+    description:
+      'Input of calm learn: lots as they went, with what was measured and seen of them. Hours count from the mixer; a rise is volumes since the last shaping.',
+  },
+  narrow: {
+    schema: narrowSchema,
+    description:
+      'Input of calm narrow: one lot as calm learn takes it, and numbers of the house that it has accepted, each a factor or a shift in °C.',
   },
   'formulas-file': {
     schema: bookFileSchema,

@@ -1,2 +1,4 @@
 export * from './losses';
 export * from './pieces';
+export * from './controlChart';
+export * from './lots';

@@ -1,3 +1,4 @@
+export * from './cholesky';
 export * from './firstIndex';
 export * from './maximum';
 export * from './normal';

@@ -105,6 +105,8 @@ export interface DoughStart {
   /** Of the yeast, what came awake with a pre-ferment; 0–1. */
   readonly awakeShare?: number;
   readonly altitudeM?: number;
+  /** How long its flour stands against flours of its strength. */
+  readonly endurance?: number;
 }
 
 /** A dough straight off the mixer. @param tempC its temperature, °C */
@@ -113,12 +115,18 @@ export function newDough(
   tempC: number,
   shape: Shape,
   container: Container,
-  { constants = STARTING, films = FILM_W_PER_M2K, awakeShare = 0, altitudeM = 0 }: DoughStart = {},
+  {
+    constants = STARTING,
+    films = FILM_W_PER_M2K,
+    awakeShare = 0,
+    altitudeM = 0,
+    endurance = 1,
+  }: DoughStart = {},
 ): Dough {
   const mixedL = traits.doughKgPerKg / (constants.doughDensity / 1000);
   const salt = saltFactor(traits.saltPercent, traits.waterLPerKg * 100, constants);
   const pressure = pressureAt(altitudeM);
-  const lastsH = traits.limits.mostMaturityH * constants.endurance;
+  const lastsH = traits.limits.mostMaturityH * constants.endurance * endurance;
   return {
     traits,
     constants,

@@ -101,16 +101,26 @@ const odds = (z: number): number => 1 / (1 + Math.exp(-STEEPER * z));
  *
  * @returns 0–1; at each single bound one in two
  */
-export function openingOdds(
+export function openingOdds(look: DoughLook, target: Target = STANDARD_TARGET): number {
+  const { started, lasting } = bandOdds(look, target);
+  return started * lasting;
+}
+
+/**
+ * Odds that balls are in their window already, and that they are not past it.
+ *
+ * @param gasSpread what is not known of their gas, one standard deviation of its ln
+ */
+export function bandOdds(
   { volume, relaxed, holding, coreTempC }: DoughLook,
   target: Target = STANDARD_TARGET,
-): number {
+  gasSpread = GAS_SPREAD,
+): { readonly started: number; readonly lasting: number } {
   const gas = Math.log(Math.max(1e-6, volume - 1));
-  const inBand =
-    odds((gas - Math.log(Math.max(1e-6, target.riseMin - 1))) / GAS_SPREAD) *
-    odds((Math.log(Math.max(1e-6, target.riseMax - 1)) - gas) / GAS_SPREAD);
+  const isRisen = odds((gas - Math.log(Math.max(1e-6, target.riseMin - 1))) / gasSpread);
+  const isInBand = odds((Math.log(Math.max(1e-6, target.riseMax - 1)) - gas) / gasSpread);
   const times = -Math.log(Math.max(1e-12, 1 - relaxed));
   const isRelaxed = odds(Math.log(Math.max(1e-6, times) / OPENS_AFTER_TIMES) / RELAXATION_SPREAD);
   const isWarm = odds((coreTempC - target.openTempC) / CORE_SPREAD_C);
-  return inBand * isRelaxed * isWarm * holding;
+  return { started: isRisen * isRelaxed * isWarm, lasting: isInBand * holding };
 }

@@ -48,6 +48,8 @@ export interface DoughRoute {
   /** Height above the sea, m: bubbles swell more where the air is thin. */
   readonly altitudeM?: number;
   readonly yeastConversion?: YeastConversion;
+  /** How long its flour stands against flours of its strength; 1 when absent. */
+  readonly endurance?: number;
   readonly constants?: FermentConstants;
   readonly films?: Films;
 }
@@ -143,6 +145,7 @@ export function routeFaults(route: DoughRoute, freshPercent: number): RouteFault
 /** No ingredient outweighs the flour more than this many times. */
 const PERCENT = { least: 0, most: 400 } as const;
 const STRENGTH_W = { least: 1, most: 1000 } as const;
+const ENDURANCE = { least: 0.2, most: 5 } as const;
 const ACTIVITY = { least: 0.01, most: 3 } as const;
 
 const MALT_PERCENT = { least: 0, most: 10 } as const;
@@ -153,6 +156,7 @@ function formulaFaults({
   yeastActivity = 1,
   maltPercent = 0,
   altitudeM = 0,
+  endurance = 1,
   headstarts = [],
 }: DoughRoute): RouteFault[] {
   const { flours, additions = [], waterPercent, saltPercent } = formula;
@@ -166,6 +170,7 @@ function formulaFaults({
     ['yeast activity', formula.yeast.activity ?? 1, ACTIVITY],
     ['maltPercent', maltPercent, MALT_PERCENT],
     ['altitudeM', altitudeM, ALTITUDE_M],
+    ['endurance', endurance, ENDURANCE],
     ...flours.flatMap(
       ({ name, percent, strengthW, proteinPercent, branPercent }): typeof numbers => [
         [name, percent, PERCENT],

@@ -176,11 +176,22 @@ export function pointBetween(
   target: Target,
   kinds: StageKinds,
 ): DoughPoint {
+  const [i, share] = placeOf(course, hour);
+  return { ...pointAt(course, i, target, kinds, share), hour };
+}
+
+/** What dough is judged by at an hour, between the two moments it lies between. */
+export function lookBetween(course: Course, hour: number): DoughLook {
+  const [i, share] = placeOf(course, hour);
+  return lookAt(course, i, share);
+}
+
+/** Index of the moment before an hour, and how far on to the next it lies, 0–1. */
+function placeOf(course: Course, hour: number): [i: number, share: number] {
   const i = indexAt(course, hour);
   const next = Math.min(i + 1, course.length - 1);
   const span = at(course.hours, next) - at(course.hours, i);
-  const share = span > 0 ? Math.max(0, (hour - at(course.hours, i)) / span) : 0;
-  return { ...pointAt(course, i, target, kinds, share), hour };
+  return [i, span > 0 ? Math.max(0, (hour - at(course.hours, i)) / span) : 0];
 }
 
 /** Index of the last moment that is not past an hour; 0 before the first. */

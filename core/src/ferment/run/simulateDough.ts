@@ -74,7 +74,15 @@ export function enterStage(dough: Dough, route: DoughRoute, index: number, airC:
 
 /** The dough as it comes off the mixer, with what a pre-ferment or old dough brings. */
 export function startDough(route: DoughRoute): Dough {
-  const { formula, headstarts = [], doughTempC, constants = STARTING, films, altitudeM } = route;
+  const {
+    formula,
+    headstarts = [],
+    doughTempC,
+    constants = STARTING,
+    films,
+    altitudeM,
+    endurance,
+  } = route;
   const extras = {
     ...(route.yeastActivity !== undefined && { activity: route.yeastActivity }),
     ...(route.maltPercent !== undefined && { maltPercent: route.maltPercent }),
@@ -94,6 +102,7 @@ export function startDough(route: DoughRoute): Dough {
     awakeShare: yeastGPerKg > 0 ? awakeG / yeastGPerKg : 0,
     ...(films && { films }),
     ...(altitudeM !== undefined && { altitudeM }),
+    ...(endurance !== undefined && { endurance }),
   });
   dough.maturityH = brought((start) => start.maturityH);
   dough.ageH = dough.maturityH;

@@ -1,5 +1,4 @@
 import type { DoughRoute } from '../route/doughRoute';
-import { STARTING, type FermentConstants } from '../laws/constants';
 import { flourLimits } from '../laws/flour';
 import { simulate } from './simulate';
 import { STANDARD_TARGET, type Target } from '../dough/state';
@@ -102,7 +101,10 @@ function sigmaRoutes(route: DoughRoute, spread: KitchenSpread): DoughRoute[][] {
   return [
     both((sign) => ({ ...route, yeastActivity: (route.yeastActivity ?? 1) * (1 + sign * yeast) })),
     both((sign) => withStrength(route, strengthW + sign * strengthOffBy)),
-    both((sign) => ({ ...route, constants: withEndurance(route.constants, sign, spread) })),
+    both((sign) => ({
+      ...route,
+      endurance: (route.endurance ?? 1) * Math.exp(sign * spread.endurance),
+    })),
     ...route.stages.map((_, stage) =>
       both((sign) => ({
         ...route,
@@ -118,20 +120,4 @@ function sigmaRoutes(route: DoughRoute, spread: KitchenSpread): DoughRoute[][] {
 export function withStrength(route: DoughRoute, strengthW: number): DoughRoute {
   const flours = route.formula.flours.map((flour) => ({ ...flour, strengthW }));
   return { ...route, formula: { ...route.formula, flours } };
-}
-
-const endurances = new WeakMap<FermentConstants, Map<number, FermentConstants>>();
-
-/** The constants with flour that stands longer or shorter; the same object each time, as its tables hang on it. */
-function withEndurance(
-  constants: FermentConstants = STARTING,
-  sign: number,
-  { endurance }: KitchenSpread,
-): FermentConstants {
-  const moved = Math.exp(sign * endurance);
-  const known = endurances.get(constants) ?? new Map<number, FermentConstants>();
-  const own = known.get(moved) ?? { ...constants, endurance: constants.endurance * moved };
-  known.set(moved, own);
-  endurances.set(constants, known);
-  return own;
 }

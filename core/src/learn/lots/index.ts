@@ -1,0 +1,3 @@
+export * from './observed';
+export * from './narrow';
+export * from './learnHouse';
