@@ -78,7 +78,7 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
       await tablet.goto(sheet);
       await tablet.getByRole('button', { name: 'Start this lot' }).click();
       await expect(tablet.getByText('Started: SL-1125-A.')).toBeVisible();
-      await tablet.getByRole('button', { name: 'Start' }).first().click();
+      await tablet.getByRole('button', { name: 'Start', exact: true }).first().click();
       const timer = tablet.getByRole('timer').first();
       await expect(timer).toBeVisible();
       await tablet.getByRole('button', { name: 'Two more minutes' }).first().click();
