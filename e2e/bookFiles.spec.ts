@@ -95,15 +95,21 @@ test('the book goes out as a file and comes back; a file is shown before it chan
     await expect(dialog.getByText('new', { exact: true })).toBeVisible();
     await dialog.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(page.getByRole('link', { name: 'Harbour dough' })).toBeVisible();
+    // Taken back, it is offered no more; brought in once more, it is again.
+    await page.keyboard.press('Control+z');
+    await expect(page.getByText('Retired formulas: 1')).toBeVisible();
+    await file.setInputFiles(rows(...harbour('2.5')));
+    await dialog.getByRole('button', { name: 'Import', exact: true }).click();
+    await expect(page.getByRole('link', { name: 'Harbour dough' })).toBeVisible();
     await file.setInputFiles(rows(...harbour('2.8')));
-    await expect(dialog.getByText('becomes version 2')).toBeVisible();
+    await expect(dialog.getByText('becomes version 3')).toBeVisible();
     await dialog.getByRole('button', { name: 'Import', exact: true }).click();
     await expect(
-      page.getByText(/Version 2: strong white, 63\s% water, 2\.8\s% salt/),
+      page.getByText(/Version 3: strong white, 63\s% water, 2\.8\s% salt/),
     ).toBeVisible();
     await page.keyboard.press('Control+z');
     await expect(
-      page.getByText(/Version 3: strong white, 63\s% water, 2\.5\s% salt/),
+      page.getByText(/Version 4: strong white, 63\s% water, 2\.5\s% salt/),
     ).toBeVisible();
   });
 });

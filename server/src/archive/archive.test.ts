@@ -1,4 +1,4 @@
-import { paths } from '@calm/contract';
+import { paths, type AuditEntry } from '@calm/contract';
 import { loadLanternYard } from '@calm/demo';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020';
@@ -238,6 +238,9 @@ describe('an archive of a house', () => {
       });
     expect(res.status).toBe(200);
     expect(res.headers['content-disposition']).toBe('attachment; filename=lantern-yard.zip');
+    const [last] = (await house.http.get(paths.audit(HOUSE))).body as AuditEntry[];
+    expect(last).toMatchObject({ path: '/archive.zip', method: 'GET', permission: 'see' });
+    expect(last?.personId).not.toBeNull();
     const at = join(folder, 'page.zip');
     writeFileSync(at, res.body as Buffer);
     expect([...(await filesOf(at)).keys()]).toEqual([...files.keys()]);

@@ -11,6 +11,7 @@ import { putAside, takeUp } from '../../use-cases/house/aside';
 import { changeSettings } from '../../use-cases/house/changeSettings';
 import { eraseHouse, keepHouse } from '../../use-cases/house/erasure';
 import { mixers } from '../../use-cases/house/mixers';
+import { noteExport } from '../../use-cases/house/noteExport';
 import { bringBack, retire } from '../../use-cases/house/retirement';
 import { startHouse } from '../../use-cases/house/startHouse';
 import { places } from '../../use-cases/house/places';
@@ -20,7 +21,11 @@ import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 /** The house's settings and everything that changes seldom. @param db read on by archives */
 export const bookHandlersOf = (db: Database) =>
   ({
-    houseArchive: async ({ house, now }) => ok(await archiveHouse(db, house, now)),
+    houseArchive: async ({ scope, house, who, now }) => {
+      const archive = await archiveHouse(db, house, now);
+      await noteExport(db, scope.houseId, who?.personId ?? null, now);
+      return ok(archive);
+    },
     startHouse: ({ scope, body, who, now }) => startHouse(scope, body, who?.personId ?? null, now),
     eraseHouse: ({ scope, house, body, now }) => eraseHouse(scope, house, body, now),
     keepHouse: ({ scope, house }) => keepHouse(scope, house),

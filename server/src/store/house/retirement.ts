@@ -36,7 +36,8 @@ export async function writeRetiredAt(
   const table = TABLES[kind];
   await tx
     .update(table)
-    .set({ retiredAt, version: sql`${table.version} + 1` })
+    // A formula's version counts what is in it, for people: nothing is.
+    .set({ retiredAt, ...(kind !== 'formulas' && { version: sql`${table.version} + 1` }) })
     .where(and(eq(table.houseId, houseId), eq(table.id, id)));
 }
 

@@ -133,6 +133,7 @@ describe('what a house retires', () => {
     await retire('products', product.id).expect(204);
     await retire('formulas', formula.id).expect(204);
     const retired = known((await house.book()).retired.formulas[0]);
+    expect(retired.version).toBe(formula.version);
     await save(retired.version, formula.mixerId).expect(200);
     expect(idsOf(await house.book(), 'formulas')).toContain(formula.id);
   });

@@ -9,6 +9,7 @@ import { useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
 import { useNotices } from '../../../parts/messages/Notices';
+import { useRetirement } from '../../../state/api/useRetirement';
 import { problemWords } from '../../../parts/messages/problemWords';
 import {
   bookChanges,
@@ -167,7 +168,9 @@ function Preview({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const { changed, said, failed } = useNotices();
+  const { changed, failed } = useNotices();
+  const formulas = useRetirement('formulas');
+  const ways = useRetirement('routes');
   const [bring] = useImportBookMutation();
   const [isBringing, setBringing] = useState(false);
   const wanted = [...changes, ...routes].filter(({ kind }) => kind !== 'same');
@@ -178,16 +181,16 @@ function Preview({
     try {
       const imported = imports(changes, routes, note);
       const now = await bring({ house, imported }).unwrap();
-      const words = t('formulas.files.done', { count: wanted.length, file });
-      // What was not in the book before has no version to go back to.
-      if (wanted.every(({ present }) => present)) {
-        changed(words, () =>
-          bring({
-            house,
-            imported: wayBack(changes, routes, now, t('formulas.files.back', { file })),
-          }).unwrap(),
-        );
-      } else said(words);
+      changed(t('formulas.files.done', { count: wanted.length, file }), async () => {
+        const back = wayBack(changes, routes, now, t('formulas.files.back', { file }));
+        if (back.formulas.length + back.routes.length > 0)
+          await bring({ house, imported: back }).unwrap();
+        // What was not in the book before has no version to go back to: it is offered no more.
+        const before = new Set([...changes, ...routes].map(({ present }) => present?.id));
+        const isNew = ({ id }: { readonly id: string }) => !before.has(id);
+        for (const { id } of now.formulas.filter(isNew)) await formulas.retire(id);
+        for (const { id } of now.routes.filter(isNew)) await ways.retire(id);
+      });
       onClose();
     } catch (error) {
       failed(problemWords(t, error));
