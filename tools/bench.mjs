@@ -7,6 +7,7 @@ import { capacity } from './bench/capacityBench.mjs';
 import { live } from './bench/liveBench.mjs';
 import { cold } from './bench/coldBench.mjs';
 import { log } from './bench/logBench.mjs';
+import { benchLearning } from './bench/learnBench';
 import { benchWeeks } from './bench/weekBench';
 import { WORKER_FILE } from './bench/vite.config.mjs';
 import { CHROMIUM } from './chromium.mjs';
@@ -20,6 +21,7 @@ const WORKER_CONFIG = `${ROOT}/tools/bench/vite.config.mjs`;
 
 const PARTS = [
   'weeks',
+  'learn',
   'capacity',
   'live',
   'cold',
@@ -58,7 +60,8 @@ await runTool(async () => {
     throw new Plain(`There is no part "${unknown.join('", "')}". Parts: ${PARTS.join(', ')}.`);
   }
   if (isWanted('weeks')) weeks();
-  if (named.length === 1 && isWanted('weeks')) return;
+  if (isWanted('learn')) learn();
+  if (named.length > 0 && named.every((part) => part === 'weeks' || part === 'learn')) return;
   const house = await serveHouse('bench');
   const browser = await chromium.launch(CHROMIUM);
   /** A desk at which the manager is signed in. */
@@ -86,6 +89,21 @@ await runTool(async () => {
     await house.stop();
   }
 });
+
+/** What the record teaches, on made-up houses and lots whose truth is known. @throws Plain over budget */
+function learn() {
+  say('Learning: 20 houses of 12 lots, 500 lots with two marks and a look:');
+  const missed = benchLearning().filter(({ name, value, least, most }) => {
+    const isMet = value >= (least ?? -Infinity) && value <= (most ?? Infinity);
+    const bounds = [least !== undefined && `≥ ${least}`, most !== undefined && `≤ ${most}`];
+    const wanted = bounds.filter(Boolean).join(', ');
+    say(
+      `  ${name}: ${value.toFixed(value >= 10 ? 0 : 2)} (${wanted}: ${isMet ? 'met' : 'MISSED'})`,
+    );
+    return !isMet;
+  });
+  if (missed.length > 0) throw new Plain(`Missed: ${missed.map(({ name }) => name).join('; ')}.`);
+}
 
 /** Ten made-up weeks: cost, proven bound and time, beside the plainest way to plan them. */
 function weeks() {

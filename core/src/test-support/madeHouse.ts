@@ -7,7 +7,13 @@ import { lookBetween, pointBetween } from '../ferment/run/course';
 import { simulate, type Simulation } from '../ferment/run/simulate';
 import { EYE_LN_SD } from '../learn/lots/likelihood';
 import type { Look, ObservedLot, Opening } from '../learn/lots/observed';
-import type { Random } from '../numerics';
+import {
+  inHouse,
+  learnHouse,
+  type LearnedConstant,
+  type LearnedHouse,
+} from '../learn/lots/learnHouse';
+import { randomOf, type Random } from '../numerics';
 
 /** What is so in a made-up house, and nobody in it knows. */
 export interface HouseTruth {
@@ -155,5 +161,68 @@ function observed(
     marks: [mark(first * 0.95), mark(lastStart - 0.1), mark(openedHour)],
     looks: [{ hour: openedHour - 0.5, found: finds(openedHour - 0.5) }],
     opened: { hour: openedHour, found: OPENING[finds(openedHour)] },
+  };
+}
+
+/** What a number was found to be: of ln, or °C. */
+export const valueOf = ({ by }: LearnedConstant) =>
+  'shift' in by ? by.shift : Math.log(by.factor);
+const truthOf = ({ name }: LearnedConstant, truth: HouseTruth): number => {
+  if (name === 'yeast-activity') return truth.yeast;
+  if (name === 'cold-end') return truth.cold;
+  if (name.startsWith('endurance:')) return truth.endurance;
+  return truth.films[name.slice('film:'.length) as 'tub'] ?? 0;
+};
+const mean = (values: readonly number[]) =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
+/** Made-up lots as a house has them on record. */
+export const lotsOf = (made: readonly MadeLot[]): ObservedLot[] => made.map(({ lot }) => lot);
+
+/** How far the volume of new lots is off as they open, mean square of ln. */
+function foretoldOff(made: readonly MadeLot[], { constants }: LearnedHouse): number {
+  const squares = made.map(({ lot, way, openedHour }) => {
+    const told = simulate(inHouse(lot.route, constants), { stepMin: 5 });
+    if (!told.ok) throw new Error('a made-up lot is sound');
+    const volumeIn = (of: typeof way) =>
+      pointBetween(of.course, openedHour, STANDARD_TARGET, of.kinds).volume;
+    return Math.log(volumeIn(told.value) / volumeIn(way)) ** 2;
+  });
+  return mean(squares);
+}
+
+const NOTHING: LearnedHouse = { constants: [], riseErrorPercent: { before: 0, after: 0 } };
+
+/** How well made-up houses are learned from some lots of each. */
+export interface HouseScores {
+  /** By what is learned: how far it is off on average, in standard deviations of before. */
+  readonly offs: Readonly<Record<string, number>>;
+  /** Share of what is learned within two standard deviations of the truth. */
+  readonly covered: number;
+  /** How far new lots' volume at opening is off, root mean square of ln. */
+  readonly foretold: { readonly before: number; readonly after: number };
+}
+
+/** Learns made-up houses, and looks at the truth. */
+export function learnedHouses(seed: number, houses: number, lots: number): HouseScores {
+  const random = randomOf(seed);
+  const offs: Record<string, number[]> = {};
+  const covered: number[] = [];
+  const told = { before: 0, after: 0 };
+  for (let house = 0; house < houses; house += 1) {
+    const truth = drawHouse(random);
+    const learned = learnHouse(lotsOf(madeLots(truth, random, lots)));
+    for (const constant of learned.constants.filter(({ why }) => why === 'learned')) {
+      const off = Math.abs(valueOf(constant) - truthOf(constant, truth));
+      (offs[constant.name] ??= []).push(off / constant.sdBefore);
+      covered.push(off <= 2 * constant.sdAfter ? 1 : 0);
+    }
+    const later = madeLots(truth, random, lots);
+    told.before += foretoldOff(later, NOTHING) / houses;
+    told.after += foretoldOff(later, learned) / houses;
+  }
+  return {
+    offs: Object.fromEntries(Object.entries(offs).map(([name, all]) => [name, mean(all)])),
+    covered: mean(covered),
+    foretold: { before: Math.sqrt(told.before), after: Math.sqrt(told.after) },
   };
 }

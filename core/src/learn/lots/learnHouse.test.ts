@@ -1,63 +1,27 @@
 import { describe, expect, it } from '@jest/globals';
-import { STANDARD_TARGET } from '../../ferment/dough/state';
-import { pointBetween } from '../../ferment/run/course';
-import { simulate } from '../../ferment/run/simulate';
 import { randomOf } from '../../numerics';
-import { drawHouse, madeLots, type HouseTruth, type MadeLot } from '../../test-support/madeHouse';
-import { inHouse, learnHouse, type LearnedConstant, type LearnedHouse } from './learnHouse';
+import {
+  drawHouse,
+  learnedHouses,
+  lotsOf,
+  madeLots,
+  valueOf,
+  type MadeLot,
+} from '../../test-support/madeHouse';
+import { inHouse, learnHouse } from './learnHouse';
 import type { ObservedLot } from './observed';
 
 const HOUSES = 8;
 const LOTS = 12;
 
-const valueOf = ({ by }: LearnedConstant) => ('shift' in by ? by.shift : Math.log(by.factor));
-const truthOf = ({ name }: LearnedConstant, truth: HouseTruth): number => {
-  if (name === 'yeast-activity') return truth.yeast;
-  if (name === 'cold-end') return truth.cold;
-  if (name.startsWith('endurance:')) return truth.endurance;
-  return truth.films[name.slice('film:'.length) as 'tub'] ?? 0;
-};
-const mean = (values: readonly number[]) =>
-  values.reduce((sum, value) => sum + value, 0) / values.length;
-const lotsOf = (made: readonly MadeLot[]): ObservedLot[] => made.map(({ lot }) => lot);
-
-/** How far the volume of new lots is off as they open, mean square of ln. */
-function foretoldOff(made: readonly MadeLot[], { constants }: LearnedHouse): number {
-  const squares = made.map(({ lot, way, openedHour }) => {
-    const told = simulate(inHouse(lot.route, constants), { stepMin: 5 });
-    if (!told.ok) throw new Error('a made-up lot is sound');
-    const volumeIn = (of: typeof way) =>
-      pointBetween(of.course, openedHour, STANDARD_TARGET, of.kinds).volume;
-    return Math.log(volumeIn(told.value) / volumeIn(way)) ** 2;
-  });
-  return mean(squares);
-}
-
-const NOTHING: LearnedHouse = { constants: [], riseErrorPercent: { before: 0, after: 0 } };
-
 describe('a house’s own numbers', () => {
   it('are found by twelve lots, with how sure they are, and foretell new lots twice as well', () => {
-    const random = randomOf(5);
-    const offs: Record<string, number[]> = {};
-    const covered: boolean[] = [];
-    const told = { before: 0, after: 0 };
-    for (let house = 0; house < HOUSES; house += 1) {
-      const truth = drawHouse(random);
-      const learned = learnHouse(lotsOf(madeLots(truth, random, LOTS)));
-      for (const constant of learned.constants.filter(({ why }) => why === 'learned')) {
-        const off = Math.abs(valueOf(constant) - truthOf(constant, truth));
-        (offs[constant.name] ??= []).push(off / constant.sdBefore);
-        covered.push(off <= 2 * constant.sdAfter);
-      }
-      const later = madeLots(truth, random, LOTS);
-      told.before += foretoldOff(later, NOTHING) / HOUSES;
-      told.after += foretoldOff(later, learned) / HOUSES;
-    }
-    expect(mean(offs['yeast-activity'] ?? [])).toBeLessThan(0.5);
-    expect(mean(offs['film:lidded-tray'] ?? [])).toBeLessThan(0.35);
-    expect(mean(offs['film:tub'] ?? [])).toBeLessThan(0.35);
-    expect(covered.filter(Boolean).length / covered.length).toBeGreaterThanOrEqual(0.88);
-    expect(Math.sqrt(told.after)).toBeLessThan(0.5 * Math.sqrt(told.before));
+    const { offs, covered, foretold } = learnedHouses(5, HOUSES, LOTS);
+    expect(offs['yeast-activity']).toBeLessThan(0.5);
+    expect(offs['film:lidded-tray']).toBeLessThan(0.35);
+    expect(offs['film:tub']).toBeLessThan(0.35);
+    expect(covered).toBeGreaterThanOrEqual(0.88);
+    expect(foretold.after).toBeLessThan(0.5 * foretold.before);
   });
 
   it('are left alone by four lots, by lots of one day, and by lots that nobody looked at', () => {
