@@ -9,7 +9,7 @@ export const YEAST_FORMS: typeof core.YEAST_FORMS = ['fresh', 'active-dry', 'ins
 
 /** What a look at dough finds, and how balls opened. */
 export const LOOKS: typeof core.LOOKS = ['early', 'right', 'late'];
-export const OPENINGS: typeof core.OPENINGS = ['well', 'springs-back', 'tears', 'sticks', 'slack'];
+export const OPENINGS: typeof core.OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'];
 export const SKILLS: typeof core.SKILLS = ['mix', 'ball', 'sheet', 'cold', 'oven'];
 
 export const WORK_KEYS: typeof core.WORK_KEYS = [

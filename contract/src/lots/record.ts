@@ -1,19 +1,13 @@
+import type { Look, Opening } from '@calm/core';
 import type { Spot } from '../cold/spot';
 
-/** How balls opened. */
-export const OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'] as const;
-
-export type Opening = (typeof OPENINGS)[number];
+export type { Look, Opening } from '@calm/core';
+export { LOOKS, OPENINGS } from '../engine/vocabulary';
 
 /** How they came out of the oven. */
 export const BAKINGS = ['well', 'pale', 'blistered', 'gummy', 'blown'] as const;
 
 export type Baking = (typeof BAKINGS)[number];
-
-/** How a dough was when somebody looked at it. */
-export const LOOKS = ['early', 'right', 'late'] as const;
-
-export type Look = (typeof LOOKS)[number];
 
 /** What became of balls that were left. */
 export const LEFTOVERS = ['kept', 'reworked', 'staff', 'bin'] as const;

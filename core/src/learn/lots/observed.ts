@@ -8,7 +8,7 @@ export const LOOKS = ['early', 'right', 'late'] as const;
 export type Look = (typeof LOOKS)[number];
 
 /** How balls opened. */
-export const OPENINGS = ['well', 'springs-back', 'tears', 'sticks', 'slack'] as const;
+export const OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'] as const;
 /** One of them. */
 export type Opening = (typeof OPENINGS)[number];
 
