@@ -1,4 +1,5 @@
 export * from './learn/learnDocument';
+export * from './learn/observedOfLot';
 export * from './lots/currentRecords';
 export * from './lots/deriveLot';
 export * from './lots/doughDocument';

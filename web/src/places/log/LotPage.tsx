@@ -16,6 +16,8 @@ import { useWaiting } from '../../state/outbox/useOutboxItems';
 import { usePermission } from '../../state/api/usePermission';
 import styles from './Log.module.css';
 import { LotPicture } from './LotPicture';
+import { WindowByLooks } from '../../parts/lots/WindowByLooks';
+import { useWindowByLooks } from '../../state/board/useWindowByLooks';
 import { Outcomes } from './Outcomes';
 import { Records } from './Records';
 
@@ -75,6 +77,7 @@ function OneLot({
     () => recordsWithOutboxItems(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
     [log.records, waiting, lot.id],
   );
+  const seen = useWindowByLooks(book, boardLot, records);
   return (
     <Page
       title={t('log.title', { code: lot.code, dough: lot.recipe.formulaName })}
@@ -92,6 +95,7 @@ function OneLot({
       {isWithdrawn && <p role="status">{t('log.isBack')}</p>}
       {boardLot && <LotPicture book={book} lot={boardLot} />}
       {mayMark && !isWithdrawn && <Outcomes house={house} lot={lot} records={records} />}
+      <WindowByLooks seen={seen} />
       <div className={styles['two']}>
         <section>
           <h2 className={styles['head']}>{t('log.steps')}</h2>

@@ -3,9 +3,17 @@ import type {
   DoseDocument,
   DoughDocument,
   DoughProblem,
+  NarrowDocument,
   NoDose,
 } from '@calm/contract';
-import type { DoughRoute, ReadyBatch, Result, Simulation, WindowSpread } from '@calm/core';
+import type {
+  DoughRoute,
+  NarrowedLot,
+  ReadyBatch,
+  Result,
+  Simulation,
+  WindowSpread,
+} from '@calm/core';
 
 /** A dough's way with how sure its window is, and the dough as it was in the bowl. */
 export interface Way extends Simulation {
@@ -17,6 +25,9 @@ export interface Way extends Simulation {
 export type SimulationAnswer = Result<Way, DoughProblem>;
 /** What the engine says of a wanted peak. */
 type DoseAnswer = Result<DosedDocument, NoDose>;
+
+/** What the engine says of a lot that was looked at. */
+export type NarrowAnswer = Result<NarrowedLot, DoughProblem>;
 
 /** What the odds are drawn from that a service's balls are enough; as `oddsOfEnough` takes it. */
 export interface ServiceChances {
@@ -30,6 +41,8 @@ export interface ServiceChances {
 export interface EngineInWorker {
   way(document: DoughDocument): SimulationAnswer;
   dose(document: DoseDocument): DoseAnswer;
+  /** A lot's window by what was seen of it. */
+  narrow(observed: NarrowDocument): NarrowAnswer;
   /** That a service's balls are enough at every minute, 0–1. */
   enough(chances: ServiceChances): number;
 }

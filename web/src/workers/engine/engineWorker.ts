@@ -1,5 +1,5 @@
-import { doseDocument, routeOfDocument } from '@calm/domain';
-import type { DoseDocument, DoughDocument } from '@calm/contract';
+import { doseDocument, narrowDocument, routeOfDocument } from '@calm/domain';
+import type { DoseDocument, DoughDocument, NarrowDocument } from '@calm/contract';
 import { oddsOfEnough, simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
 import type { EngineInWorker, SimulationAnswer } from './engineAnswers';
@@ -24,6 +24,7 @@ const engine: EngineInWorker = {
     };
   },
   dose: (document: DoseDocument) => doseDocument(document),
+  narrow: (observed: NarrowDocument) => narrowDocument(observed),
   enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };
 

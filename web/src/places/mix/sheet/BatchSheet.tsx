@@ -18,6 +18,9 @@ import { Steps } from './Steps';
 import { useLoadTemps } from './useLoadTemps';
 import { useSheet, type Sheet } from './useSheet';
 import { WaterPanel } from './WaterPanel';
+import { useWindowByLooks } from '../../../state/board/useWindowByLooks';
+import { useLotRecords } from '../../../state/outbox/useRecords';
+import { WindowByLooks } from '../../../parts/lots/WindowByLooks';
 import { WindowNow } from './WindowNow';
 import { WeighList } from './WeighList';
 import { WithLot } from '../WithLot';
@@ -92,6 +95,8 @@ function LoadSheet({
   const { boardLot, scaled } = sheet;
   const load = useLoadTemps(board.house, sheet, number);
   const [live, setLive] = useState<LoadTemps | null>(null);
+  const records = useLotRecords(board.house, boardLot.lot?.id ?? null);
+  const seen = useWindowByLooks(board.book, boardLot, records);
   if (!scaled.ok) return null;
   const temps = live ?? load.temps;
   return (
@@ -104,6 +109,7 @@ function LoadSheet({
           <>
             <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />
             <WindowNow board={board} boardLot={boardLot} />
+            <WindowByLooks seen={seen} />
             <RemainingSteps board={board} boardLot={boardLot} />
             <LotNote house={board.house} lot={boardLot.lot} />
           </>
