@@ -240,6 +240,12 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
     await expect(said1).toHaveCount(1);
     await expectAccessible(page);
   });
+  await test.step('a look narrows the lot’s own window, and says how sure that is', async () => {
+    await page.getByRole('button', { name: 'early', exact: true }).click();
+    await expect(
+      page.getByText(/^By what was seen of it: from .*, eight times in ten between /),
+    ).toBeVisible({ timeout: 30_000 });
+  });
   await test.step('a photo is made small, kept and shown; what is no picture is said', async () => {
     const input = page.locator('input[type="file"]');
     await input.setInputFiles({

@@ -40,6 +40,9 @@ export interface DateRange {
 
 const plain = fetchBaseQuery({ baseUrl: '', fetchFn: askOnce });
 
+/** As a house is that says nothing of it. */
+const IN_USE = { asideOn: null };
+
 /** Requests whose own business it is whether somebody is signed in. */
 const AT_THE_DOOR: readonly string[] = ['session', 'signIn', 'startOwner', 'startFirstHouse'];
 
@@ -152,9 +155,10 @@ export const api = createApi({
     }),
     book: build.query<HouseBook, string>({
       query: (house) => paths.book(house),
-      // A device may have kept one of before anything could be retired.
+      // A device may have kept one of before anything could be retired, or put aside.
       transformResponse: (book: HouseBook) => ({
         ...book,
+        house: { ...IN_USE, ...book.house },
         retired: { ...NOTHING_RETIRED, ...book.retired },
       }),
       providesTags: ['Book'],
