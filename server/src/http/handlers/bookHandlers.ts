@@ -23,7 +23,10 @@ export const bookHandlersOf = (db: Database) =>
   ({
     houseArchive: async ({ scope, house, who, now }) => {
       const archive = await archiveHouse(db, house, now);
-      await noteExport(db, scope.houseId, who?.personId ?? null, now);
+      await noteExport(db, scope.houseId, who?.personId ?? null, now).catch((error: unknown) => {
+        archive.destroy();
+        throw error;
+      });
       return ok(archive);
     },
     startHouse: ({ scope, body, who, now }) => startHouse(scope, body, who?.personId ?? null, now),

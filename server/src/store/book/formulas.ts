@@ -35,7 +35,8 @@ export async function hasMixer({ tx, houseId }: Scope, id: string): Promise<bool
   const rows = await tx
     .select({ id: t.mixers.id })
     .from(t.mixers)
-    .where(and(eq(t.mixers.houseId, houseId), eq(t.mixers.id, id), isNull(t.mixers.retiredAt)));
+    .where(and(eq(t.mixers.houseId, houseId), eq(t.mixers.id, id), isNull(t.mixers.retiredAt)))
+    .for('update');
   return rows.length > 0;
 }
 

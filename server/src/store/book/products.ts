@@ -32,7 +32,9 @@ export const productRepository: Repository<ProductContent, Product> = {
           eq(t.formulas.id, formulaId),
           isNull(t.formulas.retiredAt),
         ),
-      );
+      )
+      // Nobody retires it before this product is there to be seen.
+      .for('update');
     if (!formula) return 'formulaId';
     return (await isRouteOffered(scope, routeId)) ? null : 'routeId';
   },

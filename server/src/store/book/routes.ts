@@ -30,7 +30,8 @@ export async function isRouteOffered(scope: Scope, id: string): Promise<boolean>
   const [row] = await scope.tx
     .select({ retiredAt: t.routes.retiredAt })
     .from(t.routes)
-    .where(here(scope, id));
+    .where(here(scope, id))
+    .for('update');
   return row?.retiredAt === null;
 }
 

@@ -12,7 +12,10 @@ const TABLES = {
   places: t.places,
 } as const satisfies Readonly<Record<Retirable, MySqlTable>>;
 
-/** What a record is called, and since when it is offered no more; null when the house has none of this id. */
+/**
+ * What a record is called, and since when it is offered no more; null when the house has none of this id. Whoever else
+ * retires it, or makes something of it, waits until this transaction ends.
+ */
 export async function readRetiredAt(
   { tx, houseId }: Scope,
   kind: Retirable,
@@ -22,7 +25,8 @@ export async function readRetiredAt(
   const [row] = await tx
     .select({ name: table.name, retiredAt: table.retiredAt })
     .from(table)
-    .where(and(eq(table.houseId, houseId), eq(table.id, id)));
+    .where(and(eq(table.houseId, houseId), eq(table.id, id)))
+    .for('update');
   return row ?? null;
 }
 
@@ -82,6 +86,9 @@ export const hasFormulaFor = (scope: Scope, mixerId: string): Promise<boolean> =
 export const hasProbeIn = (scope: Scope, placeId: string): Promise<boolean> =>
   isAny(scope, t.probes, and(eq(t.probes.houseId, scope.houseId), eq(t.probes.placeId, placeId)));
 
+const isUnderWay = (houseId: string, now: Date) =>
+  and(eq(t.lots.houseId, houseId), isNotNull(t.lots.activeKey), gt(t.lots.closeAt, now));
+
 /** Whether dough of this product is under way at a moment. */
 export async function hasDoughUnderWay(
   scope: Scope,
@@ -89,10 +96,7 @@ export async function hasDoughUnderWay(
   now: Date,
 ): Promise<boolean> {
   const { tx, houseId } = scope;
-  const underWay = tx
-    .select({ id: t.lots.id })
-    .from(t.lots)
-    .where(and(eq(t.lots.houseId, houseId), isNotNull(t.lots.activeKey), gt(t.lots.closeAt, now)));
+  const underWay = tx.select({ id: t.lots.id }).from(t.lots).where(isUnderWay(houseId, now));
   return isAny(
     scope,
     t.lotItems,
@@ -111,12 +115,7 @@ export async function readPlacesOnTheWay({ tx, houseId }: Scope, now: Date): Pro
       .select({ stages: t.routes.stages })
       .from(t.routes)
       .where(and(eq(t.routes.houseId, houseId), isNull(t.routes.retiredAt))),
-    tx
-      .select({ recipe: t.lots.recipe })
-      .from(t.lots)
-      .where(
-        and(eq(t.lots.houseId, houseId), isNotNull(t.lots.activeKey), gt(t.lots.closeAt, now)),
-      ),
+    tx.select({ recipe: t.lots.recipe }).from(t.lots).where(isUnderWay(houseId, now)),
   ]);
   const ways = [...routes.map(({ stages }) => stages), ...lots.map(({ recipe }) => recipe.route)];
   return new Set(
@@ -126,47 +125,29 @@ export async function readPlacesOnTheWay({ tx, houseId }: Scope, now: Date): Pro
   );
 }
 
-/** Whether all that a record needs is offered: a product's formula and route, a formula's mixer. */
-export async function hasWhatItNeeds(
+/** What a record is made of or in, by its kind and id: a product's formula and route, a formula's mixer. */
+export async function readNeeds(
   { tx, houseId }: Scope,
   kind: Retirable,
   id: string,
-): Promise<boolean> {
-  const offeredProducts = () =>
-    tx
-      .select({ id: t.products.id })
+): Promise<readonly (readonly [Retirable, string])[]> {
+  if (kind === 'products') {
+    const { formulaId, routeId } = t.products;
+    const [product] = await tx
+      .select({ formulaId, routeId })
       .from(t.products)
-      .innerJoin(
-        t.formulas,
-        and(
-          eq(t.formulas.houseId, t.products.houseId),
-          eq(t.formulas.id, t.products.formulaId),
-          isNull(t.formulas.retiredAt),
-        ),
-      )
-      .innerJoin(
-        t.routes,
-        and(
-          eq(t.routes.houseId, t.products.houseId),
-          eq(t.routes.id, t.products.routeId),
-          isNull(t.routes.retiredAt),
-        ),
-      )
       .where(and(eq(t.products.houseId, houseId), eq(t.products.id, id)));
-  const offeredFormulas = () =>
-    tx
-      .select({ id: t.formulas.id })
-      .from(t.formulas)
-      .innerJoin(
-        t.mixers,
-        and(
-          eq(t.mixers.houseId, t.formulas.houseId),
-          eq(t.mixers.id, t.formulas.mixerId),
-          isNull(t.mixers.retiredAt),
-        ),
-      )
-      .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.id, id)));
-  if (kind === 'products') return (await offeredProducts()).length > 0;
-  if (kind === 'formulas') return (await offeredFormulas()).length > 0;
-  return true;
+    return product
+      ? [
+          ['formulas', product.formulaId],
+          ['routes', product.routeId],
+        ]
+      : [];
+  }
+  if (kind !== 'formulas') return [];
+  const [formula] = await tx
+    .select({ mixerId: t.formulas.mixerId })
+    .from(t.formulas)
+    .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.id, id)));
+  return formula ? [['mixers', formula.mixerId]] : [];
 }

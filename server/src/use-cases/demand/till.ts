@@ -1,7 +1,7 @@
 import { DAY_MS, MINUTE_MS, ok, QUARTER_MIN } from '@calm/core';
 import { servicesOn, addDays, instantOf, localDateOf } from '@calm/domain';
 import type { House, TillAnswer, TillSale } from '@calm/contract';
-import { readProductIds } from '../../store/book/products';
+import { readProductIdsEver } from '../../store/book/products';
 import {
   addToSales,
   isTillSaleKnown,
@@ -32,7 +32,7 @@ export async function takeTillSales(
   now: Date,
   machine: KnownMachine | null = null,
 ): Promise<Result<TillAnswer>> {
-  const [calendar, productIds] = await Promise.all([readCalendar(scope), readProductIds(scope)]);
+  const [calendar, productIds] = await Promise.all([readCalendar(scope), readProductIdsEver(scope)]);
   const nowMs = now.getTime();
   const today = localDateOf(now, house.timeZone);
   const at = sales.findIndex(({ productId }) => !productIds.includes(productId));

@@ -7,7 +7,7 @@ import {
   hasFormulaFor,
   hasProbeIn,
   hasProductOf,
-  hasWhatItNeeds,
+  readNeeds,
   readPlacesOnTheWay,
   readRetiredAt,
   writeRetiredAt,
@@ -61,7 +61,9 @@ export async function bringBack(scope: Scope, kind: Retirable, id: string): Prom
   const there = await readRetiredAt(scope, kind, id);
   if (!there) return fail({ kind: 'not-found', what });
   if (!there.retiredAt) return ok(null);
-  if (!(await hasWhatItNeeds(scope, kind, id))) {
+  const needs = await readNeeds(scope, kind, id);
+  const needed = await Promise.all(needs.map((need) => readRetiredAt(scope, ...need)));
+  if (needed.some((each) => each?.retiredAt)) {
     return badInput(
       '',
       'retired.needs',
