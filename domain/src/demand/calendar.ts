@@ -11,6 +11,10 @@ export interface HeldService {
   readonly endMin: number;
 }
 
+/** Whether a service is held on one day only, as an order is: it is of no week. */
+export const isOneDay = ({ firstDate, lastDate }: ServicePattern): boolean =>
+  firstDate !== null && firstDate === lastDate;
+
 /**
  * The services of a date, in time's order: those of its weekday that are in force, less what is closed,
  * at the hours that date keeps. An exception of one service goes before one of the whole day. A service that is one

@@ -4,6 +4,7 @@ import {
   type HouseBook,
   type HouseEvent,
   type Service,
+  type ServicePattern,
 } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, problemOf, startHouse } from '../../test-support/testHouse';
@@ -101,6 +102,32 @@ describe('forecasts of the demo house', () => {
     expect(other.series.every(({ kind }) => kind !== 'short')).toBe(true);
     const bare = await house.http.get(paths.forecast('no-such-house', { from: MONDAY, days: 7 }));
     expect(bare.status).toBe(404);
+  });
+});
+
+describe('an order', () => {
+  it('is forecast as what it asks for, though it is called like a service of the week', async () => {
+    const date = '2026-12-11';
+    const meanOf = async (patternId: string) =>
+      (await forecast(date, 1)).forecasts.find(
+        (each) => each.productId === round() && each.patternId === patternId,
+      )?.mean ?? NaN;
+    const friday = await house.get<Service[]>(paths.services(HOUSE, { from: date, days: 1 }));
+    const dinner = friday.find(({ name }) => name === 'Dinner')?.patternId ?? '';
+    const before = await meanOf(dinner);
+    const once = { name: 'Dinner', weekday: 5, startMin: 900, endMin: 960 };
+    const pattern = await house.http
+      .post(paths.addServicePattern(HOUSE))
+      .send({ ...once, firstDate: date, lastDate: date })
+      .expect(201);
+    const { id } = pattern.body as ServicePattern;
+    const booked = { date, patternId: id, name: 'Team day', guests: 40, note: '' };
+    await house.http
+      .post(paths.addBooking(HOUSE))
+      .send({ ...booked, balls: [{ productId: round(), count: 40 }] })
+      .expect(201);
+    expect(await meanOf(id)).toBe(40);
+    expect(await meanOf(dinner)).toBeCloseTo(before, 9);
   });
 });
 

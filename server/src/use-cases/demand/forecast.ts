@@ -1,5 +1,6 @@
 import {
   isExceptionOn,
+  isOneDay,
   keepsOnH,
   serviceLevelPercent,
   servicesOn,
@@ -15,6 +16,7 @@ import type {
   HouseCalendar,
   HouseEvent,
   Sale,
+  ServicePattern,
   SeriesRecord,
 } from '@calm/contract';
 import {
@@ -23,6 +25,7 @@ import {
   demandQuantile,
   errorOf,
   expectAt,
+  forecastSeries,
   goneBy,
   together,
   type Backtested,
@@ -71,7 +74,8 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
     readSales(scope, addDays(today, -DAYS_BACK), today),
   ]);
   const { patterns } = calendar;
-  const nameOf = new Map(patterns.map(({ id, name }) => [id, name]));
+  const weekly = patterns.filter((pattern) => !isOneDay(pattern));
+  const nameOf = new Map(weekly.map(({ id, name }) => [id, name]));
   const expected = expectedOf(events);
   const usage = await usageOf(scope, calendar, today);
   /** How far an evening that ran out had got. */
@@ -85,7 +89,7 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
     return { isSoldOut: true, goneShare: goneBy(curve, minute - pattern.startMin) };
   };
   const isJoined = joinedDays(calendar);
-  const kinds = [...new Set(patterns.map(({ name }) => name))];
+  const kinds = [...new Set(weekly.map(({ name }) => name))];
   const asked = kinds.flatMap((service) => productIds.map((productId) => ({ service, productId })));
   const series = await Promise.all(
     asked.map(async ({ service, productId }): Promise<Series> => {
@@ -112,6 +116,9 @@ export async function forecastBasis(scope: Scope, house: House, now: Date): Prom
 
 /** Days that are looked ahead for a service that may take what another leaves. */
 const LOOK_AHEAD_DAYS = 3;
+
+/** What is known of an order: nothing but what it says itself. */
+const UNHEARD_OF = forecastSeries([]);
 
 /** Hours from one service's doors to the next one's; null where none is near. @param startMin of the first */
 function hoursToNext(calendar: HouseCalendar, date: string, startMin: number): number | null {
@@ -141,49 +148,51 @@ export async function forecastsBetween(
       return [id, route ? keepsOnH(route.stages) : 0] as const;
     }),
   );
+  const productIds = [...new Set(series.map(({ productId }) => productId))];
+  const forecastOf = (pattern: ServicePattern, productId: string) =>
+    (!isOneDay(pattern) &&
+      series.find((each) => each.service === pattern.name && each.productId === productId)
+        ?.forecast) ||
+    UNHEARD_OF;
   const forecasts = datesFrom(from, days).flatMap((date) =>
     servicesOn(calendar, date).flatMap(({ pattern, joined, startMin }) => {
       const { id: patternId } = pattern;
       const held = [pattern, ...joined];
       const nextH = hoursToNext(calendar, date, startMin);
-      return series
-        .filter(({ service }) => service === pattern.name)
-        .map(({ productId }): Forecast => {
-          const { mean, spread, parts } = together(
-            held.flatMap(({ id, name }) => {
-              const event = eventAt(events, date, id);
-              const usually =
-                usual.find((row) => row.patternId === id && row.productId === productId)?.count ??
-                0;
-              const guess = event && {
-                name: event.name,
-                expectedFactor: event.expectedPercent / 100,
-              };
-              return series
-                .filter((each) => each.service === name && each.productId === productId)
-                .map(({ forecast }) => expectAt(forecast, date, usually, guess ?? undefined));
-            }),
-          );
-          const booked = held.reduce(
-            (sum, { id }) => sum + bookedAt(bookings, { date, patternId: id, productId }),
-            0,
-          );
-          const isCarried = nextH !== null && nextH <= (keepsH.get(productId) ?? 0);
-          const ownPercent = serviceLevelPercent(house.settings, isCarried);
-          return {
-            date,
-            patternId,
-            productId,
-            mean: mean + booked,
-            booked,
-            cv: spread.cv,
-            p10: demandQuantile(mean, spread, 0.1) + booked,
-            p90: demandQuantile(mean, spread, 0.9) + booked,
-            ready: ballsToHave(mean, spread, ownPercent / 100) + booked,
-            enoughPercent: ownPercent,
-            parts: booked > 0 ? [...parts, { kind: 'booked', balls: booked }] : parts,
-          };
-        });
+      return productIds.map((productId): Forecast => {
+        const { mean, spread, parts } = together(
+          held.map((each) => {
+            const { id } = each;
+            const event = eventAt(events, date, id);
+            const usually =
+              usual.find((row) => row.patternId === id && row.productId === productId)?.count ?? 0;
+            const guess = event && {
+              name: event.name,
+              expectedFactor: event.expectedPercent / 100,
+            };
+            return expectAt(forecastOf(each, productId), date, usually, guess ?? undefined);
+          }),
+        );
+        const booked = held.reduce(
+          (sum, { id }) => sum + bookedAt(bookings, { date, patternId: id, productId }),
+          0,
+        );
+        const isCarried = nextH !== null && nextH <= (keepsH.get(productId) ?? 0);
+        const ownPercent = serviceLevelPercent(house.settings, isCarried);
+        return {
+          date,
+          patternId,
+          productId,
+          mean: mean + booked,
+          booked,
+          cv: spread.cv,
+          p10: demandQuantile(mean, spread, 0.1) + booked,
+          p90: demandQuantile(mean, spread, 0.9) + booked,
+          ready: ballsToHave(mean, spread, ownPercent / 100) + booked,
+          enoughPercent: ownPercent,
+          parts: booked > 0 ? [...parts, { kind: 'booked', balls: booked }] : parts,
+        };
+      });
     }),
   );
   const isIn = ({ date }: { readonly date: string }) => date >= from && date < addDays(from, days);

@@ -32,7 +32,10 @@ export async function takeTillSales(
   now: Date,
   machine: KnownMachine | null = null,
 ): Promise<Result<TillAnswer>> {
-  const [calendar, productIds] = await Promise.all([readCalendar(scope), readProductIdsEver(scope)]);
+  const [calendar, productIds] = await Promise.all([
+    readCalendar(scope),
+    readProductIdsEver(scope),
+  ]);
   const nowMs = now.getTime();
   const today = localDateOf(now, house.timeZone);
   const at = sales.findIndex(({ productId }) => !productIds.includes(productId));

@@ -9,36 +9,61 @@ const SIDES: Readonly<Record<string, Side>> = {
   ArrowDown: 'down',
 };
 
-/** From row to row, a way down counts for so much of a way aside. */
-const ASIDE_COUNTS = 6;
-
 type Box = Pick<DOMRect, 'left' | 'right' | 'top' | 'bottom'>;
 
-/** How far `to` lies from `from` on a side, px; null when it does not lie there. */
-export function distanceTo(side: Side, from: Box, to: Box): number | null {
-  const across = (to.left + to.right - from.left - from.right) / 2;
-  const down = (to.top + to.bottom - from.top - from.bottom) / 2;
-  const isAcross = side === 'left' || side === 'right';
-  const onward = isAcross ? across : down;
-  const ahead = side === 'left' || side === 'up' ? -onward : onward;
-  if (ahead < 1) return null;
-  // Along a row is what stands in it; from row to row, the next row comes first.
-  if (isAcross) return from.top < to.bottom && to.top < from.bottom ? ahead : null;
-  return ASIDE_COUNTS * ahead + Math.abs(across);
+const middle = ({ left, right, top, bottom }: Box) => ({
+  x: (left + right) / 2,
+  y: (top + bottom) / 2,
+});
+const isInRow = (one: Box, other: Box) => one.top < other.bottom && other.top < one.bottom;
+
+/** The first of the least by a measure; -1 of none. */
+function leastBy(of: readonly number[], measure: (index: number) => number): number {
+  let least = of[0] ?? -1;
+  for (const each of of) if (measure(each) < measure(least)) least = each;
+  return least;
 }
 
-/** The nearest on a side; null at the edge. */
-function nearest(side: Side, from: Element, all: readonly Element[]): Element | null {
-  const box = from.getBoundingClientRect();
-  let found: Element | null = null;
-  let least = Infinity;
-  for (const each of all) {
-    const far = distanceTo(side, box, each.getBoundingClientRect());
-    if (each === from || far === null || far >= least) continue;
-    [found, least] = [each, far];
+/**
+ * Which is next on a side: along a row the next in it, from row to row the nearest of the next row.
+ * Two that stand in the same place are told apart by their order, so every one is come to.
+ *
+ * @param side which way to go
+ * @param from where to go from, the index of its box
+ * @param boxes where each stands, px
+ * @returns the index of the next box; null at the edge
+ */
+export function nextStop(side: Side, from: number, boxes: readonly Box[]): number | null {
+  const here = boxes[from];
+  if (!here) return null;
+  const middles = boxes.map(middle);
+  const isAcross = side === 'left' || side === 'right';
+  const sign = side === 'left' || side === 'up' ? -1 : 1;
+  const onward = (index: number) => {
+    const [to, at] = [middles[index], middle(here)];
+    return to ? sign * (isAcross ? to.x - at.x : to.y - at.y) : Infinity;
+  };
+  const others = [...boxes.keys()].filter((index) => index !== from);
+  const ordered = sign > 0 ? others : others.reverse();
+  if (isAcross) {
+    const ahead = ordered.filter((index) => {
+      const box = boxes[index];
+      const isBehind = sign * (index - from) < 0;
+      return box && isInRow(here, box) && (onward(index) > 0 || (onward(index) === 0 && !isBehind));
+    });
+    return ahead.length > 0 ? leastBy(ahead, onward) : null;
   }
-  return found;
+  const beyond = ordered.filter((index) => {
+    const box = boxes[index];
+    return box && !isInRow(here, box) && onward(index) > 0;
+  });
+  const first = boxes[leastBy(beyond, onward)];
+  if (!first) return null;
+  const row = beyond.filter((index) => isInRow(first, boxes[index] ?? first));
+  return leastBy(row, (index) => Math.abs((middles[index]?.x ?? 0) - middle(here).x));
 }
+
+const boxesOf = (all: readonly Element[]) => all.map((each) => each.getBoundingClientRect());
 
 /**
  * Makes many buttons one stop of the keyboard: Tab comes to the one that was used last and then goes past,
@@ -85,7 +110,7 @@ export function useRovingStops(
     const to =
       (event.key === 'Home' && all[0]) ||
       (event.key === 'End' && all.at(-1)) ||
-      (side && nearest(side, from, all));
+      (side && all[nextStop(side, all.indexOf(from), boxesOf(all)) ?? -1]);
     if (side || to) event.preventDefault();
     if (to instanceof HTMLElement || to instanceof SVGElement) to.focus();
   };

@@ -1,3 +1,4 @@
+import { isOneDay } from '@calm/domain';
 import Button from '@mui/material/Button';
 import type { HouseCalendar, ServiceException, ServicePattern } from '@calm/contract';
 import { useState } from 'react';
@@ -18,7 +19,6 @@ import { HolidaysDialog } from './HolidaysDialog';
 import { NewServicesDialog } from './NewServicesDialog';
 import { PatternDialog } from './PatternDialog';
 import styles from './Services.module.css';
-import { isOrder } from '../week/useOrders';
 import { UsualCounts } from './UsualCounts';
 import { dateOf } from '../../../parts/format/weekdays';
 
@@ -86,7 +86,7 @@ interface Shown {
 
 /** The services of the week that still come. */
 const inForceOn = ({ patterns }: HouseCalendar, today: string): readonly ServicePattern[] =>
-  patterns.filter((each) => !isOrder(each) && (each.lastDate === null || each.lastDate >= today));
+  patterns.filter((each) => !isOneDay(each) && (each.lastDate === null || each.lastDate >= today));
 
 /** The week's days down, each with its services. */
 function Week({ calendar, today, onOpen }: Shown) {

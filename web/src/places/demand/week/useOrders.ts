@@ -1,4 +1,5 @@
 import type { Booking, HouseCalendar, ServicePattern } from '@calm/contract';
+import { isOneDay } from '@calm/domain';
 import { weekdayIndex } from '@calm/core';
 import { useHouse } from '../../../state/board/useBoard';
 import {
@@ -26,14 +27,10 @@ export interface KeptOrder {
   readonly order: Order;
 }
 
-/** Whether a service is an order: it comes on one day only. */
-export const isOrder = ({ firstDate, lastDate }: ServicePattern): boolean =>
-  firstDate !== null && firstDate === lastDate;
-
 /** The order that a booking is of; null where it is a party at a service of the week. */
 export function orderOf(booking: Booking, { patterns }: HouseCalendar): KeptOrder | null {
   const pattern = patterns.find(({ id }) => id === booking.patternId);
-  if (!pattern || !isOrder(pattern)) return null;
+  if (!pattern || !isOneDay(pattern)) return null;
   const { name, startMin, endMin } = pattern;
   return {
     ids: { patternId: pattern.id, bookingId: booking.id },
