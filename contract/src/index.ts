@@ -19,6 +19,8 @@ export * from './demand/events';
 export * from './demand/holidays';
 export * from './lots/lot';
 export * from './engine/dough';
+export * from './engine/acceptedConstant';
+export * from './learn/learned';
 export * from './engine/observedLot';
 export * from './engine/wave';
 export type * from './api/defineRoute';

@@ -13,3 +13,4 @@ export type { Story } from './cold';
 export { letIn, lineTo, type Line } from './line';
 export { makeHistory as historyOf } from './past/history';
 export { comingWeek, planComingWeek } from './comingWeek';
+export { foretold } from './past/foretold';

@@ -13,6 +13,7 @@ import { v5 as uuidOf } from 'uuid';
 import { makePuts } from './cold';
 import { makeHistory, WEEKS_OF_HISTORY } from './past/history';
 import * as yard from './lanternYard';
+import { makeMeasures } from './past/measures';
 import { makeRecords } from './past/records';
 import { insertBook, insertServices, insertUsualCounts } from './load/book';
 import { inBatches, patternId } from './load/inserting';
@@ -130,6 +131,7 @@ export async function loadLanternYard(
         (productId) => book.products.find((p) => p.id === productId)?.ballsPerTray ?? 1,
         (service) => patternId(id, service),
       ),
+      ...makeMeasures(lots, book, now),
       ...makePuts(book, lots, now, (place) => id(`place/${place}`)),
     ];
     await inBatches(records, (batch) =>

@@ -5,6 +5,7 @@ import {
   openDatabase,
   readConfig,
   serve,
+  learnOnce,
   systemClock,
 } from '@calm/server';
 import { freePort } from '../../tools/processes.mjs';
@@ -45,6 +46,7 @@ async function atWork(): Promise<void> {
   const serving = await serve(readConfig(env));
   try {
     await planComingWeek(lineTo(serving.url, 'lantern-yard', 'Maro'), 'lantern-yard', clock.now());
+    await learnOnce(db, clock.now());
   } finally {
     await serving.stop();
   }

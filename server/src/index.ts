@@ -7,6 +7,7 @@ export { migrate } from './database/migrations';
 export * as schema from './database/schema';
 export { inTransaction, UNHURRIED } from './database/transaction';
 export { activeKeyOf } from './store/lots/lots';
+export { learnOnce } from './jobs/learning';
 export { readProbes } from './store/cold/probes';
 export { grantLeastRights } from './database/leastRights';
 export { addReadings } from './store/cold/readings';

@@ -12,6 +12,7 @@ import { addressFault } from './database/addressFault';
 import { OTHER_PORT } from './ports.mjs';
 import { openDatabase, type Database } from './database/database';
 import { inTransaction } from './database/transaction';
+import { startLearning } from './jobs/learning';
 import { startNotifier, type Ways } from './jobs/notifier';
 import { mailer } from './notify/mail';
 import { newPushKeys, pusher } from './notify/push';
@@ -84,6 +85,9 @@ export async function serve(config: Config): Promise<Serving> {
   const stopWatching = config.ownNow
     ? () => Promise.resolve()
     : startColdWatch(db, clock, log, () => live.nudge());
+  const stopLearning = config.ownNow
+    ? () => Promise.resolve()
+    : startLearning(db, clock, log, () => live.nudge());
   const origin = config.site.origin ?? urlOf(config);
   const stopTelling = startNotifier(db, clock, log, await waysOf(db, config, origin), () =>
     live.nudge(),
@@ -94,6 +98,7 @@ export async function serve(config: Config): Promise<Serving> {
     stop: async () => {
       isTakingWork = false;
       await stopWatching();
+      await stopLearning();
       await stopTelling();
       await live.stop();
       metricsServer?.close();

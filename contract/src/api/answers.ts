@@ -17,6 +17,7 @@ import type { ForecastAnswer } from '../demand/forecast';
 import type { Sale, SalesImportResult, TillAnswer } from '../demand/sales';
 import type { ProductCount, Service } from '../demand/services';
 import type { House, HouseSummary, ListedHouse } from '../house/house';
+import type { LearnedNumbers } from '../learn/learned';
 import type { Mixer } from '../house/mixer';
 import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
 import type { Place } from '../house/kitchen';
@@ -87,6 +88,9 @@ export interface PlainAnswers {
   readonly live: string;
   readonly eraseHouse: House;
   readonly putAside: House;
+  readonly learned: LearnedNumbers;
+  readonly learnNow: LearnedNumbers;
+  readonly decideLearned: LearnedNumbers;
   readonly takeUp: House;
   readonly keepHouse: House;
   readonly changeSettings: House;

@@ -1,3 +1,4 @@
+import { proposalDecisionSchema } from '../learn/learnedSchemas';
 import type { ObjectSchema } from 'joi';
 import {
   auditQuery,
@@ -103,6 +104,7 @@ export const ROUTE_SCHEMAS = {
 
   eraseHouse: { body: erasureSchema },
   changeSettings: { body: settingsChangeSchema },
+  decideLearned: { body: proposalDecisionSchema },
   startFormula: { body: formulaStartSchema },
   saveFormula: { body: formulaChangeSchema },
   importBook: { body: bookImportSchema },

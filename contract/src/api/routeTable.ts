@@ -132,6 +132,17 @@ const BOOK_ROUTES = {
   book: get('/houses/:house/book', 'see', 'Everything that changes seldom: formulas, products, …', {
     ...until('written', 'book', 'crew', 'losses'),
   }),
+  learned: get('/houses/:house/learned', 'see', 'What its lots say of the house’s own numbers.', {
+    ...until('written', 'book'),
+  }),
+  learnNow: post('/houses/:house/learned', 'book', 'Learns from the lots that there are by now.', {
+    status: 200,
+  }),
+  decideLearned: put(
+    '/houses/:house/learned/:id',
+    'book',
+    'Accepts what was learned, leaves it for later, or takes it back.',
+  ),
   startFormula: post('/houses/:house/formulas', 'book', 'Adds a formula.'),
   saveFormula: put('/houses/:house/formulas/:formula', 'book', 'Saves a new version of a formula.'),
   formulaVersions: get(

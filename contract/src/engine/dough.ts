@@ -1,3 +1,4 @@
+import type { AcceptedConstant } from './acceptedConstant';
 import type {
   PrefermentHistories,
   DoseAlternative,
@@ -30,6 +31,8 @@ export interface DoughDocument {
   readonly maltPercent?: number;
   /** Height above the sea, m. */
   readonly altitudeM?: number;
+  /** What the house has learned of its own numbers; as assumed when absent. */
+  readonly constants?: readonly AcceptedConstant[];
   /** Grams of dry yeast that raise dough like one gram of fresh. */
   readonly conversion?: { readonly activeDry?: number; readonly instant?: number };
 }

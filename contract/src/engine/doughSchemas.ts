@@ -1,3 +1,4 @@
+import type { AcceptedConstant } from './acceptedConstant';
 import type { DoughStage, Target } from '@calm/core';
 import {
   AIR_LIMITS_C,
@@ -48,6 +49,20 @@ export const targetSchema = Joi.object<Target>({
   })
   .messages({ 'target.order': '{{#label}} needs riseMin ≤ risePeak ≤ riseMax' });
 
+/** What a house has learned of its own numbers. */
+export const acceptedConstants = Joi.array()
+  .items(
+    Joi.object<AcceptedConstant>({
+      name: Joi.string()
+        .pattern(/^(yeast-activity|cold-end|film:.{1,40}|endurance:.{1,80})$/)
+        .required(),
+      factor: Joi.number().min(0.2).max(5),
+      shift: Joi.number().min(-5).max(5),
+    }).xor('factor', 'shift'),
+  )
+  .max(100)
+  .unique('name');
+
 const dough = {
   ballWeightG: within(BALL_LIMITS_G).required(),
   doughTempC: within(DOUGH_LIMITS_C).required(),
@@ -56,6 +71,7 @@ const dough = {
   target: targetSchema,
   maltPercent: Joi.number().min(0).max(10),
   altitudeM: Joi.number().min(-500).max(6000),
+  constants: acceptedConstants,
   conversion: Joi.object({
     activeDry: Joi.number().min(0.1).max(1),
     instant: Joi.number().min(0.1).max(1),

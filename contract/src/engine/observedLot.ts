@@ -1,4 +1,5 @@
 import type { LearnedConstant, LearnedHouse, Look, Opening, WindowOdds } from '@calm/core';
+import type { AcceptedConstant } from './acceptedConstant';
 import type { DoughDocument } from './dough';
 
 /** A lot as it went, with what was measured and seen of it. Hours count from the mixer. */
@@ -26,13 +27,6 @@ export interface LearnedDocument extends Pick<LearnedHouse, 'riseErrorPercent'> 
     readonly factor?: number;
     readonly shift?: number;
   })[];
-}
-
-/** A number of the house's own that it has accepted. */
-export interface AcceptedConstant {
-  readonly name: string;
-  readonly factor?: number;
-  readonly shift?: number;
 }
 
 /** Input of `calm narrow`. */

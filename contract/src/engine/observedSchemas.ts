@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { localDate } from '../api/fields';
-import { doughSchema } from './doughSchemas';
+import { acceptedConstants, doughSchema } from './doughSchemas';
 import type { LearnDocument, NarrowDocument } from './observedLot';
 import { LOOKS, OPENINGS } from './vocabulary';
 
@@ -39,16 +39,5 @@ export const learnSchema = Joi.object<LearnDocument>({
 /** Input of `calm narrow`. */
 export const narrowSchema = Joi.object<NarrowDocument>({
   ...observed,
-  constants: Joi.array()
-    .items(
-      Joi.object({
-        name: Joi.string()
-          .pattern(/^(yeast-activity|cold-end|film:.{1,40}|endurance:.{1,80})$/)
-          .required(),
-        factor: Joi.number().min(0.2).max(5),
-        shift: Joi.number().min(-5).max(5),
-      }).xor('factor', 'shift'),
-    )
-    .max(100)
-    .unique('name'),
+  constants: acceptedConstants,
 });

@@ -1,3 +1,4 @@
+import type { AcceptedConstant } from '../engine/acceptedConstant';
 import type { DeratingPoint, ScaleReadability, WaterMethod, YeastConversion } from '@calm/core';
 import type { AlarmCallRules } from '../cold/alarmCalls';
 import type { ColdRules, ReadingColumns } from '../cold/probe';
@@ -52,6 +53,8 @@ export interface HouseSettings {
   readonly kitchen?: Kitchen;
   /** How high it stands above the sea, m: dough rises more in thinner air. At the sea when absent. */
   readonly altitudeM?: number;
+  /** Numbers of its own that it has learned and accepted; as assumed when absent. */
+  readonly learned?: readonly AcceptedConstant[];
   /** What bakes; nothing is known of it when absent. */
   readonly ovens?: readonly Oven[];
   /** How it looks after its cold; `STANDARD_COLD_RULES` when the house has not said. */
@@ -86,7 +89,7 @@ export interface SalesColumns {
 }
 
 /** The settings that people change in the application, each whole; the made-up secrets of a demo are nobody's to change. */
-export type SettingsChange = Partial<Omit<HouseSettings, 'demoSecrets'>> &
+export type SettingsChange = Partial<Omit<HouseSettings, 'demoSecrets' | 'learned'>> &
   Partial<Pick<House, 'name' | 'timeZone'>> & {
     readonly version: number;
   };

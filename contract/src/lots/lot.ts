@@ -28,7 +28,13 @@ export interface Recipe {
   };
   readonly settings: Pick<
     HouseSettings,
-    'residuePercent' | 'residuePerLoadG' | 'derating' | 'pourBy' | 'baseSumC' | 'altitudeM'
+    | 'residuePercent'
+    | 'residuePerLoadG'
+    | 'derating'
+    | 'pourBy'
+    | 'baseSumC'
+    | 'altitudeM'
+    | 'learned'
   > & {
     readonly scaleReadabilityG: ScaleReadability;
     readonly yeastConversion: YeastConversion;

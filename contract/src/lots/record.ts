@@ -14,6 +14,35 @@ export const LEFTOVERS = ['kept', 'reworked', 'staff', 'bin'] as const;
 
 export type Leftover = (typeof LEFTOVERS)[number];
 
+/** What a rise is read off: the height in a tub, or how wide a ball stands. */
+export const RISE_MARKS = ['tub', 'ball'] as const;
+
+export type RiseMark = (typeof RISE_MARKS)[number];
+
+/** What hands, eyes and noses tell of dough, and what each may answer; the earliest first. */
+export const CHECKS = {
+  poke: ['springs-back', 'slowly', 'stays'],
+  stretch: ['tears', 'nearly', 'clear'],
+  skin: ['supple', 'dry'],
+  smell: ['mild', 'ripe', 'alcohol'],
+  bowl: ['sticks', 'clean'],
+} as const;
+
+export type CheckKind = keyof typeof CHECKS;
+
+/** One check with what it told. */
+export type CheckAnswer = {
+  readonly [Kind in CheckKind]: {
+    readonly check: Kind;
+    readonly answer: (typeof CHECKS)[Kind][number];
+  };
+}[CheckKind];
+
+/** What is done where a step's dough is not there yet. */
+export const NOT_YET = ['two-more', 'rest', 'later'] as const;
+
+export type NotYet = (typeof NOT_YET)[number];
+
 /** Something that was seen or measured of a lot. */
 export type RecordContent =
   /** One ingredient on the scale. */
@@ -39,6 +68,25 @@ export type RecordContent =
       readonly kind: 'looked';
       readonly found: Look;
       readonly coreTempC: number | null;
+      readonly note: string;
+    }
+  /** How far dough has risen: then and now, both in one measure. */
+  | {
+      readonly kind: 'risen';
+      readonly on: RiseMark;
+      readonly from: number;
+      readonly now: number;
+      readonly note: string;
+    }
+  /** A thermometer in the middle of the dough, °C. */
+  | { readonly kind: 'core'; readonly coreTempC: number; readonly note: string }
+  | ({ readonly kind: 'checked'; readonly note: string } & CheckAnswer)
+  /** A step whose dough was not as it should be yet, and what was done about it. */
+  | {
+      readonly kind: 'not-yet';
+      readonly loadNumber: number;
+      readonly stepKey: string;
+      readonly next: NotYet;
       readonly note: string;
     }
   | { readonly kind: 'opened'; readonly found: Opening; readonly note: string }
@@ -82,6 +130,10 @@ export type RecordKind = RecordContent['kind'];
 /** Kinds that can be taken back; trays and weights are put right by another of their kind, so that sums hold. */
 export const CAN_BE_TAKEN_BACK: readonly RecordKind[] = [
   'looked',
+  'risen',
+  'core',
+  'checked',
+  'not-yet',
   'opened',
   'baked',
   'used',

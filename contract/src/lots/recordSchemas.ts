@@ -4,10 +4,13 @@ import type { LogQuery } from './log';
 import type { MarkChange } from './lot';
 import {
   BAKINGS,
+  CHECKS,
   LARGEST_PHOTO,
   LEFTOVERS,
   LOOKS,
+  NOT_YET,
   OPENINGS,
+  RISE_MARKS,
   type PhotoStart,
   type RecordContent,
   type RecordKind,
@@ -32,6 +35,8 @@ const at = () => instant();
 /** None takes a record back. */
 const trays = () => Joi.number().integer().min(0).max(1000).required();
 const note = () => text(500).allow('').required();
+/** A height or a width in any one measure. */
+const length = () => Joi.number().greater(0).max(10_000).required();
 const found = <Name extends string>(names: readonly Name[]) => Joi.valid(...names).required();
 
 /** PUT a mark. */
@@ -48,7 +53,7 @@ export const markChangeSchema = Joi.object<MarkChange>({
   .nand('isDone', 'skippedWhy');
 
 /** What each kind of record says; a photo's record is written with the photo. */
-const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap>> = {
+const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.PartialSchemaMap>> = {
   weighed: {
     loadNumber: Joi.number().integer().min(1).max(200).required(),
     key: text(80).required(),
@@ -65,6 +70,14 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap
   looked: {
     found: found(LOOKS),
     coreTempC: tempC().allow(null).required(),
+    note: note(),
+  },
+  risen: { on: found(RISE_MARKS), from: length(), now: length(), note: note() },
+  core: { coreTempC: tempC().required(), note: note() },
+  'not-yet': {
+    loadNumber: Joi.number().integer().min(0).max(200).required(),
+    stepKey: text(80).required(),
+    next: found(NOT_YET),
     note: note(),
   },
   opened: { found: found(OPENINGS), note: note() },
@@ -97,6 +110,14 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo'>, Joi.PartialSchemaMap
 const content = Joi.alternatives<RecordContent>(
   ...Object.entries(FIELDS).map(([kind, fields]) =>
     Joi.object({ kind: Joi.valid(kind).required(), ...fields }),
+  ),
+  ...Object.entries(CHECKS).map(([name, answers]) =>
+    Joi.object({
+      kind: Joi.valid('checked').required(),
+      check: Joi.valid(name).required(),
+      answer: Joi.valid(...answers).required(),
+      note: note(),
+    }),
   ),
 );
 

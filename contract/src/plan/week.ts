@@ -1,3 +1,4 @@
+import type { AcceptedConstant } from '../engine/acceptedConstant';
 import type {
   Formula,
   Target,
@@ -24,6 +25,8 @@ export interface WeekDoughDocument extends WeekDough {
   readonly target?: Partial<Target>;
   /** Height above the sea where it is made, m; at the sea when absent. */
   readonly altitudeM?: number;
+  /** What the house has learned of its own numbers; as assumed when absent. */
+  readonly constants?: readonly AcceptedConstant[];
 }
 
 /** A step as it was published, or is pinned. */

@@ -2,7 +2,7 @@ import { airByHour } from './planSchemas';
 import { SKILLS, STANDARD_WEIGHTS } from '../engine/vocabulary';
 import Joi from 'joi';
 import type { TimeInterval, WeekDocument } from './week';
-import { targetSchema } from '../engine/doughSchemas';
+import { targetSchema, acceptedConstants } from '../engine/doughSchemas';
 import { formulaSchema } from '../engine/formulaSchemas';
 import { ballCount, instant, massG, percent, text, visibleText } from '../api/fields';
 import { routeStagesSchema } from '../engine/routeSchemas';
@@ -75,6 +75,7 @@ export const weekSchema = Joi.object<WeekDocument>({
       prefermentTempC: Joi.number().min(1).max(40),
       target: targetSchema,
       altitudeM: Joi.number().min(-500).max(6000),
+      constants: acceptedConstants,
     }),
     100,
   )

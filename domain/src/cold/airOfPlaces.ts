@@ -1,4 +1,5 @@
 import type { Place, ProbeAir, ColdNote, Probe } from '@calm/contract';
+import type { AirRead } from '../learn/doughAsSeen';
 import type { PlaceAir } from './coldQuestion';
 
 /**
@@ -43,3 +44,20 @@ export function airOfPlaces(
       return { placeId: id, probes: byHand };
     });
 }
+
+/** How warm cooled places were over some time by their probes. */
+export const airReadIn =
+  (places: readonly Place[], air: readonly PlaceAir[]): AirRead =>
+  (name, fromMs, toMs) => {
+    const id = places.find((place) => place.name === name)?.id;
+    const read = air
+      .filter(({ placeId }) => placeId === id)
+      .flatMap(({ probes }) =>
+        probes.flatMap(({ zoneC, readings }) =>
+          readings
+            .filter(({ atS }) => atS * 1000 >= fromMs && atS * 1000 <= toMs)
+            .map(({ airC }) => airC - zoneC),
+        ),
+      );
+    return read.length === 0 ? null : read.reduce((sum, airC) => sum + airC, 0) / read.length;
+  };

@@ -18,6 +18,7 @@ import {
   NOW_MS,
   spot,
   moved,
+  record,
 } from '../test-support/coldLots';
 
 describe('what the cold means for a lot', () => {
@@ -54,6 +55,16 @@ describe('what the cold means for a lot', () => {
     const [warm] = follow(question(warmNight)).parts;
     expect(until(warm?.window)).toBeLessThan(until(calm?.window) - 0.2);
     expect(warm?.coreC).toBeGreaterThan((calm?.coreC ?? NaN) + 0.5);
+  });
+
+  it('is an earlier window where balls were seen to have risen more, and less so where the night explains it', () => {
+    const risen = record(nowS * 1000, { kind: 'risen', on: 'ball', from: 90, now: 104, note: '' });
+    const earlierBy = (airC: (atS: number) => number) =>
+      until(follow(question(airC)).parts[0]?.window) -
+      until(follow(question(airC, [risen])).parts[0]?.window);
+    const inCalm = earlierBy(() => 3.5);
+    expect(inCalm).toBeGreaterThan(0.3);
+    expect(earlierBy(warmNight)).toBeLessThan(inCalm);
   });
 
   it('as set, knows nothing of the night', () => {

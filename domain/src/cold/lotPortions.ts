@@ -1,6 +1,7 @@
 import { HOUR_MS, type DoughRoute, type DoughStage } from '@calm/core';
-import type { Service, HouseBook, Place } from '@calm/contract';
+import type { Service, HouseBook, LotRecord, Place } from '@calm/contract';
 import { routeOfDocument } from '../formulas/simulateDough';
+import { factorsSeen, routeAsSeen, type AirRead } from '../learn/doughAsSeen';
 import type { BoardLot } from '../lots/lotBoard';
 import { doughInProgress } from '../lots/lotHistory';
 import type { ColdPortion } from './coldQuestion';
@@ -26,7 +27,16 @@ export function lotPortions(
     nowMs,
     doorsMs,
     isAsSet,
-  }: { readonly nowMs: number; readonly doorsMs: number | null; readonly isAsSet: boolean },
+    records,
+    airRead,
+  }: {
+    readonly nowMs: number;
+    readonly doorsMs: number | null;
+    readonly isAsSet: boolean;
+    /** Of that lot. */
+    readonly records: readonly LotRecord[];
+    readonly airRead: AirRead;
+  },
   prefermentC: number,
 ): LotPortion[] {
   if (lot.closeMs < nowMs) return [];
@@ -36,6 +46,7 @@ export function lotPortions(
     if (!product || !way || way.mixedMs > nowMs + AHEAD_H * HOUR_MS) return [];
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];
+    const dough = routeAsSeen(bowl.value, factorsSeen(way, records, airRead));
     const inCold = way.places.map((name) => cooled.find((place) => place.name === name) ?? null);
     const standingHere = stacks.filter(
       (stack) => stack.lotId === lot.lot?.id && stack.productId === product.id,
@@ -59,18 +70,12 @@ export function lotPortions(
     const key = lot.lot?.id ?? `${lot.code}/${lot.date}`;
     return groups.map(({ legs, trays: some }, i) => {
       const spot = legs.at(-1)?.spot ?? null;
-      const kept = spot ? keptCold(bowl.value.stages, inCold, way.mixedMs, nowMs, doorsMs) : null;
+      const kept = spot ? keptCold(dough.stages, inCold, way.mixedMs, nowMs, doorsMs) : null;
       return {
         doughKg: (kg * some) / trays,
         route: {
-          ...bowl.value,
-          stages: stagesIn(
-            kept ?? bowl.value.stages,
-            inCold,
-            isAsSet ? [] : legs,
-            way.mixedMs,
-            cooled,
-          ),
+          ...dough,
+          stages: stagesIn(kept ?? dough.stages, inCold, isAsSet ? [] : legs, way.mixedMs, cooled),
         },
         part: {
           lot,

@@ -15,6 +15,7 @@ import {
 import type { LotHeld } from '@calm/contract';
 import { heldOf } from '../lots/held';
 import { nextDoors, lotPortions } from './lotPortions';
+import { airReadIn } from './airOfPlaces';
 import { isCold, type ColdAssumption, type ColdPortion, type ColdQuestion } from './coldQuestion';
 import { roomOf } from './rooms';
 import { stacksAt } from './stacks';
@@ -78,7 +79,13 @@ export function coldHouse(
       book,
       stacks,
       cooled,
-      { nowMs, doorsMs: nextDoors(lot, services, nowMs), isAsSet },
+      {
+        nowMs,
+        doorsMs: nextDoors(lot, services, nowMs),
+        isAsSet,
+        records: records.filter(({ lotId }) => lotId === lot.lot?.id),
+        airRead: airReadIn(cooled, air),
+      },
       prefermentC,
     ),
   );

@@ -2,6 +2,7 @@ import {
   fail,
   ok,
   fermentPreferments,
+  inHouse,
   pointBetween,
   remediesFor,
   simulate,
@@ -12,11 +13,13 @@ import {
   type DoseLimit,
   type DoughPoint,
   type DoughRoute,
+  type LearnedConstant,
   type Result,
   type Simulation,
   type Target,
 } from '@calm/core';
 import type {
+  AcceptedConstant,
   DoughDocument,
   SimulateDocument,
   DoseDocument,
@@ -32,7 +35,7 @@ const targetOf = ({ target }: DoughDocument): Target => ({ ...STANDARD_TARGET, .
 /** The way of a document as the engine takes it. */
 export function routeOfDocument(document: DoughDocument): Result<DoughRoute, DoughProblem> {
   const { formula, ballWeightG, doughTempC, stages, histories = {} } = document;
-  const { maltPercent, altitudeM, conversion } = document;
+  const { maltPercent, altitudeM, conversion, constants = [] } = document;
   const yeastConversion = {
     ...STANDARD_YEAST_CONVERSION,
     ...(conversion?.activeDry !== undefined && { 'active-dry': conversion.activeDry }),
@@ -40,7 +43,7 @@ export function routeOfDocument(document: DoughDocument): Result<DoughRoute, Dou
   };
   const preferments = fermentPreferments(formula, histories, { yeastConversion });
   if (!preferments.ok) return preferments;
-  return ok({
+  const route: DoughRoute = {
     ballWeightG,
     doughTempC,
     stages,
@@ -48,8 +51,19 @@ export function routeOfDocument(document: DoughDocument): Result<DoughRoute, Dou
     ...(conversion && { yeastConversion }),
     ...(maltPercent !== undefined && { maltPercent }),
     ...(altitudeM !== undefined && { altitudeM }),
-  });
+  };
+  return ok(constants.length > 0 ? inHouse(route, constants.map(constantOf)) : route);
 }
+
+/** An accepted number as the engine takes it. */
+export const constantOf = ({
+  name,
+  factor,
+  shift,
+}: AcceptedConstant): Pick<LearnedConstant, 'name' | 'by'> => ({
+  name,
+  by: shift === undefined ? { factor: factor ?? 1 } : { shift },
+});
 
 /** Simulates a document: its series at even steps, its stages, its window. */
 export function simulateDocument(

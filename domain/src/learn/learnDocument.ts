@@ -17,7 +17,7 @@ import type {
   NarrowDocument,
   ObservedLotDocument,
 } from '@calm/contract';
-import { routeOfDocument } from '../formulas/simulateDough';
+import { constantOf, routeOfDocument } from '../formulas/simulateDough';
 
 /** A lot that the engine cannot take, and why. */
 export interface LotProblem {
@@ -48,11 +48,9 @@ export function narrowDocument({
 }: NarrowDocument): Result<NarrowedLot, DoughProblem> {
   const lot = observedOf(document, '', '1970-01-01');
   if (!lot.ok) return lot;
-  const accepted = constants.map(({ name, factor, shift }) => ({
-    name,
-    by: shift === undefined ? { factor: factor ?? 1 } : { shift },
-  }));
-  return ok(narrowLot({ ...lot.value, route: inHouse(lot.value.route, accepted) }));
+  return ok(
+    narrowLot({ ...lot.value, route: inHouse(lot.value.route, constants.map(constantOf)) }),
+  );
 }
 
 const CHECK_STEP_MIN = 60;

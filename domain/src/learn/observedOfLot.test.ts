@@ -56,8 +56,35 @@ describe('what was seen of a lot', () => {
       dough: dough.document,
       looks: [{ hour: 17, found: 'early' }],
       readings: [{ hour: 17, coreTempC: 19.5 }],
+      marks: [],
       opened: { hour: 21, found: 'springs-back' },
     });
+  });
+
+  it('is read off marks, thermometers and fingers; a poke of a tub tells nothing of balls', () => {
+    const poke = { kind: 'checked', check: 'poke', answer: 'stays', note: '' } as const;
+    const records = [
+      record('a', 3, poke),
+      record('b', 11, { kind: 'risen', on: 'tub', from: 12, now: 24, note: '' }),
+      record('c', 18, { kind: 'risen', on: 'ball', from: 90, now: 99, note: '' }),
+      record('d', 18, { kind: 'core', coreTempC: 20.5, note: '' }),
+      record('e', 20, { ...poke, answer: 'slowly' }),
+      record('f', 21, { kind: 'checked', check: 'smell', answer: 'alcohol', note: '' }),
+      record('g', 21, { kind: 'checked', check: 'skin', answer: 'dry', note: '' }),
+    ];
+    expect(observedOfLot(dough, records)).toEqual({
+      dough: dough.document,
+      looks: [
+        { hour: 20, found: 'right' },
+        { hour: 21, found: 'late' },
+      ],
+      readings: [{ hour: 18, coreTempC: 20.5 }],
+      marks: [
+        { hour: 11, rise: 2 },
+        { hour: 18, rise: expect.closeTo(1.331, 6) as unknown as number },
+      ],
+    });
+    expect(observedOfLot(dough, records.slice(0, 1))).toBeNull();
   });
 
   it('makes its window later where it was early, and narrower', () => {

@@ -6,7 +6,7 @@ import {
   type LotSize,
   type Target,
 } from '@calm/core';
-import type { DoughDocument, Recipe } from '@calm/contract';
+import type { AcceptedConstant, DoughDocument, Recipe } from '@calm/contract';
 
 /** A dough and the stages it goes through, as somebody knows them. */
 export interface DoughParts {
@@ -22,6 +22,8 @@ export interface DoughParts {
   readonly target: Partial<Target>;
   /** Height above the sea, m; at the sea when absent. */
   readonly altitudeM?: number | undefined;
+  /** What the house has learned of its own numbers; as assumed when absent. */
+  readonly constants?: readonly AcceptedConstant[] | undefined;
 }
 
 /**
@@ -32,9 +34,11 @@ export const doughDocument = ({
   prefermentStages,
   prefermentTempC,
   altitudeM,
+  constants,
   ...dough
 }: DoughParts): DoughDocument => ({
   ...dough,
+  ...(constants && constants.length > 0 && { constants }),
   ...(altitudeM !== undefined && { altitudeM }),
   histories:
     prefermentStages.length > 0
@@ -76,5 +80,6 @@ export function documentOfRecipe(
     prefermentTempC,
     target,
     altitudeM: recipe.settings.altitudeM,
+    constants: recipe.settings.learned,
   });
 }

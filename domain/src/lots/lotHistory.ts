@@ -159,6 +159,7 @@ function doughOnItsWay(
       prefermentTempC,
       target,
       altitudeM: recipe.settings.altitudeM,
+      constants: recipe.settings.learned,
     }),
   };
 }

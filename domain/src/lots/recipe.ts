@@ -28,7 +28,7 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
   const record = required(book.formulas.find((f) => f.id === product.formulaId));
   const route = required(book.routes.find((r) => r.id === product.routeId));
   const mixer = required(book.mixers.find((m) => m.id === (mixerId ?? record.mixerId)));
-  const { derating, pourBy, baseSumC, altitudeM, scaleReadabilityG, yeastConversion } =
+  const { derating, pourBy, baseSumC, altitudeM, learned, scaleReadabilityG, yeastConversion } =
     book.house.settings;
   const residue = residueOf(book);
   return {
@@ -53,6 +53,7 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
       pourBy,
       ...(baseSumC !== undefined && { baseSumC }),
       ...(altitudeM !== undefined && { altitudeM }),
+      ...(learned !== undefined && { learned }),
       scaleReadabilityG,
       yeastConversion,
     },

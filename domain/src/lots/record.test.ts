@@ -99,6 +99,11 @@ describe('what may be written', () => {
       false,
     );
     expect(ok({ kind: 'said', note: '  ' })).toBe(false);
+    expect(ok({ kind: 'risen', on: 'tub', from: 12, now: 25.5, note: '' })).toBe(true);
+    expect(ok({ kind: 'risen', on: 'tub', from: 0, now: 25, note: '' })).toBe(false);
+    expect(ok({ kind: 'checked', check: 'poke', answer: 'slowly', note: '' })).toBe(true);
+    const mixedUp = { kind: 'checked', check: 'skin', answer: 'slowly', note: '' };
+    expect(ok(mixedUp as unknown as RecordContent)).toBe(false);
     const two = { kind: 'piece', productId: ID, grams: 276, trays: 2 };
     expect(ok(two as unknown as RecordContent)).toBe(false);
   });

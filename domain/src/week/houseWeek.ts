@@ -173,7 +173,7 @@ function mixersFor(
 /** Every dough that something is made of, with the mixers it may be worked in. */
 function doughsOf(house: HouseWeek): WeekDoughDocument[] {
   const { book } = house;
-  const { altitudeM } = book.house.settings;
+  const { altitudeM, learned } = book.house.settings;
   const residue = residueOf(book);
   const seen = new Set<string>();
   return [...book.products]
@@ -196,6 +196,7 @@ function doughsOf(house: HouseWeek): WeekDoughDocument[] {
           prefermentTempC: book.house.settings.usualTempsC.preferment,
           target: product.target,
           ...(altitudeM !== undefined && { altitudeM }),
+          ...(learned !== undefined && { constants: learned }),
         },
       ];
     });

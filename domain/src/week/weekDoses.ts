@@ -232,6 +232,7 @@ function documentFor(
     prefermentTempC = PREFERMENT_TEMP_C,
     target = {},
     altitudeM,
+    constants,
   }: WeekDoughDocument,
   lot: PlannedLot,
   serviceId: string,
@@ -294,6 +295,7 @@ function documentFor(
       prefermentTempC,
       target,
       altitudeM,
+      constants,
     }),
   };
 }

@@ -16,6 +16,7 @@ import {
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
 import type { Response } from 'supertest';
+import * as t from '../database/schema';
 import { aJpeg } from './photo';
 import { contentsOf, LATER, required, worldOf } from './houseWorld';
 import { HOUSE, NOW, roundStart, signedIn, stepOf, TODAY, type TestHouse } from './testHouse';
@@ -33,6 +34,17 @@ export interface RouteExample {
 }
 
 const DAYS = { query: { from: TODAY, days: 2 } } as const;
+const PROPOSAL = {
+  name: 'yeast-activity',
+  by: { factor: 1.08 },
+  sdBefore: 0.2,
+  sdAfter: 0.05,
+  lots: ['YR-1120-A'],
+  riseErrorPercent: { before: 12, after: 7 },
+  laterMin: { opens: -21, ends: -40 },
+  state: 'proposed',
+  madeAt: new Date(NOW),
+} as const;
 const WEEK = { query: { from: '2026-11-23', days: 3 } } as const;
 
 /**
@@ -92,6 +104,11 @@ export async function routeExamples(
     (await post<WebhookIssued>(paths.issueWebhook(HOUSE), anAddress)).webhook.id;
   const aCalendar = () =>
     post<CalendarLinkIssued>(paths.issueCalendarLink(HOUSE), { content: 'own' });
+  const aProposal = async () => {
+    const proposal = { ...PROPOSAL, id: randomUUID(), houseId: book.house.id };
+    await house.db.insert(t.learnedProposals).values(proposal);
+    return proposal.id;
+  };
   const aHandover = async () => ({
     params: [(await post<{ id: string }>(paths.addHandover(HOUSE), handover)).id],
   });
@@ -127,6 +144,12 @@ export async function routeExamples(
     eraseHouse: () => ({ body: { name: 'Lantern Yard' } }),
     keepHouse: () => ({}),
     putAside: () => ({}),
+    learned: () => ({}),
+    learnNow: () => ({}),
+    decideLearned: async () => ({
+      params: [await aProposal()],
+      body: { version: 1, state: 'later' },
+    }),
     takeUp: () => ({}),
     signInOptions: () => ({}),
     session: () => ({}),

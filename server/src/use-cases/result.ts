@@ -19,6 +19,7 @@ export type Refusal =
         | 'handover'
         | 'photo'
         | 'alarm'
+        | 'proposal'
         | 'machine'
         | 'calendar link'
         | 'device'

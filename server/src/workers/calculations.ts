@@ -1,5 +1,12 @@
 import { forecastSeries, type ReadyWindow, type SeriesForecast, type SoldDay } from '@calm/core';
-import { simulateCold, type ColdQuestion, type SimulatedPortion } from '@calm/domain';
+import type { LearnDocument } from '@calm/contract';
+import {
+  learnFrom,
+  simulateCold,
+  type ColdQuestion,
+  type Learned,
+  type SimulatedPortion,
+} from '@calm/domain';
 
 /*
  * What takes longer than other requests may wait runs on a thread of its own. Plain data goes in and comes out.
@@ -26,3 +33,6 @@ export function windowsAsSet(question: ColdQuestion): readonly ReadyWindow[] {
   const simulated = simulateCold(question, [], true);
   return simulated.ok ? simulated.value.parts.map(({ window }) => window) : [];
 }
+
+/** What a house's lots say of its numbers. */
+export const learn = (lots: LearnDocument['lots']): Learned => learnFrom(lots);

@@ -6,4 +6,4 @@ import { register } from 'tsx/esm/api';
  */
 register();
 // @ts-expect-error its own loader takes TypeScript
-export const { fitSeries, coldPortions, windowsAsSet } = await import('./calculations.ts');
+export const { fitSeries, coldPortions, windowsAsSet, learn } = await import('./calculations.ts');

@@ -43,6 +43,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   HandoverPage: async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
   LotPage: async () => (await import('../places/log/LotPage')).LotPage,
   Log: async () => (await import('../places/log/Log')).Log,
+  Learned: async () => (await import('../places/house/learned/Learned')).Learned,
   House: async () => (await import('../places/house/House')).House,
 };
 

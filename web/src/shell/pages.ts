@@ -20,10 +20,10 @@ export interface PageInfo {
 const DEMAND = ['demand', 'engine'] as const;
 const FORMULAS = ['formulas', 'mix', 'engine'] as const;
 const PLAN = ['plan', 'engine'] as const;
-const MIX = ['mix', 'engine', 'tonight'] as const;
+const MIX = ['mix', 'bench', 'engine', 'tonight'] as const;
 const WALK_IN = ['walkIn'] as const;
 const CREW = ['crew', 'tonight'] as const;
-const LOG = ['log', 'mix', 'tonight'] as const;
+const LOG = ['log', 'bench', 'mix', 'tonight'] as const;
 
 /**
  * Every page of a house. The router shows them, the page asks early for their code and words, the search finds
@@ -185,6 +185,13 @@ export const PAGES = [
   { path: 'log', component: 'Log', words: LOG, manual: 'log', name: 'stops.log' },
   { path: 'log/:lot', component: 'LotPage', words: LOG, manual: 'lot' },
   { path: 'house', component: 'House', words: ['house'], manual: 'house', name: 'stops.house' },
+  {
+    path: 'house/learned',
+    component: 'Learned',
+    words: ['house'],
+    manual: 'learned',
+    name: 'learned.title',
+  },
 ] as const satisfies readonly PageInfo[];
 
 export type PageComponent = (typeof PAGES)[number]['component'];

@@ -12,6 +12,7 @@ export type WordArea =
   | 'formulas'
   | 'plan'
   | 'mix'
+  | 'bench'
   | 'walkIn'
   | 'crew'
   | 'log'
@@ -35,6 +36,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     formulas: () => import('./en/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./en/plan')).words }),
     mix: () => import('./en/mix.json', { with: { type: 'json' } }),
+    bench: () => import('./en/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./en/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./en/crew.json', { with: { type: 'json' } }),
     log: () => import('./en/log.json', { with: { type: 'json' } }),
@@ -49,6 +51,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     formulas: () => import('./it/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./it/plan')).words }),
     mix: () => import('./it/mix.json', { with: { type: 'json' } }),
+    bench: () => import('./it/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./it/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./it/crew.json', { with: { type: 'json' } }),
     log: () => import('./it/log.json', { with: { type: 'json' } }),
@@ -63,6 +66,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     formulas: () => import('./es/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./es/plan')).words }),
     mix: () => import('./es/mix.json', { with: { type: 'json' } }),
+    bench: () => import('./es/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./es/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./es/crew.json', { with: { type: 'json' } }),
     log: () => import('./es/log.json', { with: { type: 'json' } }),
@@ -77,6 +81,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     formulas: () => import('./ar/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./ar/plan')).words }),
     mix: () => import('./ar/mix.json', { with: { type: 'json' } }),
+    bench: () => import('./ar/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./ar/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./ar/crew.json', { with: { type: 'json' } }),
     log: () => import('./ar/log.json', { with: { type: 'json' } }),

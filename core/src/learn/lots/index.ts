@@ -1,3 +1,4 @@
 export * from './observed';
+export * from './risen';
 export * from './narrow';
 export * from './learnHouse';

@@ -153,7 +153,7 @@ function routeIn(
   route: DoughRoute,
   parameters: readonly Pick<Parameter, 'name'>[],
   values: readonly number[],
-  constantsAt: (coldC: number) => FermentConstants,
+  constantsAt: (coldestC: number) => FermentConstants,
 ): DoughRoute {
   const of = (name: string) => {
     const at = parameters.findIndex((parameter) => parameter.name === name);
@@ -175,7 +175,7 @@ function routeIn(
     ...route,
     yeastActivity: (route.yeastActivity ?? 1) * Math.exp(of('yeast-activity')),
     endurance: (route.endurance ?? 1) * Math.exp(endurance),
-    constants: constantsAt(of('cold-end')),
+    constants: constantsAt((route.constants ?? STARTING).coldestC + of('cold-end')),
     films,
   };
 }
@@ -189,18 +189,21 @@ export const inHouse = (
     route,
     constants,
     constants.map(({ by }) => ('shift' in by ? by.shift : Math.log(by.factor))),
-    coldEnds(),
+    acceptedEnds,
   );
 
-/** Constants by how far the cold end is moved; the same object for the same move, as its tables hang on it. */
-function coldEnds(): (coldC: number) => FermentConstants {
-  const known = new Map<number, FermentConstants>();
-  return (coldC) => {
-    const there = known.get(coldC) ?? { ...STARTING, coldestC: STARTING.coldestC + coldC };
-    known.set(coldC, there);
+/** Constants by where the cold end is; the same object for the same end, as its tables hang on it. */
+function coldEnds(): (coldestC: number) => FermentConstants {
+  const known = new Map<number, FermentConstants>([[STARTING.coldestC, STARTING]]);
+  return (coldestC) => {
+    const there = known.get(coldestC) ?? { ...STARTING, coldestC };
+    known.set(coldestC, there);
     return there;
   };
 }
+
+/** What houses have accepted is few: their tables are made once. */
+const acceptedEnds = coldEnds();
 
 interface Fit {
   readonly values: readonly number[];
@@ -256,7 +259,7 @@ function lotEvidence(
   parameters: readonly HouseParameter[],
   values: readonly number[],
   { lot, observations }: KnownLot,
-  constantsAt: (coldC: number) => FermentConstants,
+  constantsAt: (coldestC: number) => FermentConstants,
 ): Evidence | null {
   const own: readonly Parameter[] = [
     { name: 'own yeast', sd: LOT_YEAST_SD },

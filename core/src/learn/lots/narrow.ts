@@ -30,6 +30,8 @@ export interface NarrowedLot {
   /** How much stronger than was thought its yeast seems, a factor, and how much warmer its places, °C. */
   readonly yeastFactor: number;
   readonly placeC: number;
+  /** How much longer than was thought its flour seems to last, a factor. */
+  readonly enduranceFactor: number;
   /** Observations that narrowed it, and what is not believed. */
   readonly counted: number;
   readonly doubted: readonly Doubt[];
@@ -91,6 +93,7 @@ export function narrowLot(lot: ObservedLot, spread: KitchenSpread = USUAL_SPREAD
     before: windowOdds(lot.route, target, nothing, covariance(none)),
     after: windowOdds(lot.route, target, values, covariance(information)),
     yeastFactor: Math.exp(values[0] ?? 0),
+    enduranceFactor: Math.exp(values[1] ?? 0),
     placeC: mean(values.slice(2)),
     counted: taken.length,
     doubted,

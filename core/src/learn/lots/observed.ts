@@ -39,6 +39,8 @@ export type Doubt = 'core-temperature' | 'rise' | 'hour' | 'order';
 /** What no dough in a kitchen has: a mark of nothing or of forty volumes, a core of eighty degrees. */
 const CORE_C = { least: -4, most: 45 };
 const RISE = { least: 0.85, most: 6 };
+/** Whether dough in a kitchen can have risen so many times: what cannot be is never learned from. */
+export const isRiseLikely = (rise: number): boolean => rise >= RISE.least && rise <= RISE.most;
 /** After its last stage a lot is looked at for a day at most. */
 const BEYOND_H = 24;
 
@@ -68,7 +70,6 @@ export function observationsOf(lot: ObservedLot): {
     else if (!isSound) doubted.push(doubt);
     return isInTime && isSound;
   };
-  const within = (value: number, { least, most }: typeof RISE) => value >= least && value <= most;
   const seen = [...looks, ...(opened ? [{ hour: opened.hour, found: LOOK_OF[opened.found] }] : [])];
   const inOrder = [...seen].sort((a, b) => a.hour - b.hour);
   const isOrdered = inOrder.every(
@@ -77,12 +78,12 @@ export function observationsOf(lot: ObservedLot): {
   const all: readonly [Observation, boolean, Doubt][] = [
     ...readings.map(({ hour, coreTempC }): [Observation, boolean, Doubt] => [
       { kind: 'core', hour, value: coreTempC },
-      within(coreTempC, CORE_C),
+      coreTempC >= CORE_C.least && coreTempC <= CORE_C.most,
       'core-temperature',
     ]),
     ...marks.map(({ hour, rise }): [Observation, boolean, Doubt] => [
       { kind: 'rise', hour, value: rise },
-      within(rise, RISE),
+      isRiseLikely(rise),
       'rise',
     ]),
     ...seen.map(({ hour, found }): [Observation, boolean, Doubt] => [

@@ -2,6 +2,7 @@ export * from './house';
 export * from './book';
 export * from './demand';
 export * from './lots';
+export * from './learn';
 export * from './plans';
 export * from './access';
 export * from './cold';

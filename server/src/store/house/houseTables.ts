@@ -47,6 +47,8 @@ export const OF_A_HOUSE = [
   t.lotRecords,
   t.lotPhotos,
   t.handovers,
+  t.houseFits,
+  t.learnedProposals,
 ] as const;
 
 /** What belongs to a probe of a house, by its number. */

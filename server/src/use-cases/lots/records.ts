@@ -93,7 +93,7 @@ function partsOf({ kind }: RecordContent): readonly HousePart[] {
   switch (kind) {
     case 'said':
     case 'photo':
-    case 'opened':
+    case 'not-yet':
     case 'baked':
     case 'piece':
       return [];

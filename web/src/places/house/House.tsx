@@ -25,6 +25,7 @@ import { WaterDialog } from './facts/WaterDialog';
 import { WorkDialog } from './facts/WorkDialog';
 import { Houses } from './houses/Houses';
 import styles from './House.module.css';
+import { HouseNav } from './HouseNav';
 import { Mixers } from './mixers/Mixers';
 import { WholeHouse } from './whole/WholeHouse';
 
@@ -69,6 +70,7 @@ export function House() {
   const temps = settings.usualTempsC;
   return (
     <Page title={t('stops.house')} lead={t('house.lead')}>
+      <HouseNav />
       <SetUpList house={slug} left={left} />
       <div className={styles['columns']}>
         <div>

@@ -1,6 +1,6 @@
-import { scaleRecipe, currentRecords, type BoardLot, recordOf } from '@calm/domain';
+import { currentRecords, loggedLot } from '@calm/domain';
 import type { HouseBook, LotLog } from '@calm/contract';
-import { countBack, pieceRun, stageKey, workOf } from '@calm/core';
+import { pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -16,8 +16,9 @@ import { useWaiting } from '../../state/outbox/useOutboxItems';
 import { usePermission } from '../../state/api/usePermission';
 import styles from './Log.module.css';
 import { LotPicture } from './LotPicture';
-import { WindowByLooks } from '../../parts/lots/WindowByLooks';
+import { WindowByLooks } from '../../parts/measures/WindowByLooks';
 import { useWindowByLooks } from '../../state/board/useWindowByLooks';
+import { MeasureLot } from '../../state/outbox/MeasureLot';
 import { Outcomes } from './Outcomes';
 import { Records } from './Records';
 
@@ -30,32 +31,6 @@ export function LotPage() {
   if (error && !log) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!log || !book) return <WaitingPage />;
   return <OneLot key={lot} house={house} log={log} book={book} />;
-}
-
-/** A lot from the log as boards have it: by its own frozen recipe and plan. */
-function asBoardLot({ lot, planned }: LotLog, book: HouseBook): BoardLot | null {
-  const [first] = lot.items;
-  const product = recordOf(book, 'products', first?.productId);
-  if (!product) return null;
-  const scaled = scaleRecipe(lot.recipe, lot.items);
-  const size = {
-    loads: lot.loads.length,
-    balls: lot.items.reduce((sum, { count }) => sum + count, 0),
-  };
-  const doorsMs = Date.parse(lot.doorsAt);
-  return {
-    product,
-    date: lot.serviceDate,
-    lot,
-    code: lot.code,
-    recipe: lot.recipe,
-    items: lot.items,
-    wanted: lot.items,
-    scaled,
-    stages: planned ?? countBack(lot.recipe.route, doorsMs, size),
-    doorsMs,
-    closeMs: Date.parse(lot.closeAt),
-  };
 }
 
 function OneLot({
@@ -71,7 +46,7 @@ function OneLot({
   const f = useFormats();
   const mayMark = usePermission('mark');
   const { lot, isWithdrawn } = log;
-  const boardLot = useMemo(() => asBoardLot(log, book), [log, book]);
+  const boardLot = useMemo(() => loggedLot(log.lot, log.planned, book), [log, book]);
   const waiting = useWaiting(house);
   const records = useMemo(
     () => recordsWithOutboxItems(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
@@ -94,7 +69,12 @@ function OneLot({
     >
       {isWithdrawn && <p role="status">{t('log.isBack')}</p>}
       {boardLot && <LotPicture book={book} lot={boardLot} />}
-      {mayMark && !isWithdrawn && <Outcomes house={house} lot={lot} records={records} />}
+      {mayMark && !isWithdrawn && (
+        <>
+          <Outcomes house={house} lot={lot} records={records} />
+          <MeasureLot house={house} lot={lot} records={records} />
+        </>
+      )}
       <WindowByLooks seen={seen} />
       <div className={styles['two']}>
         <section>

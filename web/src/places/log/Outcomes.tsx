@@ -14,13 +14,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/fields/Choice';
-import { useFormats } from '../../parts/format/useFormats';
 import { NumberField } from '../../parts/fields/NumberField';
-import { BALLS, KITCHEN_TEMP } from '../../parts/fields/readNumber';
+import { BALLS } from '../../parts/fields/readNumber';
 import { TextCell } from '../../parts/fields/TextCell';
 import styles from './Log.module.css';
 import { TakePhoto } from './TakePhoto';
-import { useRecordOutcome } from './useRecordOutcome';
+import { useRecordOutcome } from '../../state/outbox/useRecordOutcome';
 
 /** How a lot turned out, one press each: at opening, in the oven, what was left; and a look at the dough. */
 export function Outcomes({
@@ -149,35 +148,19 @@ function Used({
   );
 }
 
-/** A look at the dough, with its core temperature if there is a thermometer at hand. */
+/** A look at the dough. */
 function Looked({ onPut }: { readonly onPut: (content: RecordContent, words: string) => void }) {
   const { t } = useTranslation();
-  const f = useFormats();
-  const [coreTempC, setCoreTempC] = useState<number | null>(null);
   return (
     <div className={styles['used']}>
-      <div>
-        <NumberField
-          label={t('log.core')}
-          measure="temp"
-          rule={{ ...KITCHEN_TEMP, mayBeEmpty: true }}
-          step={0.5}
-          value={coreTempC}
-          onCommit={setCoreTempC}
-        />
-      </div>
       {LOOKS.map((found) => (
         <Button
           key={found}
           variant="outlined"
           size="large"
-          onClick={() => {
-            onPut(
-              { kind: 'looked', found, coreTempC, note: '' },
-              [t(`found.${found}`), coreTempC === null ? '' : f.temperature(coreTempC)].join(' '),
-            );
-            setCoreTempC(null);
-          }}
+          onClick={() =>
+            onPut({ kind: 'looked', found, coreTempC: null, note: '' }, t(`found.${found}`))
+          }
         >
           {t(`found.${found}`)}
         </Button>

@@ -6,6 +6,7 @@ import {
   type LotRecord,
   type RecordContent,
 } from '@calm/contract';
+import { risenBy } from '@calm/core';
 import Button from '@mui/material/Button';
 import type { TFunction } from 'i18next';
 import { useState } from 'react';
@@ -136,6 +137,26 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
         ].join(' '),
         content.note,
       );
+    case 'risen':
+      return noted(
+        t('measure.say.risen', {
+          rise: f.times(risenBy(content.on, content.from, content.now)),
+          on: t(`measure.on.${content.on}`),
+        }),
+        content.note,
+      );
+    case 'core':
+      return noted(t('measure.say.core', { core: f.temperature(content.coreTempC) }), content.note);
+    case 'checked':
+      return noted(
+        t('measure.say.checked', {
+          check: t(`measure.kind.${content.check}`),
+          answer: t(`measure.answer.${content.answer}`),
+        }),
+        content.note,
+      );
+    case 'not-yet':
+      return noted(t('notYet.say', { next: t(`notYet.next.${content.next}`) }), content.note);
     case 'opened':
       return noted(t('log.say.opened', { found: t(`found.${content.found}`) }), content.note);
     case 'baked':

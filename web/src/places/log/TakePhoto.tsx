@@ -1,33 +1,13 @@
 import PhotoCameraOutlined from '@mui/icons-material/PhotoCameraOutlined';
 import Button from '@mui/material/Button';
 import type { Lot } from '@calm/contract';
-import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNotices } from '../../parts/messages/Notices';
-import { problemWords } from '../../parts/messages/problemWords';
-import { useAddPhotoMutation } from './logApi';
-import { smallJpeg } from './smallJpeg';
+import { useKeepPhoto } from '../../state/outbox/useKeepPhoto';
 
 /** Takes a photo of the dough, or picks one: made small here, kept with the lot. */
 export function TakePhoto({ house, lot }: { readonly house: string; readonly lot: Lot }) {
   const { t } = useTranslation();
-  const { said, failed } = useNotices();
-  const [add] = useAddPhotoMutation();
-  const [isBusy, setBusy] = useState(false);
-  const take = async (file: File) => {
-    setBusy(true);
-    try {
-      const jpeg = await smallJpeg(file).catch(() => null);
-      if (jpeg === null) return failed(t('log.photo.unreadable'));
-      const photo = { id: crypto.randomUUID(), note: '', jpeg };
-      await add({ house, lotId: lot.id, photo }).unwrap();
-      said(t('log.photo.kept'));
-    } catch (error) {
-      failed(problemWords(t, error, t('log.photo.later')));
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { isBusy, keep } = useKeepPhoto(house, lot.id);
   return (
     <Button
       component="label"
@@ -45,7 +25,7 @@ export function TakePhoto({ house, lot }: { readonly house: string; readonly lot
         onChange={(event) => {
           const [file] = event.target.files ?? [];
           event.target.value = '';
-          if (file) void take(file);
+          if (file) void keep(file);
         }}
       />
     </Button>

@@ -1,11 +1,4 @@
-import {
-  paths,
-  routeRequest,
-  type LogPage,
-  type LogQuery,
-  type LotRecord,
-  type PhotoStart,
-} from '@calm/contract';
+import { paths, type LogPage, type LogQuery } from '@calm/contract';
 import { api } from '../../state/api/api';
 
 const logApi = api.injectEndpoints({
@@ -23,14 +16,7 @@ const logApi = api.injectEndpoints({
       },
       providesTags: ['Log'],
     }),
-    addPhoto: build.mutation<
-      LotRecord,
-      { readonly house: string; readonly lotId: string; readonly photo: PhotoStart }
-    >({
-      query: ({ house, lotId, photo }) => routeRequest('addPhoto', [house, lotId], photo),
-      invalidatesTags: ['Records', 'Log'],
-    }),
   }),
 });
 
-export const { useAddPhotoMutation, useLogPagesInfiniteQuery } = logApi;
+export const { useLogPagesInfiniteQuery } = logApi;

@@ -52,7 +52,7 @@ export function useTonight(
       ),
     [lots, others, book],
   );
-  const windows = useLotWindows(board, asked);
+  const windows = useLotWindows(board, asked, records);
   const now = useMemo((): TonightNow => {
     const known = { usage: answer?.usage ?? NONE, forecasts: answer?.forecasts ?? NONE };
     const tonight = [...lots, ...others].map((lot): LotTonight => {

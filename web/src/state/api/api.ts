@@ -113,6 +113,7 @@ export const TAGS = [
   'Handovers',
   'Log',
   'Frictions',
+  'Learned',
   'Forecasts',
   'Calendar',
   'Sales',

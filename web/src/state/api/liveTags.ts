@@ -32,6 +32,7 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   webhooks: TOLD,
   notifications: TOLD,
   settings: BOOK,
+  learned: [...BOOK, 'Learned'],
   formulas: BOOK,
   products: BOOK,
   routes: BOOK,

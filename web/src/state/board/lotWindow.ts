@@ -1,4 +1,4 @@
-import { HOUR_MS, type ReadyWindow } from '@calm/core';
+import { HOUR_MS, type NarrowedLot, type ReadyWindow } from '@calm/core';
 
 /** When balls open well, epoch ms. */
 export interface LotWindow {
@@ -22,5 +22,23 @@ export function lotWindow(window: ReadyWindow, mixedMs: number): LotWindow | nul
     untilMs: at(latestHour),
     odds,
     surest: odds90 && { fromMs: at(odds90.from), untilMs: at(odds90.to) },
+  };
+}
+
+/** A window with what was seen of its lot: moved, and sure from its latest beginning to its earliest end. */
+export function narrowedWindow(
+  window: LotWindow,
+  { after }: NarrowedLot,
+  mixedMs: number,
+): LotWindow | null {
+  if (!after) return null;
+  const at = (hour: number) => mixedMs + hour * HOUR_MS;
+  const surest = { fromMs: at(after.first.p90), untilMs: at(after.last.p10) };
+  return {
+    fromMs: at(after.first.p50),
+    peakMs: at(after.peak.p50),
+    untilMs: at(after.last.p50),
+    odds: window.odds,
+    surest: surest.fromMs < surest.untilMs ? surest : null,
   };
 }

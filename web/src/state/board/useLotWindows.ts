@@ -1,19 +1,27 @@
-import type { ColdBoard, ColdLot, LotHeld, Product } from '@calm/contract';
+import type {
+  ColdBoard,
+  ColdLot,
+  LotHeld,
+  LotRecord,
+  NarrowDocument,
+  Product,
+} from '@calm/contract';
 import { holdingLimitsOf, type Pantry } from '@calm/core';
 import {
   type BoardLot,
   doughAsPlanned,
   doughInProgress,
   heldOf,
+  observedOfLot,
   type DoughInProgress,
 } from '@calm/domain';
 import { useMemo } from 'react';
 import { useHouse, type Board } from './useBoard';
 import { useCold } from './useCold';
-import { lotWindow, type LotWindow } from './lotWindow';
+import { lotWindow, narrowedWindow, type LotWindow } from './lotWindow';
 import { useAppSelector } from '../store';
 import { useCursor } from '../time/useCursor';
-import type { SimulationAnswer } from '../../workers/engine/engineAnswers';
+import type { NarrowAnswer, SimulationAnswer } from '../../workers/engine/engineAnswers';
 import { engine } from '../../workers/engine/engine';
 import { useLatest } from '../../workers/useLatest';
 
@@ -44,14 +52,25 @@ interface Asked {
   readonly key: string;
   readonly planned: DoughInProgress;
   readonly now: DoughInProgress;
+  /** What was seen and measured of it; null where nothing was. */
+  readonly observed: NarrowDocument | null;
 }
 
-type Ways = readonly [planned: SimulationAnswer, now: SimulationAnswer];
+type Ways = readonly [
+  planned: SimulationAnswer,
+  now: SimulationAnswer,
+  /** Null where nothing was seen of it. */
+  seen: NarrowAnswer | null,
+];
 
 const ask = (asked: readonly Asked[]): Promise<Ways[]> =>
   Promise.all(
-    asked.map(({ planned, now }) =>
-      Promise.all([engine().way(planned.document), engine().way(now.document)]),
+    asked.map(({ planned, now, observed }) =>
+      Promise.all([
+        engine().way(planned.document),
+        engine().way(now.document),
+        observed && engine().narrow(observed),
+      ]),
     ),
   );
 
@@ -72,8 +91,13 @@ export const UNKNOWN: LotWindows = {
  * before stand: nothing is asked of anybody by half of what is known.
  *
  * @param balls must be stable
+ * @param records of their lots; what was seen and measured narrows their windows
  */
-export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): LotWindows[] {
+export function useLotWindows(
+  board: Board | null,
+  balls: readonly LotBalls[],
+  records: readonly LotRecord[],
+): LotWindows[] {
   const { nowMs } = useCursor();
   const atMs = Math.floor(nowMs / EVERY_MS) * EVERY_MS;
   const pantry = board?.book.pantry ?? NO_PANTRY;
@@ -83,9 +107,11 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
       balls.flatMap((each): Asked[] => {
         const planned = doughAsPlanned(each.lot, each.product, prefermentC);
         const now = doughInProgress(each.lot, each.product, prefermentC, atMs);
-        return planned && now ? [{ key: keyOf(each), planned, now }] : [];
+        if (!planned || !now) return [];
+        const own = records.filter(({ lotId }) => lotId === each.lot.lot?.id);
+        return [{ key: keyOf(each), planned, now, observed: observedOfLot(now, own) }];
       }),
-    [balls, prefermentC, atMs],
+    [balls, prefermentC, atMs, records],
   );
   const latest = useLatest(ask, question.length > 0 ? question : null);
   const { cold, error } = useCold(useHouse());
@@ -104,12 +130,15 @@ export function useLotWindows(board: Board | null, balls: readonly LotBalls[]): 
       if (isColdDue) return UNKNOWN;
       if (!dough || !ways) return { ...UNKNOWN, isKnown: !asked.has(keyOf(each)) };
       const { planned, now } = dough;
-      const [plannedWay, nowWay] = ways;
+      const [plannedWay, nowWay, seen] = ways;
       const read = isFresh ? readIn(cold, each) : null;
       const limits = holdingLimitsOf(each.lot.recipe.formula, pantry);
       const held =
         read?.held ?? (nowWay.ok ? heldOf(limits, nowWay.value.course, now.mixedMs, atMs) : []);
-      const windows = { planned: windowOf(planned, plannedWay), ...asItIs(read, now, nowWay) };
+      const windows = {
+        planned: windowOf(planned, plannedWay),
+        ...asItIs(read, now, nowWay, seen),
+      };
       return { isKnown: true, ...windows, held };
     });
   }, [balls, question, latest, cold, isColdDue, nowMs, atMs, pantry]);
@@ -130,15 +159,20 @@ function readIn({ lots }: ColdBoard, balls: LotBalls): ColdLot | null {
   );
 }
 
-/** A window by the record, and by what was read in the cold where that is known. */
+/**
+ * A window by the record and by what was seen; by what was read in the cold where that is known, which the house has
+ * narrowed by what was seen already.
+ */
 function asItIs(
   read: ColdLot | null,
   dough: DoughInProgress,
   way: SimulationAnswer,
+  seen: NarrowAnswer | null,
 ): Pick<LotWindows, 'now' | 'isNever'> {
   if (read) return { now: lotWindow(read.now, read.mixedMs), isNever: read.now.kind === 'never' };
+  const plain = windowOf(dough, way);
   return {
-    now: windowOf(dough, way),
+    now: plain && seen?.ok ? narrowedWindow(plain, seen.value, dough.mixedMs) : plain,
     isNever: way.ok && way.value.window.kind === 'never',
   };
 }

@@ -1,8 +1,8 @@
 import type { HouseBook, LotRecord, NarrowDocument } from '@calm/contract';
-import { HOUR_MS } from '@calm/core';
+import { HOUR_MS, type WindowOdds } from '@calm/core';
 import { doughInProgress, observedOfLot, type BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
-import type { SeenWindow } from '../../parts/lots/WindowByLooks';
+import type { FirstOpen, SeenWindow } from '../../parts/measures/WindowByLooks';
 import { engine } from '../../workers/engine/engine';
 import type { NarrowAnswer } from '../../workers/engine/engineAnswers';
 import { useLatest } from '../../workers/useLatest';
@@ -33,8 +33,17 @@ export function useWindowByLooks(
   );
   const observed = useMemo(() => dough && observedOfLot(dough, records), [dough, records]);
   const answer = useLatest(narrowed, observed)?.answer;
-  const first = answer?.ok ? answer.value.after?.first : undefined;
-  if (!dough || !observed || !first) return null;
-  const at = (hour: number) => dough.mixedMs + hour * HOUR_MS;
-  return { likelyMs: at(first.p50), fromMs: at(first.p10), untilMs: at(first.p90) };
+  const mixedMs = dough?.mixedMs;
+  return useMemo(() => {
+    if (mixedMs === undefined || !observed || !answer?.ok) return null;
+    const { before, after, yeastFactor, placeC, doubted } = answer.value;
+    const firstOf = (odds: WindowOdds | null): FirstOpen | null => {
+      if (!odds) return null;
+      const at = (hour: number) => mixedMs + hour * HOUR_MS;
+      const { p10, p50, p90 } = odds.first;
+      return { likelyMs: at(p50), fromMs: at(p10), untilMs: at(p90) };
+    };
+    const narrower = firstOf(after);
+    return narrower && { before: firstOf(before), after: narrower, yeastFactor, placeC, doubted };
+  }, [mixedMs, observed, answer]);
 }

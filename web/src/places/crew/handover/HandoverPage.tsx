@@ -14,6 +14,8 @@ import { useDraft } from '../../../state/drafts/useDraft';
 import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
 import { usePermission } from '../../../state/api/usePermission';
 import { useLotWindows } from '../../../state/board/useLotWindows';
+import { useRecords } from '../../../state/outbox/useRecords';
+import { addDays, dateAt } from '../../../state/time/localDate';
 import { CrewNav } from '../CrewNav';
 import { HandoverCard } from './HandoverCard';
 import { HandoverParts } from './HandoverParts';
@@ -28,6 +30,9 @@ export function HandoverPage() {
 }
 
 const NOTE_LENGTH = 1000;
+/** Days whose lots may be under way. */
+const DAYS_BACK = 2;
+const DAYS = 9;
 
 function Handing({ board }: { readonly board: Board }) {
   const { t } = useTranslation();
@@ -44,7 +49,12 @@ function Handing({ board }: { readonly board: Board }) {
       board.lots.filter(({ lot }) => lot !== null).map((lot) => ({ lot, product: lot.product })),
     [board],
   );
-  const windows = useLotWindows(board, started);
+  const records = useRecords(
+    house,
+    addDays(dateAt(nowMs, board.book.house.timeZone), -DAYS_BACK),
+    DAYS,
+  );
+  const windows = useLotWindows(board, started, records);
   const lines = useMemo(
     () =>
       handoverLines(

@@ -51,6 +51,7 @@ export function usePlannedDough(slug: string): {
       size,
       prefermentTempC: book.house.settings.usualTempsC.preferment,
       altitudeM: book.house.settings.altitudeM,
+      constants: book.house.settings.learned,
       mixedMs,
       doorsMs,
       closeMs: lot?.closeMs ?? doorsMs + USUAL_SERVICE_H * HOUR_MS,

@@ -1,5 +1,5 @@
 import { doughDocument } from '@calm/domain';
-import type { DoughDocument, FormulaRecord, Product } from '@calm/contract';
+import type { AcceptedConstant, DoughDocument, FormulaRecord, Product } from '@calm/contract';
 import {
   doughStageOf,
   flourLimits,
@@ -19,6 +19,8 @@ export interface PlannedDough {
   readonly prefermentTempC: number;
   /** Height of the house above the sea, m; at the sea when absent. */
   readonly altitudeM?: number | undefined;
+  /** What the house has learned of its own numbers. */
+  readonly constants?: readonly AcceptedConstant[] | undefined;
   /** When it comes off the mixer; the picture's hour 0. */
   readonly mixedMs: number;
   readonly doorsMs: number;
@@ -69,6 +71,7 @@ export function documentOf(dough: PlannedDough, whatIf: WhatIf): DoughDocument {
     prefermentTempC,
     target: product.target,
     altitudeM: dough.altitudeM,
+    constants: dough.constants,
   });
 }
 

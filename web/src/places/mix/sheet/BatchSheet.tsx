@@ -20,7 +20,8 @@ import { useSheet, type Sheet } from './useSheet';
 import { WaterPanel } from './WaterPanel';
 import { useWindowByLooks } from '../../../state/board/useWindowByLooks';
 import { useLotRecords } from '../../../state/outbox/useRecords';
-import { WindowByLooks } from '../../../parts/lots/WindowByLooks';
+import { MeasureLot } from '../../../state/outbox/MeasureLot';
+import { WindowByLooks } from '../../../parts/measures/WindowByLooks';
 import { WindowNow } from './WindowNow';
 import { WeighList } from './WeighList';
 import { WithLot } from '../WithLot';
@@ -110,6 +111,7 @@ function LoadSheet({
             <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />
             <WindowNow board={board} boardLot={boardLot} />
             <WindowByLooks seen={seen} />
+            <MeasureLot house={board.house} lot={boardLot.lot} records={records} />
             <RemainingSteps board={board} boardLot={boardLot} />
             <LotNote house={board.house} lot={boardLot.lot} />
           </>

@@ -9,6 +9,7 @@ import styles from './BatchSheet.module.css';
 import { timerKey } from '../../../state/time/timers';
 import { useDraft } from '../../../state/drafts/useDraft';
 import { useMark } from '../../../state/outbox/useMark';
+import { StepCheck } from './StepCheck';
 import type { Sheet } from './useSheet';
 
 /** The method's steps in order, ticked off load by load. */
@@ -87,6 +88,15 @@ function Step({
         )}
         <p>{step.detail}</p>
         {step.lookFor && <p className={styles['lookFor']}>{step.lookFor}</p>}
+        {step.lookFor && lot && !tick.isDone && (
+          <StepCheck
+            house={board.house}
+            lotId={lot.id}
+            loadNumber={number}
+            step={step}
+            tick={tick}
+          />
+        )}
         {step.caution && <Caution about={step.caution} />}
       </div>
     </li>

@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import { useLotWindows } from '../../../state/board/useLotWindows';
+import { useLotRecords } from '../../../state/outbox/useRecords';
 import styles from './BatchSheet.module.css';
 
 /** Windows are calculated to minutes and known to quarter hours. */
@@ -27,7 +28,8 @@ export function WindowNow({
   const { t } = useTranslation();
   const f = useFormats();
   const balls = useMemo(() => [{ lot: boardLot, product: boardLot.product }], [boardLot]);
-  const [windows] = useLotWindows(board, balls);
+  const records = useLotRecords(board.house, boardLot.lot?.id ?? null);
+  const [windows] = useLotWindows(board, balls, records);
   const { planned = null, now = null, isNever = false } = windows ?? {};
   if (isNever) {
     return (

@@ -1,6 +1,6 @@
 import type { Lot, LotRecord, RecordContent } from '@calm/contract';
 import { useNotices } from '../../parts/messages/Notices';
-import { useAddRecord } from '../../state/outbox/useRecords';
+import { useAddRecord } from './useRecords';
 
 /** Puts on record how a lot turned out, says so, and takes it back when that was a slip. */
 export function useRecordOutcome(
