@@ -1,4 +1,5 @@
 import { badInput, type Answer } from './answer';
+import { diagnoseCommand } from './diagnoseCommand';
 import { doseCommand } from './doseCommand';
 import { learnCommand } from './learnCommand';
 import { narrowCommand } from './narrowCommand';
@@ -19,6 +20,7 @@ const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   ready: readyCommand,
   learn: learnCommand,
   narrow: narrowCommand,
+  diagnose: diagnoseCommand,
 };
 
 /**

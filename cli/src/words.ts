@@ -1,14 +1,19 @@
 import words from '@calm/domain/words/en/engine.json' with { type: 'json' };
+import { stateOf } from '@calm/domain';
 import type { DoughProblem } from '@calm/contract';
 import type {
   DoseAlternative,
   DoseLimit,
   DoughStage,
+  FaultCause,
   NarrowedLot,
   NeverReady,
   NoSplit,
   Remedy,
   ScaleReason,
+  SettleBy,
+  SignEvidence,
+  SignName,
   WaterWarning,
 } from '@calm/core';
 import { makeCatalogue } from './catalogue';
@@ -81,3 +86,20 @@ export function formatNarrowedMessages({
     ...[...new Set(doubted)].map((doubt) => catalogue.t(`narrow.doubted.${doubt}`)),
   ];
 }
+
+/** What a sign is of. */
+export const formatSignMessage = (sign: SignName): string => catalogue.t(`diagnose.sign.${sign}`);
+
+/** What a sign says, in a sentence. */
+export const formatEvidenceMessage = (evidence: SignEvidence): string =>
+  catalogue.t('diagnose.says', {
+    sign: formatSignMessage(evidence.sign),
+    state: catalogue.t(`diagnose.state.${stateOf(evidence)}`),
+  });
+
+/** What settles whether it was a cause. */
+export const formatSettleMessage = (by: SettleBy): string => catalogue.t(`diagnose.settle.${by}`);
+
+/** The smallest change to try first. */
+export const formatTryMessage = (cause: FaultCause): string =>
+  catalogue.t(`diagnose.tryFirst.${cause}`);

@@ -20,6 +20,7 @@ export * from './demand/holidays';
 export * from './lots/lot';
 export * from './engine/dough';
 export * from './engine/acceptedConstant';
+export * from './engine/diagnosis';
 export * from './learn/learned';
 export * from './engine/observedLot';
 export * from './engine/wave';

@@ -2,6 +2,7 @@ export * from './api/fields';
 export * from './engine/formulaSchemas';
 export * from './engine/engineSchemas';
 export * from './engine/doughSchemas';
+export * from './engine/diagnosisSchemas';
 export * from './engine/observedSchemas';
 export * from './engine/jsonSchemas';
 export * from './book/bookSchemas';

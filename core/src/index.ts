@@ -9,5 +9,6 @@ export * from './ferment';
 export * from './cold';
 export * from './pantry';
 export * from './learn';
+export * from './diagnose';
 export * from './demand';
 export * from './schedule';

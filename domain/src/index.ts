@@ -1,5 +1,7 @@
 export * from './learn/learnDocument';
+export * from './learn/diagnoseDocument';
 export * from './learn/doughAsSeen';
+export * from './learn/faultyLotOf';
 export * from './learn/learnedNumbers';
 export * from './learn/observedOfLot';
 export * from './lots/currentRecords';

@@ -1,6 +1,7 @@
 import type { ObjectSchema } from 'joi';
 import { jsonSchemaOf } from '../api/openApi';
 import { bookFileSchema } from '../book/bookFileSchemas';
+import { diagnoseSchema } from './diagnosisSchemas';
 import { doseSchema, simulateSchema } from './doughSchemas';
 import { learnSchema, narrowSchema } from './observedSchemas';
 import { readySchema, scaleSchema, waterSchema, waveSchema } from './engineSchemas';
@@ -46,6 +47,11 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     schema: narrowSchema,
     description:
       'Input of calm narrow: one lot as calm learn takes it, and numbers of the house that it has accepted, each a factor or a shift in °C.',
+  },
+  diagnose: {
+    schema: diagnoseSchema,
+    description:
+      'Input of calm diagnose: what is seen of dough that is not as it should be, with its lot as it was planned, what was written down of it, and lots of the same dough that were good. Of what was weighed, yeast, salt and water tell something. A check is true where the fault shows.',
   },
   'formulas-file': {
     schema: bookFileSchema,

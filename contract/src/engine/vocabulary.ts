@@ -10,6 +10,23 @@ export const YEAST_FORMS: typeof core.YEAST_FORMS = ['fresh', 'active-dry', 'ins
 /** What a look at dough finds, and how balls opened. */
 export const LOOKS: typeof core.LOOKS = ['early', 'right', 'late'];
 export const OPENINGS: typeof core.OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'];
+/** What is seen of dough that is not as it should be. */
+export const FAULTS: typeof core.FAULTS = [
+  'did-not-rise',
+  'rose-and-fell',
+  'springs-back',
+  'tears',
+  'sticky-slack',
+  'dry-skin',
+  'pale',
+  'dark-blistered',
+  'big-bubbles',
+  'gummy',
+  'sour',
+  'tastes-of-yeast',
+  'uneven-balls',
+  'differs-from-last',
+];
 export const SKILLS: typeof core.SKILLS = ['mix', 'ball', 'sheet', 'cold', 'oven'];
 
 export const WORK_KEYS: typeof core.WORK_KEYS = [

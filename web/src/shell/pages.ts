@@ -23,7 +23,7 @@ const PLAN = ['plan', 'engine'] as const;
 const MIX = ['mix', 'bench', 'engine', 'tonight'] as const;
 const WALK_IN = ['walkIn'] as const;
 const CREW = ['crew', 'tonight'] as const;
-const LOG = ['log', 'bench', 'mix', 'tonight'] as const;
+const LOG = ['log', 'engine', 'bench', 'mix', 'tonight'] as const;
 
 /**
  * Every page of a house. The router shows them, the page asks early for their code and words, the search finds
@@ -183,6 +183,7 @@ export const PAGES = [
     name: 'crew.nav.mine',
   },
   { path: 'log', component: 'Log', words: LOG, manual: 'log', name: 'stops.log' },
+  { path: 'log/why', component: 'WhyPage', words: LOG, manual: 'why', name: 'causes.open' },
   { path: 'log/:lot', component: 'LotPage', words: LOG, manual: 'lot' },
   { path: 'house', component: 'House', words: ['house'], manual: 'house', name: 'stops.house' },
   {

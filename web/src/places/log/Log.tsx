@@ -43,9 +43,14 @@ export function Log() {
       title={t('stops.log')}
       lead={t('log.lead')}
       aside={
-        <Button variant="outlined" component="a" href={paths.logCsv(house, query)} download>
-          {t('log.csv')}
-        </Button>
+        <>
+          <Button component={Link} to={`/${house}/log/why`}>
+            {t('causes.open')}
+          </Button>
+          <Button variant="outlined" component="a" href={paths.logCsv(house, query)} download>
+            {t('log.csv')}
+          </Button>
+        </>
       }
     >
       <Filter query={query} onAsk={ask} />

@@ -21,6 +21,7 @@ import { useWindowByLooks } from '../../state/board/useWindowByLooks';
 import { MeasureLot } from '../../state/outbox/MeasureLot';
 import { Outcomes } from './Outcomes';
 import { Records } from './Records';
+import { WhyLot } from './why/WhyLot';
 
 /** Everything on record of one lot: as planned, as it was, what was seen, how it turned out. */
 export function LotPage() {
@@ -76,6 +77,16 @@ function OneLot({
         </>
       )}
       <WindowByLooks seen={seen} />
+      {boardLot && (
+        <WhyLot
+          house={house}
+          book={book}
+          lot={lot}
+          boardLot={boardLot}
+          records={records}
+          mayTry={mayMark && !isWithdrawn}
+        />
+      )}
       <div className={styles['two']}>
         <section>
           <h2 className={styles['head']}>{t('log.steps')}</h2>

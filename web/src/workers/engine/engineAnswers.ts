@@ -1,4 +1,5 @@
 import type {
+  DiagnoseDocument,
   DosedDocument,
   DoseDocument,
   DoughDocument,
@@ -7,6 +8,7 @@ import type {
   NoDose,
 } from '@calm/contract';
 import type {
+  Diagnosis,
   DoughRoute,
   NarrowedLot,
   ReadyBatch,
@@ -29,6 +31,9 @@ type DoseAnswer = Result<DosedDocument, NoDose>;
 /** What the engine says of a lot that was looked at. */
 export type NarrowAnswer = Result<NarrowedLot, DoughProblem>;
 
+/** What the engine says of a fault. */
+export type DiagnosisAnswer = Result<Diagnosis, DoughProblem>;
+
 /** What the odds are drawn from that a service's balls are enough; as `oddsOfEnough` takes it. */
 export interface ServiceChances {
   readonly perQuarter: readonly number[];
@@ -43,6 +48,8 @@ export interface EngineInWorker {
   dose(document: DoseDocument): DoseAnswer;
   /** A lot's window by what was seen of it. */
   narrow(observed: NarrowDocument): NarrowAnswer;
+  /** What may have been behind a fault. */
+  diagnose(asked: DiagnoseDocument): DiagnosisAnswer;
   /** That a service's balls are enough at every minute, 0–1. */
   enough(chances: ServiceChances): number;
 }

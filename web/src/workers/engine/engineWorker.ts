@@ -1,5 +1,5 @@
-import { doseDocument, narrowDocument, routeOfDocument } from '@calm/domain';
-import type { DoseDocument, DoughDocument, NarrowDocument } from '@calm/contract';
+import { diagnoseDocument, doseDocument, narrowDocument, routeOfDocument } from '@calm/domain';
+import type { DiagnoseDocument, DoseDocument, DoughDocument, NarrowDocument } from '@calm/contract';
 import { oddsOfEnough, simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
 import type { EngineInWorker, SimulationAnswer } from './engineAnswers';
@@ -25,6 +25,7 @@ const engine: EngineInWorker = {
   },
   dose: (document: DoseDocument) => doseDocument(document),
   narrow: (observed: NarrowDocument) => narrowDocument(observed),
+  diagnose: (asked: DiagnoseDocument) => diagnoseDocument(asked),
   enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };
 
