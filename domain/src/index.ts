@@ -1,4 +1,5 @@
 export * from './learn/learnDocument';
+export * from './learn/consistency';
 export * from './learn/diagnoseDocument';
 export * from './learn/doughAsSeen';
 export * from './learn/faultyLotOf';

@@ -17,6 +17,7 @@ import type { ForecastAnswer } from '../demand/forecast';
 import type { Sale, SalesImportResult, TillAnswer } from '../demand/sales';
 import type { ProductCount, Service } from '../demand/services';
 import type { House, HouseSummary, ListedHouse } from '../house/house';
+import type { Consistency } from '../learn/consistency';
 import type { LearnedNumbers } from '../learn/learned';
 import type { Mixer } from '../house/mixer';
 import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
@@ -88,6 +89,7 @@ export interface PlainAnswers {
   readonly live: string;
   readonly eraseHouse: House;
   readonly putAside: House;
+  readonly consistency: Consistency;
   readonly learned: LearnedNumbers;
   readonly learnNow: LearnedNumbers;
   readonly decideLearned: LearnedNumbers;

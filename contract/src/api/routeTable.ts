@@ -135,6 +135,14 @@ const BOOK_ROUTES = {
   learned: get('/houses/:house/learned', 'see', 'What its lots say of the house’s own numbers.', {
     ...until('written', 'book'),
   }),
+  consistency: get(
+    '/houses/:house/consistency',
+    'see',
+    'How steady the house’s work is, over weeks.',
+    {
+      ...until('minute', 'lots', 'marks', 'records', 'weights', 'book', 'demand', 'readings'),
+    },
+  ),
   learnNow: post('/houses/:house/learned', 'book', 'Learns from the lots that there are by now.', {
     status: 200,
   }),

@@ -1,6 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { individualsLimits, limitsOf, runSignals, subgroupLimits } from './controlChart';
+import {
+  individualsLimits,
+  limitsOf,
+  runSignals,
+  subgroupLimits,
+  steadyLimits,
+} from './controlChart';
 
 describe('limits of single values', () => {
   it('are those of the worked example: ten batches (NIST/SEMATECH e-Handbook, 6.3.2.2)', () => {
@@ -101,5 +107,28 @@ describe('what a steady process hardly ever does', () => {
       ).filter((signals) => signals.length > 0).length / 400;
     expect(by(0, 20)).toBeLessThan(0.3);
     expect(by(1.5, 20)).toBeGreaterThan(0.95);
+  });
+});
+
+describe('what is usual', () => {
+  const usual = [3, 3.2, 3.1, 3.3, 3, 3.2, 3.1, 3.3, 3.1, 3.2];
+
+  it('is without what had a cause of its own', () => {
+    const cut = steadyLimits([...usual, 12]);
+    expect(cut?.center).toBeCloseTo(3.15, 9);
+    expect(cut?.upper).toBeLessThan(4);
+    expect(runSignals([...usual, 12], cut ?? { center: 0, sigma: 1 })).toEqual([
+      expect.objectContaining({ rule: 'beyond', side: 'above', from: 10, to: 10 }),
+    ]);
+    expect(steadyLimits([1])).toBeNull();
+  });
+
+  it('is about what it should be, where that is known', () => {
+    const heavy = Array.from({ length: 12 }, (_, i) => 1.4 + (i % 2 ? 0.2 : -0.2));
+    const limits = steadyLimits(heavy, 0);
+    expect(limits?.center).toBe(0);
+    expect(runSignals(heavy, limits ?? { center: 0, sigma: 1 }).map(({ rule }) => rule)).toContain(
+      'one-side',
+    );
   });
 });

@@ -55,6 +55,31 @@ export function individualsLimits(values: readonly number[]): ChartLimits | null
   return { center, sigma, lower: center - TO_LIMIT * sigma, upper: center + TO_LIMIT * sigma };
 }
 
+/** What had a cause of its own is left out so often. */
+const CLEARINGS = 3;
+
+/**
+ * Limits of single values, without those that had a cause of their own: a power cut is no measure of what is usual.
+ *
+ * @param aim where they should lie; about their own mean where there is none
+ * @returns null for fewer than two values
+ * @example steadyLimits([3, 3.2, 3.1, 3.3, 3, 3.2, 3.1, 3.3, 3.1, 3.2, 12])?.center // 3.15
+ */
+export function steadyLimits(values: readonly number[], aim?: number): ChartLimits | null {
+  let kept = values;
+  let limits = individualsLimits(kept);
+  for (let clearing = 0; limits !== null && clearing < CLEARINGS; clearing += 1) {
+    const { lower, upper } = limits;
+    const usual = kept.filter((value) => value >= lower && value <= upper);
+    if (usual.length === kept.length || usual.length < 2) break;
+    kept = usual;
+    limits = individualsLimits(kept);
+  }
+  if (limits === null || aim === undefined) return limits;
+  const half = TO_LIMIT * limits.sigma;
+  return { ...limits, center: aim, lower: aim - half, upper: aim + half };
+}
+
 /**
  * Limits of the means and of the ranges of subgroups, such as five balls weighed one after another.
  *

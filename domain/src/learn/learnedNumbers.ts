@@ -15,7 +15,7 @@ import { doughInProgress } from '../lots/lotHistory';
 import { loggedLot } from '../lots/loggedLot';
 import { localDateOf } from '../time/wallClock';
 import { stagesAsRead, type AirRead } from './doughAsSeen';
-import { learnDocument } from './learnDocument';
+import { learnDocument, narrowDocument } from './learnDocument';
 import { observedOfLot } from './observedOfLot';
 
 /** Numbers with another one on top: factors multiply, shifts add. */
@@ -74,6 +74,21 @@ export function lotToLearn(
       ...(inForce.length > 0 && { constants: inForce }),
     },
   };
+}
+
+/**
+ * How much later than foretold each lot began to open well, by what was seen of it, minutes; by the lots' ids. A lot that
+ * never opens well, or that no kitchen can have had, has none.
+ */
+export function windowErrors(lots: LearnDocument['lots']): Record<string, number> {
+  return Object.fromEntries(
+    lots.flatMap(({ id, day: _, ...observed }): [string, number][] => {
+      const narrowed = narrowDocument(observed);
+      if (!narrowed.ok) return [];
+      const { before, after } = narrowed.value;
+      return before && after ? [[id, 60 * (after.first.p50 - before.first.p50)]] : [];
+    }),
+  );
 }
 
 /** Lots by whose windows it is told what a number changes. */

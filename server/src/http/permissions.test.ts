@@ -19,6 +19,7 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   eraseHouse: 'M',
   keepHouse: 'M',
   putAside: 'M',
+  consistency: 'MHOV',
   learned: 'MHOV',
   learnNow: 'M',
   decideLearned: 'M',

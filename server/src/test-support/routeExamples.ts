@@ -144,6 +144,7 @@ export async function routeExamples(
     eraseHouse: () => ({ body: { name: 'Lantern Yard' } }),
     keepHouse: () => ({}),
     putAside: () => ({}),
+    consistency: () => ({}),
     learned: () => ({}),
     learnNow: () => ({}),
     decideLearned: async () => ({

@@ -3,6 +3,7 @@ import type { LearnDocument } from '@calm/contract';
 import {
   learnFrom,
   simulateCold,
+  windowErrors,
   type ColdQuestion,
   type Learned,
   type SimulatedPortion,
@@ -36,3 +37,7 @@ export function windowsAsSet(question: ColdQuestion): readonly ReadyWindow[] {
 
 /** What a house's lots say of its numbers. */
 export const learn = (lots: LearnDocument['lots']): Learned => learnFrom(lots);
+
+/** How much later than foretold lots began to open well, by what was seen of them, minutes; by the lots' ids. */
+export const windowsOff = (lots: LearnDocument['lots']): Record<string, number> =>
+  windowErrors(lots);

@@ -6,4 +6,5 @@ import { register } from 'tsx/esm/api';
  */
 register();
 // @ts-expect-error its own loader takes TypeScript
-export const { fitSeries, coldPortions, windowsAsSet, learn } = await import('./calculations.ts');
+const calculations = await import('./calculations.ts');
+export const { fitSeries, coldPortions, windowsAsSet, learn, windowsOff } = calculations;

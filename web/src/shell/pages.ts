@@ -183,6 +183,13 @@ export const PAGES = [
     name: 'crew.nav.mine',
   },
   { path: 'log', component: 'Log', words: LOG, manual: 'log', name: 'stops.log' },
+  {
+    path: 'log/consistency',
+    component: 'Steady',
+    words: LOG,
+    manual: 'consistency',
+    name: 'steady.title',
+  },
   { path: 'log/why', component: 'WhyPage', words: LOG, manual: 'why', name: 'causes.open' },
   { path: 'log/:lot', component: 'LotPage', words: LOG, manual: 'lot' },
   { path: 'house', component: 'House', words: ['house'], manual: 'house', name: 'stops.house' },

@@ -15,6 +15,7 @@ import { noteExport } from '../../use-cases/house/noteExport';
 import { bringBack, retire } from '../../use-cases/house/retirement';
 import { startHouse } from '../../use-cases/house/startHouse';
 import { places } from '../../use-cases/house/places';
+import { consistencyOf } from '../../use-cases/learn/consistency';
 import { decideLearned, learnedNumbers, learnNow } from '../../use-cases/learn/learn';
 import { setSessionCookie } from '../authContext';
 import type { RouteHandlers, RouteSenders } from '../routeHandlers';
@@ -36,6 +37,7 @@ export const bookHandlersOf = (db: Database) =>
     putAside: ({ scope, house, now }) => putAside(scope, house, now),
     takeUp: ({ scope, house }) => takeUp(scope, house),
     changeSettings: ({ scope, house, body }) => changeSettings(scope, house, body),
+    consistency: async ({ scope, house, now }) => ok(await consistencyOf(scope, house, now)),
     learned: async ({ scope, house }) => ok(await learnedNumbers(scope, house)),
     learnNow: async ({ scope, house, now }) => ok(await learnNow(scope, house, now)),
     decideLearned: ({ scope, house, params, body, writing }) =>

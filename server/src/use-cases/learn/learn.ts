@@ -1,11 +1,8 @@
 import type { House, LearnedNumbers, LearnedProposal, ProposalDecision } from '@calm/contract';
 import { fail, ok, DAY_MS } from '@calm/core';
-import { airOfPlaces, airReadIn, inForceOf, lotToLearn, type Learned } from '@calm/domain';
+import { airReadIn, inForceOf, lotToLearn, type Learned } from '@calm/domain';
 import { v7 as uuid } from 'uuid';
 import type { Scope } from '../../database/scope';
-import { readColdNotes } from '../../store/cold/coldNotes';
-import { readProbes } from '../../store/cold/probes';
-import { readBuckets } from '../../store/cold/readings';
 import { readBook, writeHouse } from '../../store/house/houses';
 import {
   deleteUndecided,
@@ -21,6 +18,7 @@ import { onThread } from '../../workers/threads';
 import { noteChange } from '../access/recordWrite';
 import type { Writing } from '../lots/records';
 import type { Result } from '../result';
+import { airSince } from './airSince';
 
 /** Older dough says little of today's: other flour, another season. */
 const DAYS_BACK = 42;
@@ -100,36 +98,6 @@ async function lotsToLearn(scope: Scope, house: House, from: Date, now: Date) {
     );
     return seen ? [{ seen, code: lot.code }] : [];
   });
-}
-
-async function airSince(
-  scope: Scope,
-  places: Awaited<ReturnType<typeof readBook>>['places'],
-  from: Date,
-  until: Date,
-) {
-  const probes = await readProbes(scope);
-  const [fromS, untilS] = [from, until].map((at) => Math.floor(at.getTime() / 1000)) as [
-    number,
-    number,
-  ];
-  const air = await Promise.all(
-    probes.map(async (own) => {
-      const buckets = await readBuckets(scope, own, fromS, untilS);
-      return {
-        probeId: own.probe.id,
-        atS: buckets.map(({ atS }) => atS),
-        meanC: buckets.map(({ meanC }) => meanC),
-      };
-    }),
-  );
-  const notes = await readColdNotes(scope, from, until);
-  return airOfPlaces(
-    places,
-    probes.map(({ probe }) => probe),
-    air,
-    notes,
-  );
 }
 
 /** What is new to propose. */

@@ -15,6 +15,7 @@ import { useSorted } from '../../parts/tables/useSorted';
 import { useBookQuery } from '../../state/api/api';
 import { useHouse } from '../../state/board/useBoard';
 import styles from './Log.module.css';
+import { LogNav } from './LogNav';
 import { useLogPagesInfiniteQuery } from './logApi';
 
 const OUTCOMES = ['', ...OPENINGS, ...BAKINGS.filter((found) => found !== 'well')] as const;
@@ -43,16 +44,12 @@ export function Log() {
       title={t('stops.log')}
       lead={t('log.lead')}
       aside={
-        <>
-          <Button component={Link} to={`/${house}/log/why`}>
-            {t('causes.open')}
-          </Button>
-          <Button variant="outlined" component="a" href={paths.logCsv(house, query)} download>
-            {t('log.csv')}
-          </Button>
-        </>
+        <Button variant="outlined" component="a" href={paths.logCsv(house, query)} download>
+          {t('log.csv')}
+        </Button>
       }
     >
+      <LogNav />
       <Filter query={query} onAsk={ask} />
       <Lots key={asked} house={house} query={query} />
     </Page>

@@ -1,8 +1,13 @@
-import { paths, type LogPage, type LogQuery } from '@calm/contract';
+import { paths, type Consistency, type LogPage, type LogQuery } from '@calm/contract';
 import { api } from '../../state/api/api';
 
 const logApi = api.injectEndpoints({
   endpoints: (build) => ({
+    /** How steady the house works. */
+    consistency: build.query<Consistency, string>({
+      query: (house) => paths.consistency(house),
+      providesTags: ['Log'],
+    }),
     logPages: build.infiniteQuery<
       LogPage,
       { readonly house: string; readonly query: LogQuery },
@@ -19,4 +24,4 @@ const logApi = api.injectEndpoints({
   }),
 });
 
-export const { useLogPagesInfiniteQuery } = logApi;
+export const { useConsistencyQuery, useLogPagesInfiniteQuery } = logApi;

@@ -1,0 +1,143 @@
+import type { Consistency, ConsistencyChart, House, HouseBook, Place } from '@calm/contract';
+import { DAY_MS, errorOf } from '@calm/core';
+import {
+  addDays,
+  airReadIn,
+  consistencyCharts,
+  localDateOf,
+  lotsOfWeek,
+  lotToLearn,
+  weekdayOf,
+  type LotToLearnFrom,
+  type PlaceAir,
+} from '@calm/domain';
+import type { Scope } from '../../database/scope';
+import { readBook } from '../../store/house/houses';
+import { readFinishedLots } from '../../store/lots/finishedLots';
+import { readRecordsOf } from '../../store/lots/records';
+import { onThread } from '../../workers/threads';
+import { forecastBasis, toldOf } from '../demand/forecast';
+import { airSince } from './airSince';
+
+/** Days that are charted. */
+const DAYS_BACK = 56;
+const MOST_LOTS = 400;
+/** What charts and a week's review are made of. */
+const KINDS = [
+  'piece',
+  'looked',
+  'risen',
+  'core',
+  'checked',
+  'opened',
+  'baked',
+  'used',
+  'taken-back',
+] as const;
+
+/** How steady a house's work has been over eight weeks, and what became of its last whole week. */
+export async function consistencyOf(scope: Scope, house: House, now: Date): Promise<Consistency> {
+  const book = await readBook(scope, house);
+  const from = new Date(now.getTime() - DAYS_BACK * DAY_MS);
+  const finished = await readFinishedLots(scope, from, now, MOST_LOTS);
+  const records = await readRecordsOf(
+    scope,
+    finished.map(({ lot }) => lot.id),
+    KINDS,
+  );
+  const lots = finished.map((each) => ({
+    ...each,
+    records: records.filter(({ lotId }) => lotId === each.lot.id),
+  }));
+  const air = await airSince(scope, book.places, from, now);
+  const charts = [
+    ...consistencyCharts(lots, book),
+    ...airCharts(book.places, air, house),
+    await windowChart(lots, book, air),
+  ].filter(({ points }) => points.length > 1);
+  return { charts, week: await weekReview(scope, house, lots, book, now) };
+}
+
+/** The mean air of each cooled place, day by day. */
+function airCharts(
+  places: readonly Place[],
+  air: readonly PlaceAir[],
+  { timeZone }: House,
+): ConsistencyChart[] {
+  return air.map(({ placeId, probes }): ConsistencyChart => {
+    const days = new Map<string, number[]>();
+    for (const { zoneC, readings } of probes) {
+      for (const { atS, airC } of readings) {
+        const date = localDateOf(new Date(atS * 1000), timeZone);
+        const day = days.get(date) ?? [];
+        day.push(airC - zoneC);
+        days.set(date, day);
+      }
+    }
+    return {
+      kind: 'walk-in',
+      personId: null,
+      productId: null,
+      placeId: places.find(({ id }) => id === placeId)?.id ?? null,
+      points: [...days]
+        .sort(([a], [b]) => a.localeCompare(b))
+        .map(([date, read]) => ({
+          at: `${date}T12:00:00.000Z`,
+          lot: null,
+          value: read.reduce((sum, airC) => sum + airC, 0) / read.length,
+        })),
+    };
+  });
+}
+
+/** How much later than foretold lots began to open well, by what was seen of them. */
+async function windowChart(
+  lots: readonly LotToLearnFrom[],
+  book: Omit<HouseBook, 'losses'>,
+  air: readonly PlaceAir[],
+): Promise<ConsistencyChart> {
+  const airRead = airReadIn(book.places, air);
+  const oldestFirst = [...lots].reverse();
+  const seen = oldestFirst.flatMap((each) => {
+    const own = lotToLearn(each, book, each.lot.recipe.settings.learned ?? [], airRead);
+    return own ? [own] : [];
+  });
+  const off = await onThread('windowsOff', seen);
+  return {
+    kind: 'window',
+    personId: null,
+    productId: null,
+    placeId: null,
+    points: oldestFirst.flatMap(({ lot: { id, code, doorsAt } }) => {
+      const value = off[id];
+      return value === undefined ? [] : [{ at: doorsAt, lot: code, value }];
+    }),
+  };
+}
+
+/** What became of the last week that is over, Monday to Sunday. */
+async function weekReview(
+  scope: Scope,
+  house: House,
+  lots: readonly LotToLearnFrom[],
+  book: Omit<HouseBook, 'losses'>,
+  now: Date,
+): Promise<Consistency['week']> {
+  const today = localDateOf(now, house.timeZone);
+  const to = addDays(today, -weekdayOf(today));
+  const from = addDays(to, -6);
+  const isIn = ({ date }: { readonly date: string }) => date >= from && date <= to;
+  const { sales, series } = await forecastBasis(scope, house, now);
+  const sold = sales.filter(isIn);
+  const services = new Map<string, boolean>();
+  for (const { date, patternId, soldOutMin } of sold) {
+    const key = `${date}/${patternId}`;
+    services.set(key, (services.get(key) ?? false) || soldOutMin !== null);
+  }
+  const told = series.flatMap(({ forecast }) => toldOf(forecast)).filter(isIn);
+  return {
+    ...lotsOfWeek(lots, book, { from, to }),
+    short: { services: [...services.values()].filter(Boolean).length, of: services.size },
+    forecastErrorPercent: errorOf(told, 'expected')?.wapePercent ?? null,
+  };
+}
