@@ -103,12 +103,6 @@ const VIEWS = [
   { name: 'what-if', path: 'formulas/yard-round/what-if', size: DESK },
   { name: 'my-shift-tablet', path: 'crew/shift', size: TABLET },
   { name: 'plan', path: 'plan', size: DESK, act: clashing },
-  {
-    name: 'plan-twelve-hours-tablet',
-    path: 'plan?hours=12&at=2026-11-26T13:00:00.000Z',
-    size: TABLET,
-    act: published,
-  },
   { name: 'batch-sheet', path: 'mix/2026-11-27/yard-round', size: DESK },
   {
     name: 'weigh-off-dark-tablet',
@@ -128,6 +122,7 @@ const VIEWS = [
     act: withPowerCut,
   },
   { name: 'crew', path: 'crew', size: DESK },
+  { name: 'consistency', path: 'log/consistency', size: DESK },
   { name: 'lot', path: 'log?text=YR-1112', size: DESK, act: firstLot },
   { name: 'tonight-phone', path: 'tonight', size: PHONE },
   // Last: it stays so for whoever is signed in.

@@ -1,8 +1,6 @@
 import { RISE_MARKS, type LotRecord, type RiseMark } from '@calm/contract';
 import { isRiseLikely, risenBy } from '@calm/core';
 import { currentRecords } from '@calm/domain';
-import PhotoCameraOutlined from '@mui/icons-material/PhotoCameraOutlined';
-import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
@@ -12,6 +10,7 @@ import { useFormats } from '../format/useFormats';
 import { RecordDialog } from '../layout/RecordDialog';
 import type { PutMeasure } from './putMeasure';
 import styles from './Measures.module.css';
+import { PhotoButton } from './PhotoButton';
 import { PhotoMarks } from './PhotoMarks';
 import { smallJpeg } from './smallJpeg';
 
@@ -112,20 +111,7 @@ export function RisenDialog({
         </>
       )}
       {on === 'tub' && (
-        <Button component="label" variant="outlined" startIcon={<PhotoCameraOutlined />}>
-          {t('measure.photo.take')}
-          <input
-            type="file"
-            accept="image/*"
-            capture="environment"
-            hidden
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              event.target.value = '';
-              if (file) void read(file);
-            }}
-          />
-        </Button>
+        <PhotoButton name={t('measure.photo.take')} onPhoto={(file) => void read(file)} />
       )}
       {rise !== null && (
         <p role="status">
