@@ -175,7 +175,10 @@ test('a whole evening: a late load, waves pulled, a network cut, a handover', as
       await expect(phone.getByRole('heading', { name: 'Lunch, Thu 26 Nov' })).toBeVisible();
       await phone.goto(at('log'));
       await phone.getByRole('link', { name: /^CR-1124-A/ }).click();
-      await phone.getByRole('button', { name: 'springs back' }).click();
+      await phone
+        .getByRole('region', { name: 'How did it open?' })
+        .getByRole('button', { name: 'springs back' })
+        .click();
       await expect(phone.getByText('Opened: springs back')).toBeVisible();
       const left = phone.getByRole('textbox', { name: 'Crackle left' });
       await left.fill('3');

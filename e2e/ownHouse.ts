@@ -147,7 +147,10 @@ export async function serveLot(
     }
     await expectAccessible(page);
     await page.goto(`${later.url}/${house}/log/${lot.code}`);
-    await page.getByRole('button', { name: 'springs back' }).click();
+    await page
+      .getByRole('region', { name: 'How did it open?' })
+      .getByRole('button', { name: 'springs back' })
+      .click();
     await expect(page.getByText('Opened: springs back')).toBeVisible();
     const pulled = pulledH === null ? [] : ['pulled'];
     // The page shows what it was told before the house has it.

@@ -23,6 +23,7 @@ export * from './engine/acceptedConstant';
 export * from './engine/diagnosis';
 export * from './learn/consistency';
 export * from './learn/learned';
+export * from './learn/trial';
 export * from './engine/observedLot';
 export * from './engine/wave';
 export type * from './api/defineRoute';

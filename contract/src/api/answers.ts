@@ -19,6 +19,7 @@ import type { ProductCount, Service } from '../demand/services';
 import type { House, HouseSummary, ListedHouse } from '../house/house';
 import type { Consistency } from '../learn/consistency';
 import type { LearnedNumbers } from '../learn/learned';
+import type { Trial } from '../learn/trial';
 import type { Mixer } from '../house/mixer';
 import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
 import type { Place } from '../house/kitchen';
@@ -90,6 +91,10 @@ export interface PlainAnswers {
   readonly eraseHouse: House;
   readonly putAside: House;
   readonly consistency: Consistency;
+  readonly trials: readonly Trial[];
+  readonly startTrial: Trial;
+  readonly addVerdict: Trial;
+  readonly endTrial: Trial;
   readonly learned: LearnedNumbers;
   readonly learnNow: LearnedNumbers;
   readonly decideLearned: LearnedNumbers;

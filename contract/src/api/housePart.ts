@@ -41,6 +41,7 @@ const PARTS: Readonly<Record<string, HousePart>> = {
   unlock: 'sessions',
   plan: 'plan',
   handovers: 'shift',
+  trials: 'shift',
   alarms: 'cold',
   'cold-notes': 'cold',
   probes: 'cold',

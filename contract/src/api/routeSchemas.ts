@@ -1,4 +1,5 @@
 import { proposalDecisionSchema } from '../learn/learnedSchemas';
+import { trialEndSchema, trialStartSchema, verdictStartSchema } from '../learn/trialSchemas';
 import type { ObjectSchema } from 'joi';
 import {
   auditQuery,
@@ -104,6 +105,9 @@ export const ROUTE_SCHEMAS = {
 
   eraseHouse: { body: erasureSchema },
   changeSettings: { body: settingsChangeSchema },
+  startTrial: { body: trialStartSchema },
+  addVerdict: { body: verdictStartSchema },
+  endTrial: { body: trialEndSchema },
   decideLearned: { body: proposalDecisionSchema },
   startFormula: { body: formulaStartSchema },
   saveFormula: { body: formulaChangeSchema },

@@ -143,6 +143,16 @@ const BOOK_ROUTES = {
       ...until('minute', 'lots', 'marks', 'records', 'weights', 'book', 'demand', 'readings'),
     },
   ),
+  trials: get('/houses/:house/trials', 'see', 'Lots that are judged without being known.', {
+    ...until('written', 'lots', 'shift'),
+  }),
+  startTrial: post('/houses/:house/trials', 'mark', 'Begins a trial of two lots.'),
+  addVerdict: post('/houses/:house/trials/:id/verdicts', 'mark', 'Adds a verdict to a trial.'),
+  endTrial: put(
+    '/houses/:house/trials/:id/end',
+    'mark',
+    'Ends a trial, and tells which was which.',
+  ),
   learnNow: post('/houses/:house/learned', 'book', 'Learns from the lots that there are by now.', {
     status: 200,
   }),

@@ -1,3 +1,4 @@
+import type { LearnedWork } from '@calm/core';
 import type { AcceptedConstant } from '../engine/acceptedConstant';
 import type { LearnedDocument } from '../engine/observedLot';
 
@@ -40,6 +41,8 @@ export interface HouseFit extends LearnedDocument {
   readonly at: string;
   /** Lots with something seen or measured of them. */
   readonly lots: number;
+  /** Work that takes longer than planned, or less; absent where that was not asked yet. */
+  readonly work?: readonly LearnedWork[];
 }
 
 /** A house's own numbers. */

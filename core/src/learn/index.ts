@@ -1,4 +1,6 @@
 export * from './losses';
+export * from './chance';
 export * from './pieces';
+export * from './work';
 export * from './controlChart';
 export * from './lots';

@@ -9,7 +9,16 @@ import type {
   LotRecord,
   WindowMoves,
 } from '@calm/contract';
-import { simulate, STANDARD_TARGET, type PlannedStage, type Simulation } from '@calm/core';
+import {
+  MINUTE_MS,
+  type PlannedStage,
+  simulate,
+  type Simulation,
+  stageKey,
+  STANDARD_TARGET,
+  workOf,
+  type WorkSample,
+} from '@calm/core';
 import { routeOfDocument } from '../formulas/simulateDough';
 import { doughInProgress } from '../lots/lotHistory';
 import { loggedLot } from '../lots/loggedLot';
@@ -89,6 +98,30 @@ export function windowErrors(lots: LearnDocument['lots']): Record<string, number
       return before && after ? [[id, 60 * (after.first.p50 - before.first.p50)]] : [];
     }),
   );
+}
+
+/** How long work took where somebody pressed both its beginning and its end. */
+export function workSamples(
+  lots: readonly LotToLearnFrom[],
+  book: Pick<HouseBook, 'products' | 'retired'>,
+): WorkSample[] {
+  return lots.flatMap(({ lot, planned }) => {
+    const logged = loggedLot(lot, planned, book);
+    return workOf(logged?.stages ?? []).flatMap((work): WorkSample[] => {
+      const mark = lot.marks.find(
+        ({ loadNumber, stepKey }) => loadNumber === 0 && stepKey === stageKey(work),
+      );
+      if (!mark?.startedAt || !mark.doneAt) return [];
+      return [
+        {
+          kind: work.key,
+          personId: mark.personId,
+          plannedMin: (work.endMs - work.startMs) / MINUTE_MS,
+          tookMin: (Date.parse(mark.doneAt) - Date.parse(mark.startedAt)) / MINUTE_MS,
+        },
+      ];
+    });
+  });
 }
 
 /** Lots by whose windows it is told what a number changes. */

@@ -12,6 +12,7 @@ import {
   type PublishedPlan,
   type RouteName,
   type SignedInDevice,
+  type Trial,
 } from '@calm/contract';
 import { addDays } from '@calm/domain';
 import { randomUUID } from 'node:crypto';
@@ -104,6 +105,18 @@ export async function routeExamples(
     (await post<WebhookIssued>(paths.issueWebhook(HOUSE), anAddress)).webhook.id;
   const aCalendar = () =>
     post<CalendarLinkIssued>(paths.issueCalendarLink(HOUSE), { content: 'own' });
+  /** Two lots of one dough. */
+  const twoLots = async () => {
+    const lots = await house.get<Lot[]>(paths.lots(HOUSE, { from: '2026-11-17', days: 9 }));
+    const [control, changed] = lots.filter(({ code }) => code.startsWith('YR'));
+    return {
+      change: 'Two percent less water',
+      judge: 'taste',
+      controlLotId: control?.id,
+      changedLotId: changed?.id,
+    };
+  };
+  const aTrial = async () => (await post<Trial>(paths.startTrial(HOUSE), await twoLots())).id;
   const aProposal = async () => {
     const proposal = { ...PROPOSAL, id: randomUUID(), houseId: book.house.id };
     await house.db.insert(t.learnedProposals).values(proposal);
@@ -145,6 +158,13 @@ export async function routeExamples(
     keepHouse: () => ({}),
     putAside: () => ({}),
     consistency: () => ({}),
+    trials: () => ({}),
+    startTrial: async () => ({ body: await twoLots() }),
+    addVerdict: async () => ({
+      params: [await aTrial()],
+      body: { id: randomUUID(), choice: 'x' },
+    }),
+    endTrial: async () => ({ params: [await aTrial()], body: { version: 1 } }),
     learned: () => ({}),
     learnNow: () => ({}),
     decideLearned: async () => ({

@@ -20,6 +20,7 @@ export type Refusal =
         | 'photo'
         | 'alarm'
         | 'proposal'
+        | 'trial'
         | 'machine'
         | 'calendar link'
         | 'device'

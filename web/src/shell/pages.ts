@@ -190,6 +190,7 @@ export const PAGES = [
     manual: 'consistency',
     name: 'steady.title',
   },
+  { path: 'log/trials', component: 'Trials', words: LOG, manual: 'trials', name: 'trials.title' },
   { path: 'log/why', component: 'WhyPage', words: LOG, manual: 'why', name: 'causes.open' },
   { path: 'log/:lot', component: 'LotPage', words: LOG, manual: 'lot' },
   { path: 'house', component: 'House', words: ['house'], manual: 'house', name: 'stops.house' },

@@ -3,11 +3,23 @@ import type {
   HouseFit,
   ProposalState,
   RiseErrors,
+  TrialJudge,
+  Verdict,
   WindowMoves,
 } from '@calm/contract';
-import { char, double, index, json, mysqlTable, unique, varchar } from 'drizzle-orm/mysql-core';
-import { id, instant, refOrNone, version } from './columns';
+import {
+  char,
+  double,
+  foreignKey,
+  index,
+  json,
+  mysqlTable,
+  unique,
+  varchar,
+} from 'drizzle-orm/mysql-core';
+import { id, instant, ref, refOrNone, version } from './columns';
 import { houseId } from './house';
+import { lots } from './lots';
 
 /** What a house's lots said last of all its numbers. */
 export const houseFits = mysqlTable('house_fits', {
@@ -38,5 +50,57 @@ export const learnedProposals = mysqlTable(
   (t) => [
     unique('learned_proposals_house').on(t.houseId, t.id),
     index('learned_proposals_made').on(t.houseId, t.madeAt),
+  ],
+);
+
+/** Two lots that differ in one thing, judged by people who are not told which is which. */
+export const trials = mysqlTable(
+  'trials',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    change: varchar('change_tried', { length: 200 }).notNull(),
+    judge: varchar('judge', { length: 8 }).$type<TrialJudge>().notNull(),
+    controlLotId: ref('control_lot_id'),
+    changedLotId: ref('changed_lot_id'),
+    /** What the changed lot is called on the plates. */
+    changed: char('changed', { length: 1 }).$type<'x' | 'y'>().notNull(),
+    startedAt: instant('started_at').notNull(),
+    endedAt: instant('ended_at'),
+    personId: refOrNone('person_id'),
+    version: version(),
+  },
+  (t) => [
+    unique('trials_house').on(t.houseId, t.id),
+    foreignKey({
+      name: 'trials_control',
+      columns: [t.houseId, t.controlLotId],
+      foreignColumns: [lots.houseId, lots.id],
+    }),
+    foreignKey({
+      name: 'trials_changed',
+      columns: [t.houseId, t.changedLotId],
+      foreignColumns: [lots.houseId, lots.id],
+    }),
+  ],
+);
+
+/** What was said of a trial's lots. */
+export const trialVerdicts = mysqlTable(
+  'trial_verdicts',
+  {
+    id: id().primaryKey(),
+    houseId: houseId(),
+    trialId: ref('trial_id'),
+    at: instant('at').notNull(),
+    personId: refOrNone('person_id'),
+    choice: varchar('choice', { length: 4 }).$type<Verdict>().notNull(),
+  },
+  (t) => [
+    foreignKey({
+      name: 'trial_verdicts_trial',
+      columns: [t.houseId, t.trialId],
+      foreignColumns: [trials.houseId, trials.id],
+    }),
   ],
 );

@@ -22,6 +22,7 @@ import {
   recordsBetween,
   recordsOfLot,
 } from '../../use-cases/lots/records';
+import { addVerdict, endTrial, startTrial, trialsOf } from '../../use-cases/learn/trials';
 import { startLot } from '../../use-cases/lots/startLot';
 import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 
@@ -47,6 +48,10 @@ export const lotHandlersOf = (db: Database) =>
     markHandoverRead: ({ scope, params, writing }) => readHandover(scope, params.id, writing),
     withdrawHandover: ({ scope, params, writing }) =>
       withdrawHandover(scope, params.id, writing.personId),
+    trials: async ({ scope }) => ok(await trialsOf(scope)),
+    startTrial: ({ scope, body, writing }) => startTrial(scope, body, writing),
+    addVerdict: ({ scope, params, body, writing }) => addVerdict(scope, params.id, body, writing),
+    endTrial: ({ scope, params, body, now }) => endTrial(scope, params.id, body, now),
     log: async ({ scope, query }) => ok(await logPage(scope, query)),
     logCsv: async ({ scope: { houseId }, query }) =>
       ok(logCsv((work) => reading(db, (tx) => work({ tx, houseId }), READING_MUCH), query)),

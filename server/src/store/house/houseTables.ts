@@ -49,6 +49,8 @@ export const OF_A_HOUSE = [
   t.handovers,
   t.houseFits,
   t.learnedProposals,
+  t.trials,
+  t.trialVerdicts,
 ] as const;
 
 /** What belongs to a probe of a house, by its number. */

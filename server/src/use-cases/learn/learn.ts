@@ -1,6 +1,6 @@
 import type { House, LearnedNumbers, LearnedProposal, ProposalDecision } from '@calm/contract';
-import { fail, ok, DAY_MS } from '@calm/core';
-import { airReadIn, inForceOf, lotToLearn, type Learned } from '@calm/domain';
+import { fail, ok, DAY_MS, learnWork } from '@calm/core';
+import { airReadIn, inForceOf, lotToLearn, workSamples, type Learned } from '@calm/domain';
 import { v7 as uuid } from 'uuid';
 import type { Scope } from '../../database/scope';
 import { readBook, writeHouse } from '../../store/house/houses';
@@ -44,12 +44,12 @@ export async function learnedNumbers(scope: Scope, { settings }: House): Promise
  */
 export async function learnNow(scope: Scope, house: House, now: Date): Promise<LearnedNumbers> {
   const before = await readProposals(scope);
-  const lots = await lotsToLearn(scope, house, lastAccepted(before, now), now);
+  const { lots, work } = await lotsToLearn(scope, house, lastAccepted(before, now), now);
   const learned = await onThread(
     'learn',
     lots.map(({ seen }) => seen),
   );
-  await writeFit(scope, now, fitOf(learned, lots.length));
+  await writeFit(scope, now, { ...fitOf(learned, lots.length), work: learnWork(work) });
   const codes = new Map(lots.map(({ seen, code }) => [seen.id, code]));
   const proposals = proposalsOf(learned, before, codes, now);
   const names = new Set(learned.constants.map(({ name }) => name));
@@ -88,7 +88,7 @@ async function lotsToLearn(scope: Scope, house: House, from: Date, now: Date) {
     ...finished.map(({ lot }) => Date.parse(lot.startedAt) - DAY_MS),
   );
   const air = await airSince(scope, book.places, new Date(oldestMs), now);
-  return finished.flatMap(({ lot, planned }) => {
+  const seenLots = finished.flatMap(({ lot, planned }) => {
     const own = records.filter(({ lotId }) => lotId === lot.id);
     const seen = lotToLearn(
       { lot, planned, records: own },
@@ -98,6 +98,8 @@ async function lotsToLearn(scope: Scope, house: House, from: Date, now: Date) {
     );
     return seen ? [{ seen, code: lot.code }] : [];
   });
+  const timed = finished.map((each) => ({ ...each, records: [] }));
+  return { lots: seenLots, work: workSamples(timed, book) };
 }
 
 /** What is new to propose. */

@@ -45,7 +45,7 @@ export function MeasureDough({
       }),
     );
   return (
-    <section aria-label={t('measure.title')} className={styles['measure']}>
+    <section aria-label={t('measure.title')} className={`${styles['measure'] ?? ''} no-print`}>
       <h2>{t('measure.title')}</h2>
       <p className="quiet small">{t('measure.lead')}</p>
       <div className={styles['kinds']}>

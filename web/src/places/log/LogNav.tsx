@@ -14,6 +14,7 @@ export function LogNav() {
         { to: at(''), name: t('log.nav.lots') },
         { to: at('/consistency'), name: t('steady.title') },
         { to: at('/why'), name: t('causes.open') },
+        { to: at('/trials'), name: t('trials.title') },
       ]}
     />
   );

@@ -114,6 +114,7 @@ export const TAGS = [
   'Log',
   'Frictions',
   'Learned',
+  'Trials',
   'Forecasts',
   'Calendar',
   'Sales',

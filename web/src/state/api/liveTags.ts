@@ -33,6 +33,7 @@ const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   notifications: TOLD,
   settings: BOOK,
   learned: [...BOOK, 'Learned'],
+  trials: ['Trials'],
   formulas: BOOK,
   products: BOOK,
   routes: BOOK,

@@ -1,6 +1,9 @@
-import type { LearnedNumbers, LearnedProposal, ProposalDecision } from '@calm/contract';
+import type { HouseBook, LearnedNumbers, LearnedProposal, ProposalDecision } from '@calm/contract';
+import type { WorkKey } from '@calm/core';
+import { personOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
@@ -8,6 +11,7 @@ import { WideTable } from '../../../parts/layout/WideTable';
 import { Failed } from '../../../parts/messages/Failed';
 import { useNotices } from '../../../parts/messages/Notices';
 import { problemWords } from '../../../parts/messages/problemWords';
+import { useBookQuery } from '../../../state/api/api';
 import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
 import styles from '../House.module.css';
@@ -22,15 +26,18 @@ const SAID = { accepted: 'accepted', later: 'putOff', 'taken-back': 'takenBack' 
 export function Learned() {
   const house = useHouse();
   const { data, error, refetch } = useLearnedQuery(house);
+  const { data: book } = useBookQuery(house);
   if (error && !data) return <Failed error={error} onRetry={() => void refetch()} />;
-  return data ? <LearnedOf house={house} numbers={data} /> : <WaitingPage />;
+  return data && book ? <LearnedOf house={house} book={book} numbers={data} /> : <WaitingPage />;
 }
 
 function LearnedOf({
   house,
+  book,
   numbers: { inForce, proposals, fit },
 }: {
   readonly house: string;
+  readonly book: HouseBook;
   readonly numbers: LearnedNumbers;
 }) {
   const { t } = useTranslation();
@@ -113,6 +120,28 @@ function LearnedOf({
         <section className={styles['section']} aria-label={t('learned.laterTitle')}>
           <h2>{t('learned.laterTitle')}</h2>
           {list('later', '')}
+        </section>
+      )}
+      {(fit?.work ?? []).length > 0 && (
+        <section className={styles['section']} aria-label={t('learned.work.title')}>
+          <h2>{t('learned.work.title')}</h2>
+          <ul className={styles['list']}>
+            {fit?.work?.map(({ kind, personId, factor, samples }) => (
+              <li key={`${kind}/${personId}`}>
+                {t(factor > 1 ? 'learned.work.longer' : 'learned.work.shorter', {
+                  what: f.joined(
+                    t(`work.${kind as WorkKey}`),
+                    ...(personId ? [personOf(book, personId)?.name ?? ''] : []),
+                  ),
+                  percent: f.percent(100 * Math.abs(factor - 1), 0),
+                  count: samples,
+                })}
+              </li>
+            ))}
+          </ul>
+          <p>
+            <Link to={`/${house}/formulas/routes`}>{t('learned.work.change')}</Link>
+          </p>
         </section>
       )}
       {unsure.length > 0 && (

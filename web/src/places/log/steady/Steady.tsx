@@ -1,5 +1,5 @@
 import type { ConsistencyChart } from '@calm/contract';
-import { runSignals, steadyLimits } from '@calm/core';
+import { RUN_RULES, runSignals, steadyLimits, type ChartSignal } from '@calm/core';
 import { personOf, recordOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
@@ -62,7 +62,19 @@ function told({ kind, points }: ConsistencyChart) {
   const values = points.map(({ value }) => value);
   // All but the air are how far something was off.
   const limits = steadyLimits(values, kind === 'walk-in' ? undefined : 0);
-  return limits && { limits, signals: runSignals(values, limits) };
+  return limits && { limits, signals: strongest(runSignals(values, limits)) };
+}
+
+/** Signals of which none stands within another: the strongest rule of each time, in time's order. */
+function strongest(signals: readonly ChartSignal[]): ChartSignal[] {
+  const kept: ChartSignal[] = [];
+  const byRule = [...signals].sort((a, b) => RUN_RULES.indexOf(a.rule) - RUN_RULES.indexOf(b.rule));
+  for (const signal of byRule) {
+    const meets = ({ side, from, to }: ChartSignal) =>
+      side === signal.side && from <= signal.to && signal.from <= to;
+    if (!kept.some(meets)) kept.push(signal);
+  }
+  return kept.sort((a, b) => a.from - b.from);
 }
 
 function OneChart({

@@ -12,6 +12,8 @@ const TOP = 8;
 const BELOW = 24;
 const BESIDE = 72;
 const MOST_TICKS = 6;
+/** Numbers on an axis, px. */
+const LEAST_APART = 18;
 
 /** Values in time's order about their mean, with the band in which they usually lie; what signals is marked. */
 export function SteadyChart({
@@ -31,6 +33,12 @@ export function SteadyChart({
   const values = points.map(({ value }) => value);
   const [least = lower, most = upper] = extent([...values, lower, upper]);
   const y = scaleLinear([least, most], [HEIGHT - BELOW, TOP]);
+  // What would stand on one another is left out, the middle first.
+  const ticks = [lower, upper, center, most, least].reduce<number[]>(
+    (kept, value) =>
+      kept.some((other) => Math.abs(y(other) - y(value)) < LEAST_APART) ? kept : [...kept, value],
+    [],
+  );
   const isOut = (i: number) => signals.some(({ from, to }) => i >= from && i <= to);
   const step = Math.max(1, Math.ceil(points.length / MOST_TICKS));
   return (
@@ -54,7 +62,7 @@ export function SteadyChart({
             <AxisY
               x={BESIDE}
               lineTo={end}
-              ticks={[lower, center, upper].map((value) => ({ at: y(value), label: write(value) }))}
+              ticks={ticks.map((value) => ({ at: y(value), label: write(value) }))}
             />
             <AxisX
               y={HEIGHT - BELOW}

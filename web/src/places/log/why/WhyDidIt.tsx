@@ -4,6 +4,7 @@ import { stateOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { formatSurePercent } from '../../../parts/format/odds';
 import { useFormats } from '../../../parts/format/useFormats';
 import { engine } from '../../../workers/engine/engine';
@@ -29,6 +30,7 @@ export function WhyDidIt({
   lastGood,
   found,
   onTry,
+  trialOf,
 }: {
   /** Null is a guide from the fault alone. */
   readonly lot: FaultyLotDocument | null;
@@ -37,6 +39,8 @@ export function WhyDidIt({
   readonly found: readonly Fault[];
   /** Notes for the next lot what is tried; absent where nothing can be noted. */
   readonly onTry?: ((words: string) => void) | undefined;
+  /** Where a trial of what is proposed is begun; absent where none can be. */
+  readonly trialOf?: ((words: string) => string) | undefined;
 }) {
   const { t } = useTranslation();
   const [chosen, setChosen] = useState<readonly Fault[] | null>(null);
@@ -90,7 +94,7 @@ export function WhyDidIt({
               .filter(({ cause }) => lot !== null || cause !== 'none')
               .filter(({ odds }, i) => i < MOST && odds >= LEAST_ODDS)
               .map((suspected) => (
-                <CauseItem key={suspected.cause} suspected={suspected} onTry={onTry} />
+                <CauseItem key={suspected.cause} {...{ suspected, onTry, trialOf }} />
               ))}
           </ol>
         </div>
@@ -102,9 +106,11 @@ export function WhyDidIt({
 function CauseItem({
   suspected: { cause, odds, settleBy, ...evidence },
   onTry,
+  trialOf,
 }: {
   readonly suspected: SuspectedCause;
   readonly onTry?: ((words: string) => void) | undefined;
+  readonly trialOf?: ((words: string) => string) | undefined;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
@@ -140,6 +146,15 @@ function CauseItem({
             onClick={() => onTry(tryFirst)}
           >
             {t('causes.next')}
+          </Button>
+        )}
+        {trialOf && cause !== 'none' && (
+          <Button
+            component={Link}
+            to={trialOf(tryFirst)}
+            aria-label={t('causes.trialOf', { cause: name })}
+          >
+            {t('causes.trial')}
           </Button>
         )}
       </p>

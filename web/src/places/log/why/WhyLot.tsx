@@ -49,6 +49,12 @@ export function WhyLot({
       lot={own}
       lastGood={lastGood}
       found={found}
+      trialOf={
+        mayTry
+          ? (words) =>
+              `/${house}/log/trials?${new URLSearchParams({ formula: lot.recipe.formulaId, change: words }).toString()}`
+          : undefined
+      }
       onTry={
         mayTry
           ? (words) => put({ kind: 'said', note: t('causes.toTry', { what: words }) }, words)
