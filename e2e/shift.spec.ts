@@ -254,6 +254,8 @@ test('the log: a lot is found, opened, put right, and taken out as a table', asy
       buffer: await page.screenshot(),
     });
     const photo = page.getByRole('img', { name: 'Photo of YR-1123-A' });
+    // A photo is fetched when somebody comes to it.
+    await photo.evaluate((img) => img.scrollIntoView());
     await expect(photo).toBeVisible();
     expect(await photo.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0);
     const text = { name: 'dough.png', mimeType: 'image/png', buffer: Buffer.from('no picture') };
