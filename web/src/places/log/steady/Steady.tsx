@@ -28,7 +28,7 @@ export function Steady() {
   if (!data) return <WaitingPage />;
   const signalled = data.charts
     .map((chart) => ({ chart, told: told(chart) }))
-    .sort((a, b) => (b.told?.signals.length ?? 0) - (a.told?.signals.length ?? 0));
+    .sort((a, b) => outShare(b.chart, b.told) - outShare(a.chart, a.told));
   return (
     <Page
       title={t('steady.title')}
@@ -57,6 +57,10 @@ export function Steady() {
   );
 }
 
+/** How much of a chart stands out: what is out of order most comes first. */
+const outShare = ({ points }: ConsistencyChart, found: ReturnType<typeof told>): number =>
+  (found?.signals ?? []).reduce((sum, { from, to }) => sum + to - from + 1, 0) / points.length;
+
 /** A chart's band and what stands out of it; null of too few points. */
 function told({ kind, points }: ConsistencyChart) {
   const values = points.map(({ value }) => value);
@@ -65,11 +69,14 @@ function told({ kind, points }: ConsistencyChart) {
   return limits && { limits, signals: strongest(runSignals(values, limits)) };
 }
 
-/** Signals of which none stands within another: the strongest rule of each time, in time's order. */
+/** Signals of which none stands within another, the longest of each time: what goes on is said once. In time's order. */
 function strongest(signals: readonly ChartSignal[]): ChartSignal[] {
   const kept: ChartSignal[] = [];
-  const byRule = [...signals].sort((a, b) => RUN_RULES.indexOf(a.rule) - RUN_RULES.indexOf(b.rule));
-  for (const signal of byRule) {
+  const rank = ({ rule }: ChartSignal) => RUN_RULES.indexOf(rule);
+  const longestFirst = [...signals].sort(
+    (a, b) => b.to - b.from - (a.to - a.from) || rank(b) - rank(a),
+  );
+  for (const signal of longestFirst) {
     const meets = ({ side, from, to }: ChartSignal) =>
       side === signal.side && from <= signal.to && signal.from <= to;
     if (!kept.some(meets)) kept.push(signal);
