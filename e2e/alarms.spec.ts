@@ -67,7 +67,7 @@ test('an alarm at 03:10 wakes one, at 03:25 the next, and nobody after somebody 
   await withMaker(phone, maker.url);
   await phone.goto(at('crew/shift'));
   await phone.getByRole('button', { name: 'Alarms' }).click();
-  const hers = phone.getByRole('dialog', { name: 'How you are told of alarms' });
+  const hers = phone.getByRole('dialog', { name: 'How you are told' });
   await hers.getByRole('button', { name: 'Tell this device too' }).click();
   await expect(hers.getByText('Computer')).toBeVisible();
   await expectAccessible(phone);
@@ -77,7 +77,7 @@ test('an alarm at 03:10 wakes one, at 03:25 the next, and nobody after somebody 
   const page = await as('Maro');
   await page.goto(at('crew/shift'));
   await page.getByRole('button', { name: 'Alarms' }).click();
-  const his = page.getByRole('dialog', { name: 'How you are told of alarms' });
+  const his = page.getByRole('dialog', { name: 'How you are told' });
   await expect(his.getByText('It will come from tray@example.org.')).toBeVisible();
   await his.getByLabel('E-mail').fill('maro at example');
   await his.getByRole('button', { name: 'Save' }).click();

@@ -5,6 +5,7 @@ export * from './learn/doughAsSeen';
 export * from './learn/faultyLotOf';
 export * from './learn/learnedNumbers';
 export * from './learn/observedOfLot';
+export * from './learn/reviewWords';
 export * from './lots/currentRecords';
 export * from './lots/deriveLot';
 export * from './lots/doughDocument';

@@ -26,6 +26,7 @@ export const contactSchema = Joi.object<ContactChange>({
   })
     .required()
     .allow(null),
+  isWeekSent: Joi.boolean().required(),
   version: version(),
 });
 

@@ -20,6 +20,8 @@ export interface ContactContent {
   /** Null is not by e-mail. */
   readonly email: string | null;
   readonly quiet: QuietHours | null;
+  /** Whether they want a review of each week by e-mail once it is over. */
+  readonly isWeekSent: boolean;
 }
 
 /** A change over the version it has read; 0 where nothing was said yet. */
@@ -71,15 +73,15 @@ export interface WebhookIssued {
   readonly secret: string;
 }
 
-/** What somebody is told of; `test` is of nothing. */
-export type NotificationEvent = 'begun' | 'acknowledged' | 'ended' | 'test';
+/** What somebody is told of: how it went with an alarm, what became of a week; `test` is of nothing. */
+export type NotificationEvent = 'begun' | 'acknowledged' | 'ended' | 'week' | 'test';
 export type NotificationChannel = 'mail' | 'push' | 'webhook';
 
 /** Something that was told, or is to be. Instants are ISO 8601, UTC. */
 export interface Notification {
   readonly id: string;
   readonly event: NotificationEvent;
-  /** Null for a test. */
+  /** Null for a test and a week. */
   readonly alarmId: string | null;
   readonly channel: NotificationChannel;
   /** Null for what goes to a webhook. */

@@ -1,4 +1,10 @@
-import { paths, type AlarmCalls, type OwnContact, type WebhookIssued } from '@calm/contract';
+import {
+  paths,
+  STANDARD_DISPLAY,
+  type AlarmCalls,
+  type OwnContact,
+  type WebhookIssued,
+} from '@calm/contract';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from '@jest/globals';
 import { MINUTE_MS } from '@calm/core';
 import { eq } from 'drizzle-orm';
@@ -53,11 +59,17 @@ const personOf = (name: string) => idOf.get(name) ?? '';
 const look = (min: number) => notifyOnce(house.db, at(min), ways);
 const addressees = () => mail.mails.flatMap(({ to }) => to);
 
-async function hasMail(name: string, quiet: { fromMin: number; untilMin: number } | null = null) {
+async function hasMail(
+  name: string,
+  quiet: { fromMin: number; untilMin: number } | null = null,
+  isWeekSent = false,
+) {
   const own = await as(name);
   const { contact } = (await own.get(paths.ownContact(HOUSE))).body as OwnContact;
   const email = `${name.toLowerCase()}@example.org`;
-  const put = await own.put(paths.changeContact(HOUSE)).send({ ...contact, email, quiet });
+  const put = await own
+    .put(paths.changeContact(HOUSE))
+    .send({ ...contact, email, quiet, isWeekSent });
   expect(put.status).toBe(200);
 }
 
@@ -83,6 +95,38 @@ async function alarm(): Promise<string> {
 }
 const acknowledge = (id: string) =>
   house.http.put(paths.acknowledgeAlarm(HOUSE, id)).send({ version: 1, cause: 'door', note: '' });
+
+describe('the review of a week', () => {
+  const monday = (time: string) => notifyOnce(house.db, new Date(`2026-11-30T${time}Z`), ways);
+
+  it('comes on Monday morning by e-mail, once, to whoever wants it', async () => {
+    await hasMail('Maro', null, true);
+    await hasMail('Tilde');
+    await notifyOnce(house.db, new Date('2026-11-29T12:00:00Z'), ways);
+    await monday('05:50:00');
+    expect(mail.mails).toEqual([]);
+    for (const time of ['06:00:10', '06:00:20', '11:00:00', '22:00:00']) await monday(time);
+    expect(addressees()).toEqual(['maro@example.org']);
+    const text = mail.mails[0]?.text ?? '';
+    expect(text).toContain('Subject: Lantern Yard: The week Mon 23 Nov to Sun 29 Nov');
+    expect(text).toMatch(/Lots and balls: [1-9]\d* lots, \d+ balls\s/);
+    expect(text).toMatch(/Services that ran short: \d+ of \d+\s/);
+    expect(text).toContain(`${ORIGIN}/${HOUSE}/log/consistency`);
+  });
+
+  it('waits for the end of somebody’s quiet hours, and reads in their language', async () => {
+    await hasMail('Maro', { fromMin: 22 * 60, untilMin: 9 * 60 }, true);
+    await house.db
+      .update(t.people)
+      .set({ preferences: { ...STANDARD_DISPLAY, language: 'it' } })
+      .where(eq(t.people.id, personOf('Maro')));
+    await monday('07:00:00');
+    expect(mail.mails).toEqual([]);
+    await monday('08:00:10');
+    expect(addressees()).toEqual(['maro@example.org']);
+    expect(mail.mails[0]?.text).toContain('Servizi rimasti senza');
+  });
+});
 
 describe('people are told at night', () => {
   it('one after the other until somebody has acknowledged it, and never twice', async () => {

@@ -21,6 +21,8 @@ import {
 import { findHouseById } from '../store/house/houses';
 import { addWrite } from '../store/writes';
 import { aboutAlarm, callAbout, isAnybodyLeft } from '../use-cases/cold/alarmCalls';
+import { callAboutWeek } from '../use-cases/learn/callAboutWeek';
+import { weekReviewOf } from '../use-cases/learn/consistency';
 import { startLeasedJob } from './leasedJob';
 
 /** So often it is looked at what is to be told, ms. */
@@ -50,7 +52,7 @@ export interface Ways {
 }
 
 /**
- * Tells people and programs of alarms. Of several processes on one database one does.
+ * Tells people and programs of alarms, and people of the week. Of several processes on one database one does.
  *
  * @returns how to stop; resolves when nothing runs any more
  */
@@ -74,13 +76,15 @@ export function startNotifier(
   });
 }
 
-/** Puts down who is to be told by now, and tells them. @returns how many things were tried */
+/** Puts down who is to be told by now, of alarms and of the week, and tells them. @returns how many things were tried */
 export async function notifyOnce(db: Database, now: Date, ways: Ways): Promise<number> {
   for (const houseId of await readToldHouses(db)) {
     await inTransaction(db, async (tx) => {
       const scope = { tx, houseId };
       const house = await findHouseById(scope);
-      if (house) await callAbout(scope, house, now);
+      if (!house) return;
+      await callAbout(scope, house, now);
+      await callAboutWeek(scope, house, now);
     });
   }
   const due = await readDue(db, now, MOST);
@@ -98,7 +102,7 @@ async function tell(
   const scope = { tx: db, houseId: notification.houseId };
   const house = await findHouseById(scope);
   const outcome = house
-    ? await sent(scope, house, notification, ways)
+    ? await sent(scope, house, notification, now, ways)
     : ({ kind: 'never', fault: 'removed' } as const);
   if (outcome.kind === 'gone' && notification.personId)
     await deletePushDevice(scope, notification.personId, notification.targetId);
@@ -118,9 +122,11 @@ async function sent(
   scope: Scope,
   house: House,
   notification: DueNotification,
+  now: Date,
   ways: Ways,
 ): Promise<Outcome> {
   const { channel, event, aboutId, targetId, id } = notification;
+  if (event === 'week') return sentWeek(scope, house, notification, now, ways);
   const about = event === 'test' ? null : await aboutAlarm(scope, aboutId);
   if (event !== 'test' && !about) return { kind: 'never', fault: 'undone' };
   const link = about
@@ -148,4 +154,21 @@ async function sent(
   }
   if (!ways.mail) return { kind: 'never', fault: 'no-mail' };
   return ways.mail({ id, to: target.email, subject: told.subject, text: told.text });
+}
+
+/** A week's review goes by e-mail alone: it wakes nobody. */
+async function sentWeek(
+  scope: Scope,
+  house: House,
+  { id, aboutId: lastDay, targetId }: DueNotification,
+  now: Date,
+  ways: Ways,
+): Promise<Outcome> {
+  const target = await findTarget(scope, 'mail', targetId);
+  if (target?.channel !== 'mail') return { kind: 'never', fault: 'removed' };
+  if (!ways.mail) return { kind: 'never', fault: 'no-mail' };
+  const { week } = reader(house, target.person.preferences);
+  const review = await weekReviewOf(scope, house, lastDay, now);
+  const { subject, text } = week(review, `${ways.origin}/${house.slug}/log/consistency`);
+  return ways.mail({ id, to: target.email, subject, text });
 }

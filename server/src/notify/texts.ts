@@ -4,15 +4,24 @@ import {
   type ColdAlarm,
   type DisplayPreferences,
   type House,
+  type WeekReview,
 } from '@calm/contract';
-import { alarmWords, makeFormats, type AlarmSubject } from '@calm/domain';
+import { alarmWords, makeFormats, reviewWords, type AlarmSubject } from '@calm/domain';
 import alarmAr from '@calm/domain/words/ar/alarm.json' with { type: 'json' };
+import outcomeAr from '@calm/domain/words/ar/outcome.json' with { type: 'json' };
+import reviewAr from '@calm/domain/words/ar/review.json' with { type: 'json' };
 import toldAr from '@calm/domain/words/ar/told.json' with { type: 'json' };
 import alarmEn from '@calm/domain/words/en/alarm.json' with { type: 'json' };
+import outcomeEn from '@calm/domain/words/en/outcome.json' with { type: 'json' };
+import reviewEn from '@calm/domain/words/en/review.json' with { type: 'json' };
 import toldEn from '@calm/domain/words/en/told.json' with { type: 'json' };
 import alarmEs from '@calm/domain/words/es/alarm.json' with { type: 'json' };
+import outcomeEs from '@calm/domain/words/es/outcome.json' with { type: 'json' };
+import reviewEs from '@calm/domain/words/es/review.json' with { type: 'json' };
 import toldEs from '@calm/domain/words/es/told.json' with { type: 'json' };
 import alarmIt from '@calm/domain/words/it/alarm.json' with { type: 'json' };
+import outcomeIt from '@calm/domain/words/it/outcome.json' with { type: 'json' };
+import reviewIt from '@calm/domain/words/it/review.json' with { type: 'json' };
 import toldIt from '@calm/domain/words/it/told.json' with { type: 'json' };
 import { createInstance } from 'i18next';
 
@@ -21,10 +30,10 @@ await catalogue.init({
   fallbackLng: 'en',
   interpolation: { escapeValue: false },
   resources: {
-    ar: { translation: { ...alarmAr, ...toldAr } },
-    en: { translation: { ...alarmEn, ...toldEn } },
-    es: { translation: { ...alarmEs, ...toldEs } },
-    it: { translation: { ...alarmIt, ...toldIt } },
+    ar: { translation: { ...alarmAr, ...outcomeAr, ...reviewAr, ...toldAr } },
+    en: { translation: { ...alarmEn, ...outcomeEn, ...reviewEn, ...toldEn } },
+    es: { translation: { ...alarmEs, ...outcomeEs, ...reviewEs, ...toldEs } },
+    it: { translation: { ...alarmIt, ...outcomeIt, ...reviewIt, ...toldIt } },
   },
 });
 
@@ -51,12 +60,29 @@ export function reader(house: House, preferences: DisplayPreferences | null) {
   const reads = preferences ?? display;
   const f = makeFormats({ ...reads, currency, timeZone: house.timeZone });
   const t = catalogue.getFixedT(reads.language.slice(0, 2));
+  const say = (key: string, values?: Readonly<Record<string, string>>) => t(key, { ...values });
   const name = { house: house.name };
   return {
     /** Told to see that it comes. */
     test: (): Told => {
       const [subject, body] = [t('told.testSubject', name), t('told.test', name)];
       return { subject, body, text: body };
+    },
+    /** What became of a week. */
+    week: (review: WeekReview, link: string): Told => {
+      const { title, facts, faults } = reviewWords(review, say, f);
+      const found = faults.map(({ name: fault, lots }) => `${fault}: ${f.list(lots)}`);
+      const blocks = [
+        [title, ...facts.map((fact) => fact.join(': '))],
+        ...(found.length > 0 ? [[t('review.faults'), ...found]] : []),
+        [t('told.weekLink', { link })],
+        [t('told.weekWhy')],
+      ];
+      return {
+        subject: t('told.weekSubject', { ...name, title }),
+        body: title,
+        text: blocks.map((lines) => lines.join('\n')).join('\n\n'),
+      };
     },
     /** One sentence about an alarm, as it is, or as it became. */
     sentence: ({ alarm, subject, acknowledgedBy }: AlarmAbout): string => {

@@ -1,5 +1,6 @@
 import type { NotificationChannel, NotificationEvent, QuietHours } from '@calm/contract';
 import {
+  boolean,
   foreignKey,
   index,
   json,
@@ -20,6 +21,7 @@ export const contacts = mysqlTable(
     personId: ref('person_id'),
     email: varchar('email', { length: 254 }),
     quiet: json('quiet').$type<QuietHours>(),
+    isWeekSent: boolean('is_week_sent').notNull().default(false),
     version: version(),
   },
   (t) => [
@@ -72,7 +74,7 @@ export const notifications = mysqlTable(
     id: id().primaryKey(),
     houseId: houseId(),
     event: varchar('event', { length: 12 }).$type<NotificationEvent>().notNull(),
-    /** The alarm, or a test. What late readings have undone is told all the same: no row needs to be there. */
+    /** The alarm, a week's last day, or a test. What late readings have undone is told all the same: no row needs to be there. */
     aboutId: ref('about_id'),
     channel: varchar('channel', { length: 8 }).$type<NotificationChannel>().notNull(),
     /** Somebody for mail, a device, a webhook. */

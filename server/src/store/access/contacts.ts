@@ -12,30 +12,30 @@ export async function readContact(
   { tx, houseId }: Scope,
   personId: string,
 ): Promise<ContactChange> {
-  const { email, quiet, version } = t.contacts;
+  const { email, quiet, isWeekSent, version } = t.contacts;
   const [row] = await tx
-    .select({ email, quiet, version })
+    .select({ email, quiet, isWeekSent, version })
     .from(t.contacts)
     .where(isOwn(houseId, personId));
-  return row ?? { email: null, quiet: null, version: 0 };
+  return row ?? { email: null, quiet: null, isWeekSent: false, version: 0 };
 }
 
 /** @returns whether it was of the version that the change has read */
 export async function writeContact(
   { tx, houseId }: Scope,
   personId: string,
-  { email, quiet, version }: ContactChange,
+  { version, ...content }: ContactChange,
 ): Promise<boolean> {
   if (version === 0) {
     const [added] = await tx
       .insert(t.contacts)
       .ignore()
-      .values({ houseId, personId, email, quiet });
+      .values({ houseId, personId, ...content });
     return added.affectedRows === 1;
   }
   const [changed] = await tx
     .update(t.contacts)
-    .set({ email, quiet, version: version + 1 })
+    .set({ ...content, version: version + 1 })
     .where(and(isOwn(houseId, personId), eq(t.contacts.version, version)));
   return changed.affectedRows === 1;
 }
@@ -103,6 +103,26 @@ export async function readReached({ tx, houseId }: Scope): Promise<ReachedPerson
     }))
     .filter(({ email, devices }) => email !== null || devices.length > 0);
 }
+
+/** Whoever of the crew wants the review of each week, with their quiet hours. */
+export const readWeekReaders = ({ tx, houseId }: Scope) => {
+  const { people, contacts } = t;
+  return tx
+    .select({ personId: people.id, quiet: contacts.quiet })
+    .from(people)
+    .innerJoin(
+      contacts,
+      and(eq(contacts.houseId, people.houseId), eq(contacts.personId, people.id)),
+    )
+    .where(
+      and(
+        eq(people.houseId, houseId),
+        isNull(people.leftAt),
+        isNotNull(contacts.email),
+        eq(contacts.isWeekSent, true),
+      ),
+    );
+};
 
 /** Whom e-mail is sent to and browsers are told, by what a notification is for. */
 export async function findTarget(

@@ -19,7 +19,7 @@ export interface DueNotification extends Target {
   readonly id: string;
   readonly houseId: string;
   readonly event: NotificationEvent;
-  /** The alarm; of a test, the test. */
+  /** The alarm; of a week its last day; of a test, the test. */
   readonly aboutId: string;
   readonly madeAt: Date;
   readonly tries: number;
@@ -90,7 +90,7 @@ export async function readNotifications(
   return rows.map((row) => ({
     id: row.id,
     event: row.event,
-    alarmId: row.event === 'test' ? null : row.aboutId,
+    alarmId: row.event === 'test' || row.event === 'week' ? null : row.aboutId,
     channel: row.channel,
     personId: row.personId,
     at: row.madeAt.toISOString(),

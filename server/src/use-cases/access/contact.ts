@@ -49,7 +49,11 @@ export async function changeContact(
   if (!(await writeContact(scope, personId, change)))
     return fail({ kind: 'stale', current: before, sent: change });
   // Where somebody reads their mail is none of the record's business.
-  const noted = ({ email, quiet }: ContactChange) => ({ hasMail: email !== null, quiet });
+  const noted = ({ email, quiet, isWeekSent }: ContactChange) => ({
+    hasMail: email !== null,
+    quiet,
+    isWeekSent,
+  });
   noteChange(scope, 'contact', personId, noted(before), noted(change));
   return ownContact(scope, session);
 }

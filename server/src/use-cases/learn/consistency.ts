@@ -1,9 +1,17 @@
-import type { Consistency, ConsistencyChart, House, HouseBook, Place } from '@calm/contract';
+import type {
+  Consistency,
+  ConsistencyChart,
+  House,
+  HouseBook,
+  Place,
+  WeekReview,
+} from '@calm/contract';
 import { DAY_MS, errorOf } from '@calm/core';
 import {
   addDays,
   airReadIn,
   consistencyCharts,
+  instantOf,
   localDateOf,
   lotsOfWeek,
   lotToLearn,
@@ -22,6 +30,7 @@ import { airSince } from './airSince';
 /** Days that are charted. */
 const DAYS_BACK = 56;
 const MOST_LOTS = 400;
+const WEEK_DAYS = 7;
 /** What charts and a week's review are made of. */
 const KINDS = [
   'piece',
@@ -39,23 +48,47 @@ const KINDS = [
 export async function consistencyOf(scope: Scope, house: House, now: Date): Promise<Consistency> {
   const book = await readBook(scope, house);
   const from = new Date(now.getTime() - DAYS_BACK * DAY_MS);
-  const finished = await readFinishedLots(scope, from, now, MOST_LOTS);
-  const records = await readRecordsOf(
-    scope,
-    finished.map(({ lot }) => lot.id),
-    KINDS,
-  );
-  const lots = finished.map((each) => ({
-    ...each,
-    records: records.filter(({ lotId }) => lotId === each.lot.id),
-  }));
+  const lots = await lotsSince(scope, from, now);
   const air = await airSince(scope, book.places, from, now);
   const charts = [
     ...consistencyCharts(lots, book),
     ...airCharts(book.places, air, house),
     await windowChart(lots, book, air),
   ].filter(({ points }) => points.length > 1);
-  return { charts, week: await weekReview(scope, house, lots, book, now) };
+  const week = await weekReview(scope, house, lots, book, lastWeekOf(now, house), now);
+  return { charts, week };
+}
+
+/** What became of a week. @param to its last day, a local date */
+export async function weekReviewOf(
+  scope: Scope,
+  house: House,
+  to: string,
+  now: Date,
+): Promise<WeekReview> {
+  const book = await readBook(scope, house);
+  const from = instantOf(addDays(to, 1 - WEEK_DAYS), 0, house.timeZone);
+  return weekReview(scope, house, await lotsSince(scope, from, now), book, to, now);
+}
+
+/** @returns the last day of the last week that is over, Monday to Sunday */
+export function lastWeekOf(now: Date, { timeZone }: House): string {
+  const today = localDateOf(now, timeZone);
+  return addDays(today, -weekdayOf(today));
+}
+
+/** Lots that are over, with what is on record of them, newest first. */
+async function lotsSince(scope: Scope, from: Date, now: Date): Promise<LotToLearnFrom[]> {
+  const finished = await readFinishedLots(scope, from, now, MOST_LOTS);
+  const records = await readRecordsOf(
+    scope,
+    finished.map(({ lot }) => lot.id),
+    KINDS,
+  );
+  return finished.map((each) => ({
+    ...each,
+    records: records.filter(({ lotId }) => lotId === each.lot.id),
+  }));
 }
 
 /** The mean air of each cooled place, day by day. */
@@ -115,17 +148,16 @@ async function windowChart(
   };
 }
 
-/** What became of the last week that is over, Monday to Sunday. */
+/** @param to the week's last day */
 async function weekReview(
   scope: Scope,
   house: House,
   lots: readonly LotToLearnFrom[],
   book: Omit<HouseBook, 'losses'>,
+  to: string,
   now: Date,
-): Promise<Consistency['week']> {
-  const today = localDateOf(now, house.timeZone);
-  const to = addDays(today, -weekdayOf(today));
-  const from = addDays(to, -6);
+): Promise<WeekReview> {
+  const from = addDays(to, 1 - WEEK_DAYS);
   const isIn = ({ date }: { readonly date: string }) => date >= from && date <= to;
   const { sales, series } = await forecastBasis(scope, house, now);
   const sold = sales.filter(isIn);

@@ -138,7 +138,7 @@ function Used({
         label={t('log.leftTo')}
         value={to}
         values={LEFTOVERS}
-        say={(each) => t(`log.leftover.${each}`)}
+        say={(each) => t(`leftover.${each}`)}
         onChange={(each) => {
           setTo(each);
           if (now) put(now.content.left, each);

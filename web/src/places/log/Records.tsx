@@ -167,7 +167,7 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
           product: product(content.productId),
           used: content.used,
           left: content.left,
-          to: t(`log.leftover.${content.leftTo}`),
+          to: t(`leftover.${content.leftTo}`),
         }),
         content.note,
       );

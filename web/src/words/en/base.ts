@@ -1,7 +1,8 @@
 import alarm from '@calm/domain/words/en/alarm.json' with { type: 'json' };
+import outcome from '@calm/domain/words/en/outcome.json' with { type: 'json' };
 import trade from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import shell from './shell.json' with { type: 'json' };
 import work from './work.json' with { type: 'json' };
 
 /** What every page says. */
-export const words = { ...alarm, ...trade, ...shell, ...work };
+export const words = { ...alarm, ...outcome, ...trade, ...shell, ...work };

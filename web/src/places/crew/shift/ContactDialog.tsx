@@ -1,5 +1,7 @@
 import type { ContactChange, OwnContact } from '@calm/contract';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -48,9 +50,11 @@ function Form({
   const [email, setEmail] = useState(own.contact.email ?? '');
   const [fromMin, setFrom] = useState(own.contact.quiet?.fromMin ?? null);
   const [untilMin, setUntil] = useState(own.contact.quiet?.untilMin ?? null);
+  const [isWeekSent, setWeekSent] = useState(own.contact.isWeekSent);
   const typed: Omit<ContactChange, 'version'> = {
     email: email.trim() === '' ? null : email.trim(),
     quiet: fromMin === null || untilMin === null ? null : { fromMin, untilMin },
+    isWeekSent,
   };
   const keep = async () => {
     const { version } = own.contact;
@@ -62,6 +66,7 @@ function Form({
   };
   const isTyped =
     typed.email !== own.contact.email ||
+    typed.isWeekSent !== own.contact.isWeekSent ||
     JSON.stringify(typed.quiet) !== JSON.stringify(own.contact.quiet);
   return (
     <RecordDialog
@@ -88,6 +93,12 @@ function Form({
             : t('crew.contact.noMail')
         }
         slotProps={{ htmlInput: { maxLength: 254, autoComplete: 'email' } }}
+      />
+      <FormControlLabel
+        control={
+          <Checkbox checked={isWeekSent} onChange={({ target }) => setWeekSent(target.checked)} />
+        }
+        label={t('crew.contact.week')}
       />
       <fieldset className={styles['quiet']}>
         <legend>{t('crew.contact.quiet')}</legend>

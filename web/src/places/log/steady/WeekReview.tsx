@@ -1,4 +1,5 @@
-import { LEFTOVERS, type WeekReview as Review } from '@calm/contract';
+import type { WeekReview as Review } from '@calm/contract';
+import { reviewWords } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -8,32 +9,7 @@ import styles from './Steady.module.css';
 export function WeekReview({ house, week }: { readonly house: string; readonly week: Review }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { left, thrownCost } = week;
-  const of = (some: number, all: number) =>
-    t('steady.review.of', { some: f.count(some), all: f.count(all) });
-  const leftWords = left
-    ? LEFTOVERS.filter((to) => left[to] > 0).map(
-        (to) => `${f.count(left[to])} ${t(`log.leftover.${to}`)}`,
-      )
-    : [];
-  const facts: readonly (readonly [string, string])[] = [
-    [
-      t('steady.review.lots'),
-      t('steady.review.lotsAre', { lots: f.count(week.lots), balls: f.count(week.balls) }),
-    ],
-    [t('steady.review.opened'), of(week.opened.well, week.opened.of)],
-    [t('steady.review.onTime'), of(week.onTime.steps, week.onTime.of)],
-    [t('steady.review.short'), of(week.short.services, week.short.of)],
-    [
-      t('steady.review.forecast'),
-      week.forecastErrorPercent === null
-        ? t('steady.review.none')
-        : f.percent(week.forecastErrorPercent, 0),
-    ],
-    [t('steady.review.left'), leftWords.length > 0 ? f.list(leftWords) : t('steady.review.none')],
-    ...(thrownCost === null ? [] : ([[t('steady.review.thrown'), f.money(thrownCost)]] as const)),
-  ];
-  const title = t('steady.week', { from: f.date(week.from), to: f.date(week.to) });
+  const { title, facts, faults } = reviewWords(week, (key, values) => t(key, { ...values }), f);
   return (
     <section aria-label={title} className={styles['week']}>
       <h2>{title}</h2>
@@ -45,13 +21,13 @@ export function WeekReview({ house, week }: { readonly house: string; readonly w
           </div>
         ))}
       </dl>
-      {week.faults.length > 0 && (
+      {faults.length > 0 && (
         <>
-          <h3>{t('steady.review.faults')}</h3>
+          <h3>{t('review.faults')}</h3>
           <ul>
-            {week.faults.map(({ found, lots }) => (
-              <li key={found}>
-                {t(`found.${found}`)}:{' '}
+            {faults.map(({ name, lots }) => (
+              <li key={name}>
+                {name}:{' '}
                 {lots.map((code) => (
                   <Link key={code} to={`/${house}/log/${code}`}>
                     {code}

@@ -1,0 +1,1 @@
+ALTER TABLE `contacts` ADD `is_week_sent` boolean DEFAULT false NOT NULL;
