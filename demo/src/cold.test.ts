@@ -1,4 +1,5 @@
 import { paths, type ColdBoard, type Lot, type ReadingsStart } from '@calm/contract';
+import { runSignals, steadyLimits } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { makePuts } from './cold';
 import { makeAlarms, makeReadings, makeRounds } from './cold/history';
@@ -38,6 +39,26 @@ describe('the cold of Lantern Yard', () => {
     for (const { causes, cause } of of('door')) expect(causes[0]?.cause).toBe(cause);
     // A house is not told of every thaw and every door.
     expect(alarms.length).toBeLessThan(20);
+  });
+
+  it('has a thermostat that crept: the days’ means say so', () => {
+    const readings = makeReadings(lots, NOW, 28).find(
+      ({ probe }) => probe.key === 'back',
+    )?.readings;
+    const byDay = new Map<number, number[]>();
+    for (const { atS, airC } of readings ?? []) {
+      const day = Math.floor(atS / 86_400);
+      byDay.set(day, [...(byDay.get(day) ?? []), airC]);
+    }
+    const days = [...byDay.values()].map(
+      (own) => own.reduce((sum, airC) => sum + airC, 0) / own.length,
+    );
+    const limits = steadyLimits(days);
+    if (!limits) throw new Error('there are weeks of readings');
+    const crept = runSignals(days, limits).filter(
+      ({ side, to }) => side === 'above' && to >= days.length - 6 && to < days.length - 3,
+    );
+    expect(crept.length).toBeGreaterThan(0);
   });
 
   it('has its rounds by hand twice a day, none to come, near what the probes showed', () => {

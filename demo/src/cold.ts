@@ -27,6 +27,9 @@ export const POWER_CUT = { daysAgo: 12, fromMin: 19 * 60 + 20, hours: 3 };
 
 export const AJAR = { daysAgo: 3, fromMin: 23 * 60 + 10, hours: 1.2 };
 
+/** The walk-in's thermostat crept by some hundredths of a degree a day, until it was set right some days ago. */
+const CREEP = { firstDaysAgo: 15, days: 12, dailyC: 0.03 };
+
 export const HEATWAVE = { firstDaysAgo: 40, days: 7, warmerC: 8 };
 
 /** Seconds since the epoch of a local time some days before today. */
@@ -82,6 +85,7 @@ function eventsOf(
     },
     ...(isWalkIn
       ? [
+          ...creep(at),
           {
             kind: 'door-open',
             fromHour: at(AJAR.daysAgo, AJAR.fromMin),
@@ -91,6 +95,14 @@ function eventsOf(
       : []),
   ];
 }
+
+const creep = (at: (daysAgo: number, minute: number) => number): RoomEvent[] =>
+  Array.from({ length: CREEP.days }, (_, day) => ({
+    kind: 'thermostat-off' as const,
+    fromHour: at(CREEP.firstDaysAgo - day, 0),
+    hours: 24,
+    warmerC: CREEP.dailyC * (day + 1),
+  }));
 
 /** A stay of a lot in the cold, epoch ms; it goes on when nobody has taken it out. */
 interface Stay {

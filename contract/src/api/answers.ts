@@ -98,6 +98,7 @@ export interface PlainAnswers {
   readonly learned: LearnedNumbers;
   readonly learnNow: LearnedNumbers;
   readonly decideLearned: LearnedNumbers;
+  readonly planLearnedWork: LearnedNumbers;
   readonly takeUp: House;
   readonly keepHouse: House;
   readonly changeSettings: House;

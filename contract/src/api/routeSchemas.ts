@@ -1,4 +1,4 @@
-import { proposalDecisionSchema } from '../learn/learnedSchemas';
+import { proposalDecisionSchema, workToPlanSchema } from '../learn/learnedSchemas';
 import { trialEndSchema, trialStartSchema, verdictStartSchema } from '../learn/trialSchemas';
 import type { ObjectSchema } from 'joi';
 import {
@@ -109,6 +109,7 @@ export const ROUTE_SCHEMAS = {
   addVerdict: { body: verdictStartSchema },
   endTrial: { body: trialEndSchema },
   decideLearned: { body: proposalDecisionSchema },
+  planLearnedWork: { body: workToPlanSchema },
   startFormula: { body: formulaStartSchema },
   saveFormula: { body: formulaChangeSchema },
   importBook: { body: bookImportSchema },

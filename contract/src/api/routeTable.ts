@@ -161,6 +161,12 @@ const BOOK_ROUTES = {
     'book',
     'Accepts what was learned, leaves it for later, or takes it back.',
   ),
+  planLearnedWork: post(
+    '/houses/:house/learned/work',
+    'book',
+    'Gives a kind of work, on every route, the minutes that it was learned to take.',
+    { status: 200 },
+  ),
   startFormula: post('/houses/:house/formulas', 'book', 'Adds a formula.'),
   saveFormula: put('/houses/:house/formulas/:formula', 'book', 'Saves a new version of a formula.'),
   formulaVersions: get(

@@ -7,6 +7,7 @@ export const CHART_KINDS = [
   'time-off-plan',
   'yeast-weighed',
   'walk-in',
+  'probe',
   'window',
 ] as const;
 
@@ -21,8 +22,8 @@ export interface ChartPoint {
 }
 
 /**
- * Values in time's order. Ball weights and yeast are percent off what was wanted, dough off the mixer and air °C (air
- * as it is), times and windows minutes.
+ * Values in time's order. Ball weights and yeast are percent off what was wanted, dough off the mixer, probes and air
+ * °C (air as it is), times and windows minutes.
  */
 export interface ConsistencyChart {
   readonly kind: ChartKind;
@@ -30,6 +31,8 @@ export interface ConsistencyChart {
   readonly personId: string | null;
   readonly productId: string | null;
   readonly placeId: string | null;
+  /** By which probe. */
+  readonly probeId: string | null;
   readonly points: readonly ChartPoint[];
 }
 

@@ -1,4 +1,4 @@
-import type { LearnedWork } from '@calm/core';
+import type { LearnedWork, WorkKey } from '@calm/core';
 import type { AcceptedConstant } from '../engine/acceptedConstant';
 import type { LearnedDocument } from '../engine/observedLot';
 
@@ -53,6 +53,11 @@ export interface LearnedNumbers {
   readonly proposals: readonly LearnedProposal[];
   /** Null until the house has learned for the first time. */
   readonly fit: HouseFit | null;
+}
+
+/** POST a kind of work, for its minutes on every route to be what it was learned to take. */
+export interface WorkToPlan {
+  readonly kind: WorkKey;
 }
 
 /** PUT what becomes of a proposal. */

@@ -65,7 +65,7 @@ export function makeAlarms(history: readonly ProbeHistory[], now: Date): DemoAla
   const nowS = Math.floor(now.getTime() / 1000);
   return history.flatMap(({ probe, readings }) => {
     const place = places.find(({ name }) => name === probe.place);
-    const corrected = readings.map(({ atS, airC }) => ({ atS, airC: airC - probe.errorC }));
+    const corrected = readings.map(({ atS, airC }) => ({ atS, airC: airC + probe.offsetC }));
     const zoneC = place?.zones.find(({ name }) => name === probe.zone)?.warmerC ?? 0;
     const room = place?.room ?? null;
     return alarmsIn(corrected, STANDARD_ALARM_RULES, { room, zoneC, nowS })

@@ -1,19 +1,18 @@
 import { addReadings, readProbes, schema as t, type Queries } from '@calm/server';
 import type { Lot } from '@calm/contract';
 import { makeAlarms, makeReadings, makeRounds } from '../cold/history';
-import { CALIBRATION_C, probes } from '../cold/trueRooms';
+import { probes } from '../cold/trueRooms';
 import { inBatches, type Ids } from './inserting';
 
 export async function insertProbes(tx: Queries, houseId: string, id: Ids) {
   await tx.insert(t.probes).values(
-    probes.map(({ key, name, place, zone, errorC }) => ({
+    probes.map(({ key, name, place, zone, offsetC }) => ({
       id: id(`probe/${key}`),
       houseId,
       name,
       placeId: id(`place/${place}`),
       zone,
-      calibrations:
-        errorC === 0 ? [] : [{ from: '2026-01-05T09:00:00.000Z', offsetC: CALIBRATION_C }],
+      calibrations: offsetC === 0 ? [] : [{ from: '2026-01-05T09:00:00.000Z', offsetC }],
     })),
   );
 }

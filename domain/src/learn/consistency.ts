@@ -53,6 +53,7 @@ export function consistencyCharts(lots: readonly LotToLearnFrom[], book: Book): 
     personId: null,
     productId: null,
     placeId: null,
+    probeId: null,
     ...of,
     points: known
       .flatMap((lot): ChartPoint[] => {

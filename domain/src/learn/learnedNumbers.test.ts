@@ -3,6 +3,7 @@ import { MINUTE_MS, stageKey, workOf } from '@calm/core';
 import { describe, expect, it } from '@jest/globals';
 import { emptyMark } from '../lots/marks';
 import { board, book, chilled } from '../test-support/coldLots';
+import { routeTaking } from './routeTaking';
 import { inForceOf, withConstant, workSamples } from './learnedNumbers';
 
 const proposal = (
@@ -61,6 +62,13 @@ describe('minutes of work', () => {
     expect(others).toEqual([]);
     expect(sample?.kind).toBe('divide-ball');
     expect(sample?.tookMin).toBeCloseTo(2 * (sample?.plannedMin ?? 0), 3);
+    // What the route gives it by now is what it is held against, not what was planned then.
+    const slower = book.routes.map((route) => ({
+      ...route,
+      stages: routeTaking(route.stages, 'divide-ball', 2),
+    }));
+    const [again] = workSamples([{ lot, planned: null, records: [] }], { ...book, routes: slower });
+    expect(Math.abs((again?.tookMin ?? 0) - (again?.plannedMin ?? 0))).toBeLessThan(1.5);
     expect(workSamples([{ lot: chilled, planned: null, records: [] }], book)).toEqual([]);
   });
 });

@@ -16,6 +16,7 @@ import {
   type Simulation,
   stageKey,
   STANDARD_TARGET,
+  workMinutes,
   workOf,
   type WorkSample,
 } from '@calm/core';
@@ -100,23 +101,35 @@ export function windowErrors(lots: LearnDocument['lots']): Record<string, number
   );
 }
 
-/** How long work took where somebody pressed both its beginning and its end. */
+/**
+ * How long work took where somebody pressed both its beginning and its end, against what its route would give it now, so
+ * that minutes that were changed meanwhile are not changed again.
+ */
 export function workSamples(
   lots: readonly LotToLearnFrom[],
-  book: Pick<HouseBook, 'products' | 'retired'>,
+  book: Pick<HouseBook, 'products' | 'routes' | 'retired'>,
 ): WorkSample[] {
   return lots.flatMap(({ lot, planned }) => {
     const logged = loggedLot(lot, planned, book);
+    const route = book.routes.find(({ id }) => id === logged?.product.routeId)?.stages ?? [];
+    const size = {
+      loads: lot.loads.length,
+      balls: lot.items.reduce((sum, { count }) => sum + count, 0),
+    };
     return workOf(logged?.stages ?? []).flatMap((work): WorkSample[] => {
       const mark = lot.marks.find(
         ({ loadNumber, stepKey }) => loadNumber === 0 && stepKey === stageKey(work),
       );
       if (!mark?.startedAt || !mark.doneAt) return [];
+      const stage = route.find((each) => each.kind === 'work' && each.key === work.key);
       return [
         {
           kind: work.key,
           personId: mark.personId,
-          plannedMin: (work.endMs - work.startMs) / MINUTE_MS,
+          plannedMin:
+            stage?.kind === 'work'
+              ? workMinutes(stage.rate, size)
+              : (work.endMs - work.startMs) / MINUTE_MS,
           tookMin: (Date.parse(mark.doneAt) - Date.parse(mark.startedAt)) / MINUTE_MS,
         },
       ];

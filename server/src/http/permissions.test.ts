@@ -27,6 +27,7 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   learned: 'MHOV',
   learnNow: 'M',
   decideLearned: 'M',
+  planLearnedWork: 'M',
   takeUp: 'M',
   signInOptions: 'everybody',
   session: 'everybody',

@@ -171,6 +171,13 @@ export async function routeExamples(
       params: [await aProposal()],
       body: { version: 1, state: 'later' },
     }),
+    planLearnedWork: async () => {
+      await post(paths.learnNow(HOUSE), {});
+      const work = [{ kind: 'weigh', personId: null, factor: 1.2, samples: 9 }];
+      const fit = { constants: [], riseErrorPercent: { before: 9, after: 9 }, lots: 9, work };
+      await house.db.update(t.houseFits).set({ fit });
+      return { body: { kind: 'weigh' } };
+    },
     takeUp: () => ({}),
     signInOptions: () => ({}),
     session: () => ({}),

@@ -8,6 +8,7 @@ const quiet: RoomDrive = {
   outsideC: 24,
   doorShare: 0,
   coolingShare: 1,
+  setOffC: 0,
   heaterW: 0,
   loadAtZeroW: 0,
   loadWPerK: 0,
@@ -24,6 +25,7 @@ describe('a cold room', () => {
           doorShare: number(0, 1),
           coolingShare: number(0, 1),
           heaterW: number(0, 800),
+          setOffC: number(-1, 1),
           loadAtZeroW: number(0, 3000),
           loadWPerK: number(0, 100),
         }),
@@ -73,6 +75,19 @@ describe('a cold room', () => {
     expect(Math.max(...seen) - Math.min(...seen)).toBeGreaterThan(1);
   });
 
+  it('is held so much warmer when its thermostat is off', () => {
+    const meanOf = (setOffC: number) => {
+      const air = airAt(4 + setOffC);
+      let sumC = 0;
+      for (let i = 0; i < 600; i += 1) {
+        stepRoom(USUAL_ROOM, air, { ...quiet, setOffC }, 60);
+        sumC += air.meanC;
+      }
+      return sumC / 600;
+    };
+    expect(meanOf(0.6) - meanOf(0)).toBeCloseTo(0.6, 1);
+  });
+
   it('warms by its loss alone when the power is cut: the textbook exponential', () => {
     const cut = { ...quiet, coolingShare: 0 };
     const air = airAt(4);
@@ -108,6 +123,7 @@ describe('what works on a room', () => {
       { kind: 'door-open', fromHour: 3, hours: 1 },
       { kind: 'heatwave', fromHour: 5, hours: 10, warmerC: 8 },
       { kind: 'compressor-out', fromHour: 20, hours: 2 },
+      { kind: 'thermostat-off', fromHour: 30, hours: 1, warmerC: 0.4 },
     ] as const;
     const at = (from: number, to: number) => between(from, to, events);
     expect(at(1, 2).coolingShare).toBeCloseTo(0.5, 12);
@@ -115,6 +131,7 @@ describe('what works on a room', () => {
     expect(at(6, 7).outsideC).toBe(setting.outsideC + 8);
     expect(at(20, 21).coolingShare).toBe(0);
     expect(at(22.5, 23).coolingShare).toBe(1);
+    expect(at(30.5, 31.5).setOffC).toBeCloseTo(0.2, 12);
   });
 });
 

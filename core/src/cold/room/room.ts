@@ -89,6 +89,8 @@ export interface RoomDrive {
   doorShare: number;
   /** Share of the compressor that works, 0–1. */
   coolingShare: number;
+  /** How much warmer than it is set the thermostat holds the air, °C. */
+  setOffC: number;
   /** Heat from the defrost heater, W. */
   heaterW: number;
   /** Heat from what stands in it: `loadAtZeroW − loadWPerK × air`, W. */
@@ -113,14 +115,15 @@ export function stepRoom(room: Room, air: RoomAir, drive: RoomDrive, stepS: numb
   const warmingW = toOutside * drive.outsideC + drive.loadAtZeroW + drive.heaterW;
   const coolingW = room.coolingW * drive.coolingShare;
   const timeS = room.heatCapacityJPerK / pullWPerK;
+  const setC = room.setC + drive.setOffC;
 
   let { airC, isCooling } = air;
   let leftS = stepS;
   let degreeSeconds = 0;
   for (let i = 0; leftS > 0; i += 1) {
-    isCooling = thermostat(room, airC, isCooling);
+    isCooling = thermostat(setC, room.deadBandC, airC, isCooling);
     const endsAtC = (warmingW - (isCooling ? coolingW : 0)) / pullWPerK;
-    const switchC = room.setC + (isCooling ? -room.deadBandC : room.deadBandC);
+    const switchC = setC + (isCooling ? -room.deadBandC : room.deadBandC);
     const untilS = i < MOST_SWITCHES ? timeTo(switchC, airC, endsAtC, timeS) : Infinity;
     const passS = Math.min(leftS, untilS);
     const faded = -expm1(-passS / timeS);
@@ -135,9 +138,9 @@ export function stepRoom(room: Room, air: RoomAir, drive: RoomDrive, stepS: numb
 }
 
 /** Runs from the upper switching point down to the lower one. */
-function thermostat(room: Room, airC: number, isCooling: boolean): boolean {
-  if (airC >= room.setC + room.deadBandC) return true;
-  if (airC <= room.setC - room.deadBandC) return false;
+function thermostat(setC: number, deadBandC: number, airC: number, isCooling: boolean): boolean {
+  if (airC >= setC + deadBandC) return true;
+  if (airC <= setC - deadBandC) return false;
   return isCooling;
 }
 

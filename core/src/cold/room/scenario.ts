@@ -6,6 +6,8 @@ export type RoomEvent = { readonly fromHour: number; readonly hours: number } & 
   | { readonly kind: 'compressor-out' }
   /** Only this share of its cooling is left, 0–1. */
   | { readonly kind: 'compressor-weak'; readonly share: number }
+  /** The thermostat holds the air so much warmer than it is set, °C. */
+  | { readonly kind: 'thermostat-off'; readonly warmerC: number }
   | { readonly kind: 'door-open' }
   | { readonly kind: 'heatwave'; readonly warmerC: number }
 );
@@ -35,12 +37,14 @@ export function setDrive(
   let doorShare = setting.doorMinPerH / 60;
   let powerShare = 1;
   let compressorShare = 1;
+  let setOffC = 0;
   for (const event of setting.events) {
     const share = overlap(fromHour, toHour, event.fromHour, event.fromHour + event.hours);
     if (share === 0) continue;
     if (event.kind === 'power-cut') powerShare -= share;
     else if (event.kind === 'compressor-out') compressorShare -= share;
     else if (event.kind === 'compressor-weak') compressorShare -= share * (1 - event.share);
+    else if (event.kind === 'thermostat-off') setOffC += share * event.warmerC;
     else if (event.kind === 'door-open') doorShare += share;
     else outsideC += share * event.warmerC;
   }
@@ -51,6 +55,7 @@ export function setDrive(
   drive.outsideC = outsideC;
   drive.doorShare = Math.min(1, doorShare);
   drive.coolingShare = power * Math.max(0, Math.min(compressorShare, 1 - defrostShare));
+  drive.setOffC = setOffC;
   drive.heaterW = power * defrostShare * (room.defrost?.heaterW ?? 0);
 }
 

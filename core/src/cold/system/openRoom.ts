@@ -32,7 +32,15 @@ export function openRoom(from: ColdSystemRoom, steps: number): OpenRoom {
     hours: new Float64Array(steps),
     airC: new Float64Array(steps),
     air: airAt(from.airC),
-    drive: { outsideC, doorShare: 0, coolingShare: 1, heaterW: 0, loadAtZeroW: 0, loadWPerK: 0 },
+    drive: {
+      outsideC,
+      doorShare: 0,
+      coolingShare: 1,
+      setOffC: 0,
+      heaterW: 0,
+      loadAtZeroW: 0,
+      loadWPerK: 0,
+    },
     done: 0,
     broughtJ: 0,
   };

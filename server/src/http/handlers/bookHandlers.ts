@@ -17,6 +17,7 @@ import { startHouse } from '../../use-cases/house/startHouse';
 import { places } from '../../use-cases/house/places';
 import { consistencyOf } from '../../use-cases/learn/consistency';
 import { decideLearned, learnedNumbers, learnNow } from '../../use-cases/learn/learn';
+import { planLearnedWork } from '../../use-cases/learn/planLearnedWork';
 import { setSessionCookie } from '../authContext';
 import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 
@@ -42,6 +43,7 @@ export const bookHandlersOf = (db: Database) =>
     learnNow: async ({ scope, house, now }) => ok(await learnNow(scope, house, now)),
     decideLearned: ({ scope, house, params, body, writing }) =>
       decideLearned(scope, house, params.id, body, writing),
+    planLearnedWork: ({ scope, house, body }) => planLearnedWork(scope, house, body),
     book: async ({ scope, house }) => ok(await bookOf(scope, house)),
     startFormula: ({ scope, body, now }) => startFormula(scope, body, now),
     saveFormula: ({ scope, params, body, now }) => saveFormula(scope, params.formula, body, now),

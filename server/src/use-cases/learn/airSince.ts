@@ -5,13 +5,8 @@ import { readColdNotes } from '../../store/cold/coldNotes';
 import { readProbes } from '../../store/cold/probes';
 import { readBuckets } from '../../store/cold/readings';
 
-/** What was read in each cooled place between two moments, ten minutes a figure. */
-export async function airSince(
-  scope: Scope,
-  places: readonly Place[],
-  from: Date,
-  until: Date,
-): Promise<PlaceAir[]> {
+/** Probes with what they read between two moments, ten minutes a figure, and what was taken by hand. */
+export async function readAir(scope: Scope, from: Date, until: Date) {
   const probes = await readProbes(scope);
   const seconds = (at: Date) => Math.floor(at.getTime() / 1000);
   const air = await Promise.all(
@@ -25,10 +20,16 @@ export async function airSince(
     }),
   );
   const notes = await readColdNotes(scope, from, until);
-  return airOfPlaces(
-    places,
-    probes.map(({ probe }) => probe),
-    air,
-    notes,
-  );
+  return { probes: probes.map(({ probe }) => probe), air, notes };
+}
+
+/** What was read in each cooled place between two moments. */
+export async function airSince(
+  scope: Scope,
+  places: readonly Place[],
+  from: Date,
+  until: Date,
+): Promise<PlaceAir[]> {
+  const { probes, air, notes } = await readAir(scope, from, until);
+  return airOfPlaces(places, probes, air, notes);
 }

@@ -1,4 +1,4 @@
-import { paths, type Consistency } from '@calm/contract';
+import { paths, type ColdBoard, type Consistency } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, startHouse } from '../../test-support/testHouse';
 
@@ -14,7 +14,7 @@ describe('how steady a house works', () => {
   it('is charted lot by lot, in time’s order', () => {
     const kinds = new Set(told.charts.map(({ kind }) => kind));
     expect([...kinds].sort()).toEqual(
-      ['ball-weight', 'dough-out', 'time-off-plan', 'walk-in', 'window'].sort(),
+      ['ball-weight', 'dough-out', 'probe', 'time-off-plan', 'walk-in', 'window'].sort(),
     );
     for (const { points } of told.charts) {
       expect(points.map(({ at }) => at)).toEqual(points.map(({ at }) => at).sort());
@@ -34,6 +34,21 @@ describe('how steady a house works', () => {
       else expect(Math.abs(mean)).toBeLessThan(0.6);
     }
     expect(heavy.some(({ name }) => name === 'Ossian')).toBe(true);
+  });
+
+  it('shows which probe reads too much', async () => {
+    const { probes } = await house.get<ColdBoard>(paths.cold(HOUSE));
+    const off = told.charts
+      .filter(({ kind }) => kind === 'probe')
+      .map(({ probeId, points }) => ({
+        name: probes.find(({ id }) => id === probeId)?.name,
+        mean: points.reduce((sum, { value }) => sum + value, 0) / points.length,
+      }));
+    for (const { name, mean } of off) {
+      expect(mean).toBeCloseTo(name === 'Under-counter' ? 0.8 : 0, 0);
+      if (name === 'Under-counter') expect(mean).toBeGreaterThan(0.6);
+      else expect(Math.abs(mean)).toBeLessThan(0.2);
+    }
   });
 
   it('has what was mixed near what was wanted', () => {

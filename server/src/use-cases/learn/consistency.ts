@@ -9,12 +9,14 @@ import type {
 import { DAY_MS, errorOf } from '@calm/core';
 import {
   addDays,
+  airOfPlaces,
   airReadIn,
   consistencyCharts,
   instantOf,
   localDateOf,
   lotsOfWeek,
   lotToLearn,
+  probeCharts,
   weekdayOf,
   type LotToLearnFrom,
   type PlaceAir,
@@ -25,7 +27,7 @@ import { readFinishedLots } from '../../store/lots/finishedLots';
 import { readRecordsOf } from '../../store/lots/records';
 import { onThread } from '../../workers/threads';
 import { forecastBasis, toldOf } from '../demand/forecast';
-import { airSince } from './airSince';
+import { readAir } from './airSince';
 
 /** Days that are charted. */
 const DAYS_BACK = 56;
@@ -49,10 +51,12 @@ export async function consistencyOf(scope: Scope, house: House, now: Date): Prom
   const book = await readBook(scope, house);
   const from = new Date(now.getTime() - DAYS_BACK * DAY_MS);
   const lots = await lotsSince(scope, from, now);
-  const air = await airSince(scope, book.places, from, now);
+  const { probes, air: read, notes } = await readAir(scope, from, now);
+  const air = airOfPlaces(book.places, probes, read, notes);
   const charts = [
     ...consistencyCharts(lots, book),
     ...airCharts(book.places, air, house),
+    ...probeCharts(probes, read, notes),
     await windowChart(lots, book, air),
   ].filter(({ points }) => points.length > 1);
   const week = await weekReview(scope, house, lots, book, lastWeekOf(now, house), now);
@@ -112,6 +116,7 @@ function airCharts(
       personId: null,
       productId: null,
       placeId: places.find(({ id }) => id === placeId)?.id ?? null,
+      probeId: null,
       points: [...days]
         .sort(([a], [b]) => a.localeCompare(b))
         .map(([date, read]) => ({
@@ -141,6 +146,7 @@ async function windowChart(
     personId: null,
     productId: null,
     placeId: null,
+    probeId: null,
     points: oldestFirst.flatMap(({ lot: { id, code, doorsAt } }) => {
       const value = off[id];
       return value === undefined ? [] : [{ at: doorsAt, lot: code, value }];

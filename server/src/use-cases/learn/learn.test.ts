@@ -1,5 +1,7 @@
 import { paths, type HouseBook, type LearnedNumbers, type Lot } from '@calm/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { eq } from 'drizzle-orm';
+import * as t from '../../database/schema';
 import { learnOnce } from '../../jobs/learning';
 import { HOUSE, NOW, problemOf, roundStart, startHouse } from '../../test-support/testHouse';
 
@@ -59,6 +61,30 @@ describe('what a house learns from its lots', () => {
     expect((back.body as LearnedNumbers).inForce).toEqual([]);
     const nowhere = await decide('00000000-0000-4000-8000-000000000000', 1, 'later');
     expect(problemOf(nowhere).status).toBe(404);
+  });
+
+  it('is planned with, where it is minutes of work: on every route, once', async () => {
+    const [row] = await house.db.select().from(t.houseFits);
+    if (!row) throw new Error('it has learned');
+    const work = [{ kind: 'weigh', personId: null, factor: 1.5, samples: 9 }];
+    await house.db
+      .update(t.houseFits)
+      .set({ fit: { ...row.fit, work } })
+      .where(eq(t.houseFits.houseId, row.houseId));
+    const minutes = async () =>
+      (await house.book()).routes.map(({ stages }) =>
+        stages.flatMap((stage) =>
+          stage.kind === 'work' && stage.key === 'weigh' ? [stage.rate.fixedMin] : [],
+        ),
+      );
+    const before = await minutes();
+    const plan = () => house.http.post(paths.planLearnedWork(HOUSE)).send({ kind: 'weigh' });
+    const { fit } = (await plan().expect(200)).body as LearnedNumbers;
+    expect(fit?.work).toEqual([]);
+    expect(await minutes()).toEqual(
+      before.map((each) => each.map((min) => expect.closeTo(1.5 * min, 1))),
+    );
+    expect(problemOf(await plan()).status).toBe(404);
   });
 
   it('that was left for later is not proposed again by the same lots', async () => {

@@ -5,26 +5,20 @@ import {
   type PantryItem,
   type Product,
   type ProductContent,
-  type RouteContent,
-  type RouteRecord,
 } from '@calm/contract';
 import type { Ingredient } from '@calm/core';
 import { api } from '../../state/api/api';
 import { recordWrites } from '../../state/api/recordWrites';
 
-/** Adding, changing and taking away what the book holds besides formulas. */
+/** Adding, changing and taking away what the book holds besides formulas and routes. */
 const recordsApi = api.injectEndpoints({
   endpoints: (build) => {
     const products = recordWrites<ProductContent, Product>(build, 'Product', ['Book'], 'products');
-    const routes = recordWrites<RouteContent, RouteRecord>(build, 'Route', ['Book'], 'routes');
     const pantry = recordWrites<Ingredient, PantryItem>(build, 'Ingredient', ['Book'], 'pantry');
     return {
       addProduct: products.add,
       changeProduct: products.change,
       removeProduct: products.remove,
-      addRoute: routes.add,
-      changeRoute: routes.change,
-      removeRoute: routes.remove,
       addItem: pantry.add,
       changeItem: pantry.change,
       removeItem: pantry.remove,
@@ -40,9 +34,6 @@ export const {
   useAddProductMutation,
   useChangeProductMutation,
   useRemoveProductMutation,
-  useAddRouteMutation,
-  useChangeRouteMutation,
-  useRemoveRouteMutation,
   useAddItemMutation,
   useChangeItemMutation,
   useRemoveItemMutation,

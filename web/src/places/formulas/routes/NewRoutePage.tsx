@@ -10,7 +10,7 @@ import { problemWords } from '../../../parts/messages/problemWords';
 import { useRecordDraft } from '../../../state/drafts/useRecordDraft';
 import { useLibrary } from '../files/library';
 import { SaveBar } from '../formula/SaveBar';
-import { useAddRouteMutation, useRemoveRouteMutation } from '../recordsApi';
+import { useAddRouteMutation, useRemoveRouteMutation } from '../../../state/api/routesApi';
 import { RouteEditor } from './RouteEditor';
 
 /** A route that begins as one of the ways of the trade; nothing of it is the house's before it is saved. */

@@ -20,7 +20,11 @@ import { useWrite } from '../../../state/api/useWrite';
 import { contentOfRoute } from '../formula/contents';
 import { NewRoutePage } from './NewRoutePage';
 import { RouteEditor } from './RouteEditor';
-import { useAddRouteMutation, useChangeRouteMutation, useRemoveRouteMutation } from '../recordsApi';
+import {
+  useAddRouteMutation,
+  useChangeRouteMutation,
+  useRemoveRouteMutation,
+} from '../../../state/api/routesApi';
 import { SaveBar } from '../formula/SaveBar';
 
 /** Stands in the address of a route that is not saved yet. */

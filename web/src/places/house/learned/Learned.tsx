@@ -1,9 +1,6 @@
 import type { HouseBook, LearnedNumbers, LearnedProposal, ProposalDecision } from '@calm/contract';
-import type { WorkKey } from '@calm/core';
-import { personOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
@@ -16,7 +13,9 @@ import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
 import styles from '../House.module.css';
 import { HouseNav } from '../HouseNav';
+import { AlwaysLearned } from './AlwaysLearned';
 import { useDecideLearnedMutation, useLearnedQuery, useLearnNowMutation } from './learnedApi';
+import { LearnedWorkPart } from './LearnedWorkPart';
 import { numberName, saidOf, whatTells } from './learnedWords';
 import { ProposalItem } from './ProposalItem';
 
@@ -122,28 +121,10 @@ function LearnedOf({
           {list('later', '')}
         </section>
       )}
-      {(fit?.work ?? []).length > 0 && (
-        <section className={styles['section']} aria-label={t('learned.work.title')}>
-          <h2>{t('learned.work.title')}</h2>
-          <ul className={styles['list']}>
-            {fit?.work?.map(({ kind, personId, factor, samples }) => (
-              <li key={`${kind}/${personId}`}>
-                {t(factor > 1 ? 'learned.work.longer' : 'learned.work.shorter', {
-                  what: f.joined(
-                    t(`work.${kind as WorkKey}`),
-                    ...(personId ? [personOf(book, personId)?.name ?? ''] : []),
-                  ),
-                  percent: f.percent(100 * Math.abs(factor - 1), 0),
-                  count: samples,
-                })}
-              </li>
-            ))}
-          </ul>
-          <p>
-            <Link to={`/${house}/formulas/routes`}>{t('learned.work.change')}</Link>
-          </p>
-        </section>
+      {fit?.work && fit.work.length > 0 && (
+        <LearnedWorkPart house={house} book={book} work={fit.work} mayPlan={mayDecide} />
       )}
+      <AlwaysLearned house={house} book={book} />
       {unsure.length > 0 && (
         <section className={styles['section']} aria-label={t('learned.unsure.title')}>
           <h2>{t('learned.unsure.title')}</h2>

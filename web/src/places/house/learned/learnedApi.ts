@@ -1,4 +1,10 @@
-import { paths, routeRequest, type LearnedNumbers, type ProposalDecision } from '@calm/contract';
+import {
+  paths,
+  routeRequest,
+  type LearnedNumbers,
+  type ProposalDecision,
+  type WorkToPlan,
+} from '@calm/contract';
 import { api } from '../../../state/api/api';
 
 const learnedApi = api.injectEndpoints({
@@ -18,7 +24,16 @@ const learnedApi = api.injectEndpoints({
       query: ({ house, id, decision }) => routeRequest('decideLearned', [house, id], decision),
       invalidatesTags: ['Learned', 'Book'],
     }),
+    planLearnedWork: build.mutation<LearnedNumbers, WorkToPlan & { readonly house: string }>({
+      query: ({ house, ...work }) => routeRequest('planLearnedWork', [house], work),
+      invalidatesTags: ['Learned', 'Book'],
+    }),
   }),
 });
 
-export const { useLearnedQuery, useLearnNowMutation, useDecideLearnedMutation } = learnedApi;
+export const {
+  useLearnedQuery,
+  useLearnNowMutation,
+  useDecideLearnedMutation,
+  usePlanLearnedWorkMutation,
+} = learnedApi;

@@ -8,7 +8,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { Failed } from '../../../parts/messages/Failed';
-import { useBookQuery } from '../../../state/api/api';
+import { useBookQuery, useColdQuery } from '../../../state/api/api';
 import { useHouse } from '../../../state/board/useBoard';
 import { LogNav } from '../LogNav';
 import { useConsistencyQuery } from '../logApi';
@@ -86,7 +86,7 @@ function strongest(signals: readonly ChartSignal[]): ChartSignal[] {
 
 function OneChart({
   house,
-  chart: { kind, personId, productId, placeId, points },
+  chart: { kind, personId, productId, placeId, probeId, points },
   found: { limits, signals },
 }: {
   readonly house: string;
@@ -96,12 +96,14 @@ function OneChart({
   const { t } = useTranslation();
   const f = useFormats();
   const { data: book } = useBookQuery(house);
+  const { data: cold } = useColdQuery(house);
   const write = (value: number): string => {
     switch (kind) {
       case 'ball-weight':
       case 'yeast-weighed':
         return f.percent(value, 1);
       case 'dough-out':
+      case 'probe':
         return f.warmer(value, 1);
       case 'walk-in':
         return f.temperature(value, 1);
@@ -115,6 +117,7 @@ function OneChart({
         personOf(book, personId)?.name,
         recordOf(book, 'products', productId ?? undefined)?.name,
         recordOf(book, 'places', placeId ?? undefined)?.name,
+        cold?.probes.find(({ id }) => id === probeId)?.name,
       ].filter((name) => name !== undefined)
     : [];
   const what = f.joined(t(`steady.kind.${kind}`), ...of);

@@ -12,6 +12,8 @@ const TOP = 8;
 const BELOW = 24;
 const BESIDE = 72;
 const MOST_TICKS = 6;
+/** Half a day's name, px. */
+const HALF_LABEL = 32;
 /** Numbers on an axis, px. */
 const LEAST_APART = 18;
 
@@ -69,7 +71,9 @@ export function SteadyChart({
               from={BESIDE}
               to={end}
               ticks={points.flatMap(({ at }, i) =>
-                i % step === 0 ? [{ at: x(i), label: f.day(Date.parse(at)) }] : [],
+                i % step === 0 && x(i) < end - HALF_LABEL
+                  ? [{ at: x(i), label: f.day(Date.parse(at)) }]
+                  : [],
               )}
             />
             <path d={path ?? ''} fill="none" stroke="var(--quiet)" />
