@@ -2,7 +2,7 @@ import { lazy, Suspense, type ComponentType } from 'react';
 import { Navigate, Route, Routes } from 'react-router';
 import { Waiting } from '../parts/messages/Waiting';
 import { needWords } from '../words';
-import { EditingBy } from '../state/api/EditingBy';
+import { EditingBy } from '../state/live/EditingBy';
 import { useHousesQuery } from '../state/api/api';
 import { likelyHouse } from '../state/lastHouse';
 import { NoHouse } from './sign-in/NoHouse';

@@ -10,7 +10,7 @@ import { moved, released, ticked } from '../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { useHouse } from '../state/board/useBoard';
 import { rememberHouse } from '../state/lastHouse';
-import { useLive } from '../state/api/useLive';
+import { useLive } from '../state/live/useLive';
 import { HouseFormats, useDisplayOfPerson } from './Display';
 import { ColdAlarms } from './rail/ColdAlarms';
 import { NotNowBanner } from './rail/NotNowBanner';

@@ -2,7 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api/api';
-import { connectionSlice } from './api/connection';
+import { connectionSlice } from './live/connection';
 import { displaySlice, storeDisplay } from './display';
 import { cursorSlice } from './time/cursor';
 import { draftsSlice, storeDrafts } from './drafts/drafts';

@@ -28,7 +28,7 @@ import {
   rememberSession,
 } from './signedIn';
 import { answered, writeKey } from './writeKeys';
-import { versionFound } from './connection';
+import { versionFound } from '../live/connection';
 import { isKept, isOfNewVersion } from './version';
 
 /** A house and a stretch of local dates. */

@@ -4,7 +4,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { paths, type ForecastAnswer, type HouseBook, type HouseCalendar } from '@calm/contract';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { EditingBy } from '../../../state/api/EditingBy';
+import { EditingBy } from '../../../state/live/EditingBy';
 import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Machines } from '../../../parts/machines/Machines';

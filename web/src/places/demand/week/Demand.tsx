@@ -3,7 +3,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { EditingBy } from '../../../state/api/EditingBy';
+import { EditingBy } from '../../../state/live/EditingBy';
 import { EditOnly } from '../../../parts/fields/editing';
 import { Link, useSearchParams } from 'react-router';
 import { Failed } from '../../../parts/messages/Failed';

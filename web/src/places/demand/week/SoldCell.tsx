@@ -1,6 +1,6 @@
 import type { Product, ProductCount, Sale, Service } from '@calm/contract';
 import { useTranslation } from 'react-i18next';
-import { EditingBy } from '../../../state/api/EditingBy';
+import { EditingBy } from '../../../state/live/EditingBy';
 import { useFormats } from '../../../parts/format/useFormats';
 import { NumberCell } from '../../../parts/fields/NumberCell';
 import { BALLS } from '../../../parts/fields/readNumber';

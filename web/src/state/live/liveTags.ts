@@ -1,4 +1,4 @@
-import type { api } from './api';
+import type { api } from '../api/api';
 
 type Tag = Parameters<typeof api.util.invalidateTags>[0][number];
 

@@ -1,6 +1,6 @@
 import { LIVE_HEARTBEAT, paths, type LiveEvent } from '@calm/contract';
 import { useEffect } from 'react';
-import { api, TAGS } from './api';
+import { api, TAGS } from '../api/api';
 import { connectionFound, connectionLost } from './connection';
 import { liveTags } from './liveTags';
 import { useAppDispatch } from '../store';

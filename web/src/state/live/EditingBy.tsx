@@ -1,7 +1,7 @@
 import type { Permission } from '@calm/contract';
 import type { ReactNode } from 'react';
 import { EditingContext } from '../../parts/fields/editing';
-import { usePermission } from './usePermission';
+import { usePermission } from '../api/usePermission';
 
 /** What stands inside can be changed by whoever has a permission; everybody else reads it. */
 export function EditingBy({
