@@ -1,6 +1,8 @@
+import { adviseCommand } from './adviseCommand';
 import { badInput, type Answer } from './answer';
 import { diagnoseCommand } from './diagnoseCommand';
 import { doseCommand } from './doseCommand';
+import { equivalentCommand } from './equivalentCommand';
 import { learnCommand } from './learnCommand';
 import { narrowCommand } from './narrowCommand';
 import { planCommand } from './planCommand';
@@ -21,6 +23,8 @@ const commands: Readonly<Record<string, (input: unknown) => Answer>> = {
   learn: learnCommand,
   narrow: narrowCommand,
   diagnose: diagnoseCommand,
+  advise: adviseCommand,
+  equivalent: equivalentCommand,
 };
 
 /**

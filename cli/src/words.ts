@@ -2,6 +2,7 @@ import words from '@calm/domain/words/en/engine.json' with { type: 'json' };
 import { stateOf } from '@calm/domain';
 import type { DoughProblem } from '@calm/contract';
 import type {
+  AdviceReason,
   DoseAlternative,
   DoseLimit,
   DoughStage,
@@ -36,6 +37,9 @@ function formatFitsMessage({ nearest }: NoSplit): string {
     .map(({ loads, loadG }) => catalogue.t('reasons.fit', { loads, loadKg: loadG / 1000 }))
     .join(' / ');
 }
+
+/** Why something is worth doing with dough that waits. */
+export const formatAdviceMessage = (why: AdviceReason): string => catalogue.t(`advice.${why}`);
 
 /** What is wrong with a dough or its way, or why it cannot be dosed so. */
 export function formatProblemMessage(

@@ -21,6 +21,7 @@ export * from './lots/lot';
 export * from './engine/dough';
 export * from './engine/acceptedConstant';
 export * from './engine/diagnosis';
+export * from './engine/advice';
 export * from './learn/consistency';
 export * from './learn/learned';
 export * from './learn/trial';

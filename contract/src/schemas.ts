@@ -3,6 +3,7 @@ export * from './engine/formulaSchemas';
 export * from './engine/engineSchemas';
 export * from './engine/doughSchemas';
 export * from './engine/diagnosisSchemas';
+export * from './engine/adviceSchemas';
 export * from './engine/observedSchemas';
 export * from './engine/jsonSchemas';
 export * from './book/bookSchemas';

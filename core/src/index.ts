@@ -10,5 +10,6 @@ export * from './cold';
 export * from './pantry';
 export * from './learn';
 export * from './diagnose';
+export * from './advise';
 export * from './demand';
 export * from './schedule';

@@ -1,3 +1,4 @@
+export * from './advise/adviseDocument';
 export * from './learn/learnDocument';
 export * from './learn/consistency';
 export * from './learn/diagnoseDocument';

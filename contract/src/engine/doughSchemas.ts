@@ -63,7 +63,8 @@ export const acceptedConstants = Joi.array()
   .max(100)
   .unique('name');
 
-const dough = {
+/** Of any document that is a dough and its way. */
+export const dough = {
   ballWeightG: within(BALL_LIMITS_G).required(),
   doughTempC: within(DOUGH_LIMITS_C).required(),
   stages: stages.required(),

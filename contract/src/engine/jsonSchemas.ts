@@ -1,6 +1,7 @@
 import type { ObjectSchema } from 'joi';
 import { jsonSchemaOf } from '../api/openApi';
 import { bookFileSchema } from '../book/bookFileSchemas';
+import { adviseSchema, equivalentSchema } from './adviceSchemas';
 import { diagnoseSchema } from './diagnosisSchemas';
 import { doseSchema, simulateSchema } from './doughSchemas';
 import { learnSchema, narrowSchema } from './observedSchemas';
@@ -52,6 +53,16 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     schema: diagnoseSchema,
     description:
       'Input of calm diagnose: what is seen of dough that is not as it should be, with its lot as it was planned, what was written down of it, and lots of the same dough that were good. Of what was weighed, yeast, salt and water tell something. A check is true where the fault shows.',
+  },
+  advise: {
+    schema: adviseSchema,
+    description:
+      'Input of calm advise: a dough as it went so far and as it is planned, now, who wants balls of it, and where it could stand. Hours count from the mixer; a service ends after it begins.',
+  },
+  equivalent: {
+    schema: equivalentSchema,
+    description:
+      'Input of calm equivalent: a dough, the index of one of its stages, and temperatures of its air in °C.',
   },
   'formulas-file': {
     schema: bookFileSchema,

@@ -52,6 +52,9 @@ export const CONTAINERS: typeof core.CONTAINERS = [
 
 export const SHAPINGS: typeof core.SHAPINGS = ['ball', 'knock-back', 'gentle'];
 
+/** What is seen of dough that is not where it should be. */
+export const DOUGH_TROUBLES: typeof core.DOUGH_TROUBLES = ['ahead', 'behind', 'over-proofed'];
+
 export const CAUSES: typeof core.CAUSES = [
   'power',
   'compressor',

@@ -30,7 +30,8 @@ import type {
   NoDose,
 } from '@calm/contract';
 
-const targetOf = ({ target }: DoughDocument): Target => ({ ...STANDARD_TARGET, ...target });
+/** How the dough of a document should be when it is opened. */
+export const targetOf = ({ target }: DoughDocument): Target => ({ ...STANDARD_TARGET, ...target });
 
 /** The way of a document as the engine takes it. */
 export function routeOfDocument(document: DoughDocument): Result<DoughRoute, DoughProblem> {

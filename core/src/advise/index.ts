@@ -1,0 +1,5 @@
+export * from './vocabulary';
+export * from './advise';
+export * from './backIntoCold';
+export * from './equivalent';
+export { soFar, type AdvicePlace, type DoughSoFar } from './waysAhead';
