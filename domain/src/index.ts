@@ -1,4 +1,6 @@
-export * from './advise/adviseDocument';
+export { adviseDocument, equivalentDocument } from './advise/adviseDocument';
+export * from './advise/decided';
+export * from './advise/whatNow';
 export * from './learn/learnDocument';
 export * from './learn/consistency';
 export * from './learn/diagnoseDocument';

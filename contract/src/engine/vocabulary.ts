@@ -52,6 +52,21 @@ export const CONTAINERS: typeof core.CONTAINERS = [
 
 export const SHAPINGS: typeof core.SHAPINGS = ['ball', 'knock-back', 'gentle'];
 
+/** What can be done with dough that waits. */
+export const ACTIONS: typeof core.ACTIONS = [
+  'keep',
+  'use-first',
+  'pull-now',
+  'pull-later',
+  'colder',
+  'warmer',
+  'chill',
+  're-ball',
+  'flatter',
+  'old-dough',
+  'staff',
+  'discard',
+];
 /** What is seen of dough that is not where it should be. */
 export const DOUGH_TROUBLES: typeof core.DOUGH_TROUBLES = ['ahead', 'behind', 'over-proofed'];
 

@@ -1,4 +1,4 @@
-import type { Look, Opening } from '@calm/core';
+import type { Action, Container, Look, Opening } from '@calm/core';
 import type { Spot } from '../cold/spot';
 
 export type { Look, Opening } from '@calm/core';
@@ -118,6 +118,8 @@ export type RecordContent =
       readonly balls: number;
       readonly note: string;
     }
+  /** What was decided to do with dough that waits, and what that was meant to come to. */
+  | ({ readonly kind: 'decided'; readonly note: string } & DecidedWay)
   /** To be used before the others. */
   | { readonly kind: 'first'; readonly isFirst: boolean; readonly note: string }
   | { readonly kind: 'photo'; readonly photoId: string; readonly note: string }
@@ -134,12 +136,41 @@ export const CAN_BE_TAKEN_BACK: readonly RecordKind[] = [
   'core',
   'checked',
   'not-yet',
+  'decided',
   'opened',
   'baked',
   'used',
   'photo',
   'said',
 ];
+
+/** Somewhere that dough was decided to stand, and until when, ISO 8601. */
+export interface DecidedStage {
+  readonly kind: 'bulk' | 'ball';
+  readonly place: string;
+  readonly airTempC: number;
+  readonly container: Container;
+  readonly isBalledAgain: boolean;
+  readonly untilAt: string;
+}
+
+/** What is done with a lot from a moment on. */
+export interface DecidedWay {
+  readonly do: Action;
+  /** Null is where it stands, or as planned. */
+  readonly where: string | null;
+  /** When it is done, ISO 8601. */
+  readonly fromAt: string;
+  /** What it does from then on, in time's order; none where it is not opened any more. */
+  readonly stages: readonly DecidedStage[];
+  /** When it was meant to open well, ISO 8601, in how many balls, and how likely. */
+  readonly meant: {
+    readonly opensAt: string | null;
+    readonly endsAt: string | null;
+    readonly balls: number;
+    readonly odds: number;
+  };
+}
 
 /** A record to be written. */
 export interface RecordStart {

@@ -11,12 +11,14 @@ import {
   NOT_YET,
   OPENINGS,
   RISE_MARKS,
+  type DecidedStage,
   type PhotoStart,
   type RecordContent,
   type RecordKind,
   type RecordStart,
 } from './record';
 import { spotSchema } from '../cold/coldSchemas';
+import { ACTIONS, AIR_LIMITS_C, CONTAINERS } from '../engine/vocabulary';
 import {
   ballCount,
   id,
@@ -52,6 +54,15 @@ export const markChangeSchema = Joi.object<MarkChange>({
   .or('isStarted', 'isDone', 'skippedWhy', 'extraMin', 'personId')
   .nand('isDone', 'skippedWhy');
 
+const decidedStage = Joi.object<DecidedStage>({
+  kind: Joi.valid('bulk', 'ball').required(),
+  place: visibleText(80),
+  airTempC: Joi.number().min(AIR_LIMITS_C.least).max(AIR_LIMITS_C.most).required(),
+  container: Joi.valid(...CONTAINERS).required(),
+  isBalledAgain: Joi.boolean().required(),
+  untilAt: instant().required(),
+});
+
 /** What each kind of record says; a photo's record is written with the photo. */
 const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.PartialSchemaMap>> = {
   weighed: {
@@ -78,6 +89,19 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.Part
     loadNumber: Joi.number().integer().min(0).max(200).required(),
     stepKey: text(80).required(),
     next: found(NOT_YET),
+    note: note(),
+  },
+  decided: {
+    do: Joi.valid(...ACTIONS).required(),
+    where: visibleText(80).allow(null),
+    fromAt: instant().required(),
+    stages: Joi.array().items(decidedStage).max(24).required(),
+    meant: Joi.object({
+      opensAt: instant().required().allow(null),
+      endsAt: instant().required().allow(null),
+      balls: Joi.number().min(0).max(100_000).required(),
+      odds: Joi.number().min(0).max(1).required(),
+    }).required(),
     note: note(),
   },
   opened: { found: found(OPENINGS), note: note() },

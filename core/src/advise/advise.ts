@@ -77,8 +77,8 @@ const LOOKS = 12;
 /** What helps less than so much of all balls is not offered; nor more than so many things. */
 const LEAST_SHARE = 0.05;
 const MOST_BESIDES = 5;
-/** Of one action, so many places. */
-const PLACES_OFFERED = 2;
+/** Of one action, the best places. */
+const PLACES_OFFERED = 1;
 /** Dough that opens so well as it is, is left as it is. */
 const WELL_SHARE = 0.88;
 /** With more, there is nothing to be given up. */
@@ -284,7 +284,7 @@ function givenUp(
   return [
     ...(isEaten ? [{ ...none, do: 'staff' as const, why: 'good-enough' as const }] : []),
     ...(lends ? [{ ...none, do: 'old-dough' as const, why: 'still-ferments' as const }] : []),
-    { ...none, do: 'discard' as const, why: 'past-use' as const },
+    { ...none, do: 'discard' as const, why: isEaten || lends ? 'last-resort' : 'past-use' },
   ];
 }
 

@@ -36,6 +36,7 @@ export const ADVICE_REASONS = [
   'asks-less-of-it',
   'still-ferments',
   'good-enough',
+  'last-resort',
   'past-use',
 ] as const;
 /** One of them. */

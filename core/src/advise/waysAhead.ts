@@ -113,7 +113,8 @@ export function waysAhead(
 
 /** Moments from now on at which something is tried, h from now. */
 function moments(spanH: number): number[] {
-  const stepH = Math.max(LEAST_STEP_H, spanH / MOMENTS);
+  // On the clock's five minutes.
+  const stepH = Math.max(LEAST_STEP_H, Math.ceil((12 * spanH) / MOMENTS) / 12);
   return Array.from({ length: Math.floor(spanH / stepH) + 1 }, (_, i) => i * stepH);
 }
 

@@ -26,7 +26,8 @@ export function adviseDocument(
   return told.ok ? ok(told.value.map(choiceOf)) : told;
 }
 
-function choiceOf({ window, ...choice }: Choice): AdvisedChoice {
+/** A choice as it crosses the wire. */
+export function choiceOf({ window, ...choice }: Choice): AdvisedChoice {
   if (window?.kind !== 'ready') return { ...choice, window: null };
   const { kind: _ready, ...hours } = window;
   return { ...choice, window: hours };

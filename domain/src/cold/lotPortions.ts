@@ -1,5 +1,6 @@
 import { HOUR_MS, type DoughRoute, type DoughStage } from '@calm/core';
 import type { Service, HouseBook, LotRecord, Place } from '@calm/contract';
+import { asDecided } from '../advise/decided';
 import { routeOfDocument } from '../formulas/simulateDough';
 import { factorsSeen, routeAsSeen, type AirRead } from '../learn/doughAsSeen';
 import type { BoardLot } from '../lots/lotBoard';
@@ -42,7 +43,8 @@ export function lotPortions(
   if (lot.closeMs < nowMs) return [];
   return lot.items.flatMap((item): LotPortion[] => {
     const product = book.products.find(({ id }) => id === item.productId);
-    const way = product && doughInProgress(lot, product, prefermentC, nowMs);
+    const going = product && doughInProgress(lot, product, prefermentC, nowMs);
+    const way = going && asDecided(going, records);
     if (!product || !way || way.mixedMs > nowMs + AHEAD_H * HOUR_MS) return [];
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];
@@ -108,7 +110,7 @@ export function nextDoors(
  *
  * @returns null where the lot is in the cold as it is
  */
-function keptCold(
+export function keptCold(
   stages: readonly DoughStage[],
   inCold: readonly (Place | null)[],
   mixedMs: number,

@@ -100,6 +100,29 @@ describe('what is seen and measured', () => {
     );
   });
 
+  it('takes what was decided, with where and until when', async () => {
+    const stage = {
+      kind: 'ball',
+      place: 'Walk-in',
+      airTempC: 3.5,
+      container: 'lidded-tray',
+      isBalledAgain: false,
+      untilAt: EARLIER,
+    } as const;
+    const meant = { opensAt: EARLIER, endsAt: EARLIER, balls: 54, odds: 0.8 };
+    const way = { do: 'chill', where: 'Walk-in', fromAt: EARLIER, stages: [stage], meant } as const;
+    const kept = await add({ kind: 'decided', ...way, note: '' });
+    expect(kept.status).toBe(201);
+    for (const wrong of [
+      { do: 'freeze' },
+      { stages: [{ ...stage, airTempC: 80 }] },
+      { meant: { ...meant, odds: 3 } },
+    ]) {
+      const content = { kind: 'decided', ...way, ...wrong, note: '' } as unknown as RecordContent;
+      expect((await add(content)).status).toBe(400);
+    }
+  });
+
   it('sends single weights with their own lot alone', async () => {
     const productId = lot.items[0]?.productId ?? '';
     const piece = (await add({ kind: 'piece', productId, grams: 276 })).body as LotRecord;

@@ -26,6 +26,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   WhatIf: async () => (await import('../places/formulas/what-if/WhatIf')).WhatIf,
   Plan: async () => (await import('../places/plan/Plan')).Plan,
   DayPaper: async () => (await import('../places/plan/paper/DayPaper')).DayPaper,
+  WhatNow: async () => (await import('../places/tonight/what-now/WhatNow')).WhatNow,
   Mix: async () => (await import('../places/mix/Mix')).Mix,
   BatchSheet: async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet,
   WeighOff: async () => (await import('../places/mix/bench/WeighOff')).WeighOff,

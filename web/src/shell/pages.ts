@@ -38,6 +38,12 @@ export const PAGES = [
     name: 'stops.tonight',
   },
   {
+    path: 'tonight/what-now/:lot',
+    component: 'WhatNow',
+    words: ['tonight', 'engine'],
+    manual: 'what-now',
+  },
+  {
     path: 'demand',
     component: 'Demand',
     words: DEMAND,

@@ -17,7 +17,18 @@ export default class BrowserEnvironment extends TestEnvironment {
         super(/** @type {any} */ (absolute(to)), how);
       }
     }
+    // Nothing is laid out here: every picture is as wide as a tablet's column.
+    class ResizeObserver {
+      constructor(/** @type {(seen: readonly object[]) => void} */ onSize) {
+        this.onSize = onSize;
+      }
+      observe() {
+        this.onSize([{ contentRect: { width: 640 } }]);
+      }
+      disconnect() {}
+    }
     Object.assign(global, {
+      ResizeObserver,
       fetch: (/** @type {unknown} */ to, /** @type {any} */ how) =>
         fetch(/** @type {any} */ (absolute(to)), how),
       Headers,

@@ -1,4 +1,4 @@
-import { currentRecords, loggedLot } from '@calm/domain';
+import { currentRecords, loggedLot, wasAsMeant } from '@calm/domain';
 import type { HouseBook, LotLog } from '@calm/contract';
 import { pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -13,6 +13,7 @@ import { useBookQuery, useLotLogQuery } from '../../state/api/api';
 import { markOf, recordsWithOutboxItems } from '../../state/outbox/outboxLots';
 import { useHouse } from '../../state/board/useBoard';
 import { useWaiting } from '../../state/outbox/useOutboxItems';
+import { useCursor } from '../../state/time/useCursor';
 import { usePermission } from '../../state/api/usePermission';
 import styles from './Log.module.css';
 import { LotPicture } from './LotPicture';
@@ -54,6 +55,9 @@ function OneLot({
     [log.records, waiting, lot.id],
   );
   const seen = useWindowByLooks(book, boardLot, records);
+  const asMeant = wasAsMeant(records);
+  const { nowMs } = useCursor();
+  const isOver = Date.parse(lot.closeAt) < nowMs;
   return (
     <Page
       title={t('log.title', { code: lot.code, dough: lot.recipe.formulaName })}
@@ -63,9 +67,20 @@ function OneLot({
         made: f.list(lot.items.map((item) => `${f.count(item.count)} ${item.name}`)),
       })}
       aside={
-        <Button variant="outlined" component={Link} to={`/${house}/log`}>
-          {t('log.all')}
-        </Button>
+        <>
+          {!isOver && !isWithdrawn && (
+            <Button
+              variant="outlined"
+              component={Link}
+              to={`/${house}/tonight/what-now/${lot.code}`}
+            >
+              {t('tonight.whatNow')}
+            </Button>
+          )}
+          <Button variant="outlined" component={Link} to={`/${house}/log`}>
+            {t('log.all')}
+          </Button>
+        </>
       }
     >
       {isWithdrawn && <p role="status">{t('log.isBack')}</p>}
@@ -77,6 +92,7 @@ function OneLot({
         </>
       )}
       <WindowByLooks seen={seen} />
+      {asMeant !== null && <p>{t(asMeant ? 'whatNow.asMeant' : 'whatNow.notAsMeant')}</p>}
       {boardLot && (
         <WhyLot
           house={house}

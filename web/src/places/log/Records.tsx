@@ -12,6 +12,7 @@ import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Formats } from '@calm/domain';
+import { formatOdds } from '../../parts/format/odds';
 import { useFormats } from '../../parts/format/useFormats';
 import { TextCell } from '../../parts/fields/TextCell';
 import { useAddRecord } from '../../state/outbox/useRecords';
@@ -157,6 +158,15 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
       );
     case 'not-yet':
       return noted(t('notYet.say', { next: t(`notYet.next.${content.next}`) }), content.note);
+    case 'decided':
+      return noted(
+        t('whatNow.say', {
+          what: t(`whatNow.do.${content.do}`),
+          balls: f.count(content.meant.balls),
+          odds: formatOdds(t, content.meant.odds),
+        }),
+        content.note,
+      );
     case 'opened':
       return noted(t('log.say.opened', { found: t(`found.${content.found}`) }), content.note);
     case 'baked':

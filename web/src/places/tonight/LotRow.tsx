@@ -58,6 +58,11 @@ export function LotRow({
         <b>{stateWord(t, where)}</b>
         <span className="quiet">{sinceWords(t, f, where)}</span>
         {windows && !isOut && <WindowWords windows={windows} />}
+        {lot.lot && where.kind !== 'served' && (
+          <Link to={`/${board.house}/tonight/what-now/${lot.code}`} className={styles['whatNow']}>
+            {t('tonight.whatNow')}
+          </Link>
+        )}
         {windows &&
           lot.lot &&
           windows.held.map((held) => <HeldWords key={held.name} held={held} />)}

@@ -8,6 +8,7 @@ import type {
 } from '@calm/contract';
 import { holdingLimitsOf, type Pantry } from '@calm/core';
 import {
+  asDecided,
   type BoardLot,
   doughAsPlanned,
   doughInProgress,
@@ -106,9 +107,10 @@ export function useLotWindows(
     () =>
       balls.flatMap((each): Asked[] => {
         const planned = doughAsPlanned(each.lot, each.product, prefermentC);
-        const now = doughInProgress(each.lot, each.product, prefermentC, atMs);
-        if (!planned || !now) return [];
+        const going = doughInProgress(each.lot, each.product, prefermentC, atMs);
+        if (!planned || !going) return [];
         const own = records.filter(({ lotId }) => lotId === each.lot.lot?.id);
+        const now = asDecided(going, own);
         return [{ key: keyOf(each), planned, now, observed: observedOfLot(now, own) }];
       }),
     [balls, prefermentC, atMs, records],

@@ -1,6 +1,6 @@
 import type { HouseBook, LotRecord, NarrowDocument } from '@calm/contract';
 import { HOUR_MS, type WindowOdds } from '@calm/core';
-import { doughInProgress, observedOfLot, type BoardLot } from '@calm/domain';
+import { asDecided, doughInProgress, observedOfLot, type BoardLot } from '@calm/domain';
 import { useMemo } from 'react';
 import type { FirstOpen, SeenWindow } from '../../parts/measures/WindowByLooks';
 import { engine } from '../../workers/engine/engine';
@@ -27,10 +27,10 @@ export function useWindowByLooks(
   const { nowMs } = useCursor();
   const atMs = Math.floor(nowMs / EVERY_MS) * EVERY_MS;
   const prefermentC = house.settings.usualTempsC.preferment;
-  const dough = useMemo(
-    () => lot && doughInProgress(lot, lot.product, prefermentC, atMs),
-    [lot, prefermentC, atMs],
-  );
+  const dough = useMemo(() => {
+    const way = lot && doughInProgress(lot, lot.product, prefermentC, atMs);
+    return way && asDecided(way, records);
+  }, [lot, records, prefermentC, atMs]);
   const observed = useMemo(() => dough && observedOfLot(dough, records), [dough, records]);
   const answer = useLatest(narrowed, observed)?.answer;
   const mixedMs = dough?.mixedMs;

@@ -7,6 +7,7 @@ import type {
   NarrowDocument,
   NoDose,
 } from '@calm/contract';
+import type { WaitingLot, WhatNow } from '@calm/domain';
 import type {
   Diagnosis,
   DoughRoute,
@@ -34,6 +35,9 @@ export type NarrowAnswer = Result<NarrowedLot, DoughProblem>;
 /** What the engine says of a fault. */
 export type DiagnosisAnswer = Result<Diagnosis, DoughProblem>;
 
+/** What the engine says of a lot that waits. */
+export type WhatNowAnswer = Result<WhatNow, DoughProblem>;
+
 /** What the odds are drawn from that a service's balls are enough; as `oddsOfEnough` takes it. */
 export interface ServiceChances {
   readonly perQuarter: readonly number[];
@@ -48,6 +52,8 @@ export interface EngineInWorker {
   dose(document: DoseDocument): DoseAnswer;
   /** A lot's window by what was seen of it. */
   narrow(observed: NarrowDocument): NarrowAnswer;
+  /** What can be done with a lot that waits. */
+  whatNow(lot: WaitingLot): WhatNowAnswer;
   /** What may have been behind a fault. */
   diagnose(asked: DiagnoseDocument): DiagnosisAnswer;
   /** That a service's balls are enough at every minute, 0–1. */

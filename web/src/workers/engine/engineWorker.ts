@@ -1,4 +1,11 @@
-import { diagnoseDocument, doseDocument, narrowDocument, routeOfDocument } from '@calm/domain';
+import {
+  diagnoseDocument,
+  doseDocument,
+  narrowDocument,
+  routeOfDocument,
+  whatNow,
+  type WaitingLot,
+} from '@calm/domain';
 import type { DiagnoseDocument, DoseDocument, DoughDocument, NarrowDocument } from '@calm/contract';
 import { oddsOfEnough, simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
@@ -26,6 +33,7 @@ const engine: EngineInWorker = {
   dose: (document: DoseDocument) => doseDocument(document),
   narrow: (observed: NarrowDocument) => narrowDocument(observed),
   diagnose: (asked: DiagnoseDocument) => diagnoseDocument(asked),
+  whatNow: (lot: WaitingLot) => whatNow(lot),
   enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };
 

@@ -1,0 +1,108 @@
+import type { AdvisedChoice } from '@calm/contract';
+import { HOUR_MS } from '@calm/core';
+import Button from '@mui/material/Button';
+import type { TFunction } from 'i18next';
+import { useTranslation } from 'react-i18next';
+import { formatOdds } from '../../../parts/format/odds';
+import { useFormats } from '../../../parts/format/useFormats';
+import styles from './WhatNow.module.css';
+import { WindowBar, type Span } from './WindowBar';
+
+/** What is done, in a few words. */
+export const actionWords = (t: TFunction, choice: Pick<AdvisedChoice, 'do' | 'where'>): string =>
+  choice.where === null
+    ? t(`whatNow.do.${choice.do}`)
+    : t('whatNow.doIn', { what: t(`whatNow.do.${choice.do}`), place: choice.where });
+
+/** One way that a lot could take: what to do when, when it opens then, and how many balls that is. */
+export function ChoiceItem({
+  choice,
+  mixedMs,
+  nowMs,
+  services,
+  before,
+  wanted,
+  isFirst,
+  onChoose,
+}: {
+  readonly choice: AdvisedChoice;
+  readonly mixedMs: number;
+  readonly nowMs: number;
+  readonly services: readonly Span[];
+  /** When it opens as it is. */
+  readonly before: Span | null;
+  /** Balls that are wanted of it. */
+  readonly wanted: number;
+  readonly isFirst: boolean;
+  /** Null where somebody only looks. */
+  readonly onChoose: (() => void) | null;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { window, then, fromHour, balls, odds, stages, why } = choice;
+  const at = (hour: number) => mixedMs + hour * HOUR_MS;
+  const whenOf = (ms: number) => (ms - nowMs < SOON_MS ? t('whatNow.now') : f.moment(ms));
+  const what = actionWords(t, choice);
+  const steps = [
+    { when: whenOf(at(fromHour)), what },
+    ...(then
+      ? [
+          {
+            when: f.moment(at(then.hour)),
+            what: then.where ? t('whatNow.thenIn', { place: then.where }) : t('whatNow.thenOut'),
+          },
+        ]
+      : []),
+  ];
+  const opens = window && { startMs: at(window.earliestHour), endMs: at(window.latestHour) };
+  return (
+    <li className={styles['choice']} data-first={isFirst}>
+      <div className={styles['what']}>
+        <ol className={styles['steps']}>
+          {steps.map((step) => (
+            <li key={step.when + step.what}>
+              <span className="quiet">{step.when}</span> <b>{step.what}</b>
+            </li>
+          ))}
+        </ol>
+        <p className="quiet">{t(`advice.${why}`)}</p>
+      </div>
+      {stages ? (
+        <div className={styles['comes']}>
+          {wanted > 0 && (
+            <p>
+              <b>
+                {t('whatNow.balls', { some: f.count(Math.round(balls)), all: f.count(wanted) })}
+              </b>
+            </p>
+          )}
+          <p className="quiet">
+            {opens
+              ? t('whatNow.opens', {
+                  from: f.moment(opens.startMs),
+                  to: f.time(opens.endMs),
+                  odds: formatOdds(t, odds),
+                })
+              : t('whatNow.never')}
+          </p>
+          <WindowBar fromMs={nowMs} services={services} before={before} after={opens} />
+        </div>
+      ) : (
+        <div />
+      )}
+      {onChoose && (
+        <Button
+          variant={isFirst ? 'contained' : 'outlined'}
+          size="large"
+          aria-label={t('whatNow.chooseOf', { what })}
+          onClick={onChoose}
+        >
+          {t('whatNow.choose')}
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** What begins within so long is done now, ms. */
+const SOON_MS = 8 * 60_000;

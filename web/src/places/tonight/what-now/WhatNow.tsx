@@ -1,0 +1,161 @@
+import type { AdvisedChoice, RecordOf } from '@calm/contract';
+import { HOUR_MS } from '@calm/core';
+import { currentRecords, decisionOf, personOf, type BoardLot } from '@calm/domain';
+import Button from '@mui/material/Button';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { useFormats } from '../../../parts/format/useFormats';
+import { Page } from '../../../parts/layout/Page';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { Caution } from '../../../parts/messages/Caution';
+import { Failed } from '../../../parts/messages/Failed';
+import { Waiting } from '../../../parts/messages/Waiting';
+import { usePermission } from '../../../state/api/usePermission';
+import { useBoard, type Board } from '../../../state/board/useBoard';
+import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
+import { useLotRecords } from '../../../state/outbox/useRecords';
+import { actionWords, ChoiceItem } from './ChoiceItem';
+import { useWhatNow } from './useWhatNow';
+import styles from './WhatNow.module.css';
+
+/** What can still be done with a lot that waits: each way simulated, side by side. */
+export function WhatNow() {
+  const { t } = useTranslation();
+  const { lot: code = '' } = useParams();
+  const { board, error, retry } = useBoard();
+  if (error && !board) return <Failed error={error} onRetry={retry} />;
+  if (!board) return <WaitingPage />;
+  const lot = board.lots.find((each) => each.lot?.id === code || each.lot?.code === code);
+  if (!lot?.lot)
+    return (
+      <Page title={t('whatNow.title')}>
+        <p>{t('whatNow.noLot')}</p>
+      </Page>
+    );
+  return <OfLot key={code} board={board} lot={lot} started={lot.lot} />;
+}
+
+function OfLot({
+  board,
+  lot,
+  started,
+}: {
+  readonly board: Board;
+  readonly lot: BoardLot;
+  readonly started: NonNullable<BoardLot['lot']>;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const mayMake = usePermission('mark');
+  const records = useLotRecords(board.house, started.id);
+  const put = useRecordOutcome(board.house, started);
+  const { question, latest } = useWhatNow(board, lot, records);
+  const decided = currentRecords(records, 'decided').at(-1);
+  const answer = latest?.answer;
+  const asked = latest?.question ?? question;
+  const choose = (choice: AdvisedChoice) => {
+    if (!asked) return;
+    const { way, spots, nowMs } = asked;
+    const content = decisionOf(choice, way, spots, nowMs);
+    put({ kind: 'decided', ...content, note: '' }, actionWords(t, choice), decided);
+  };
+  return (
+    <Page
+      title={t('whatNow.titleOf', { code: started.code })}
+      lead={t('whatNow.lead')}
+      aside={
+        <Button variant="outlined" component={Link} to={`/${board.house}/log/${started.code}`}>
+          {t('whatNow.record')}
+        </Button>
+      }
+    >
+      {decided && <Decided board={board} decided={decided} />}
+      {!question && <p>{t('whatNow.notMixed')}</p>}
+      {question && !answer && <Waiting />}
+      {answer && !answer.ok && <p role="alert">{t('whatNow.cannot')}</p>}
+      {asked && answer?.ok && (
+        <>
+          <p className={styles['now']}>
+            <b>{t(`doughState.${answer.value.now.state}`)}</b>{' '}
+            <span className="quiet">
+              {t('whatNow.is', {
+                rise: f.times(answer.value.now.rise, 1),
+                core: f.temperature(answer.value.now.coreTempC, 0),
+              })}
+            </span>
+          </p>
+          <Back back={answer.value.back} mixedMs={asked.way.mixedMs} />
+          <ol className={styles['choices']}>
+            {answer.value.choices.map((choice, i) => (
+              <ChoiceItem
+                key={`${choice.do}/${choice.where}`}
+                choice={choice}
+                mixedMs={asked.way.mixedMs}
+                nowMs={asked.nowMs}
+                services={asked.services}
+                wanted={asked.services.reduce((sum, { balls }) => sum + balls, 0)}
+                before={asItIs(answer.value.choices, asked.way.mixedMs)}
+                isFirst={i === 0}
+                onChoose={mayMake && choice.do !== 'keep' ? () => choose(choice) : null}
+              />
+            ))}
+          </ol>
+          <Caution about="cold-room" />
+        </>
+      )}
+    </Page>
+  );
+}
+
+/** When it opens if nothing is done. */
+function asItIs(choices: readonly AdvisedChoice[], mixedMs: number) {
+  const window = choices.find((choice) => choice.do === 'keep')?.window;
+  return window
+    ? {
+        startMs: mixedMs + window.earliestHour * HOUR_MS,
+        endMs: mixedMs + window.latestHour * HOUR_MS,
+      }
+    : null;
+}
+
+/** Until when it may go back into the cold, and how long it then keeps. */
+function Back({
+  back,
+  mixedMs,
+}: {
+  readonly back: {
+    readonly untilHour: number | null;
+    readonly keepsUntilHour: number | null;
+  } | null;
+  readonly mixedMs: number;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  if (!back) return null;
+  const at = (hour: number) => f.moment(mixedMs + hour * HOUR_MS);
+  if (back.untilHour === null || back.keepsUntilHour === null)
+    return <p>{t('whatNow.backNever')}</p>;
+  return <p>{t('whatNow.back', { until: at(back.untilHour), keeps: at(back.keepsUntilHour) })}</p>;
+}
+
+/** What was decided last, by whom. */
+function Decided({
+  board,
+  decided: { at, personId, content },
+}: {
+  readonly board: Board;
+  readonly decided: RecordOf<'decided'>;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <p role="status" className={styles['decided']}>
+      {t('whatNow.decided', {
+        at: f.moment(Date.parse(at)),
+        who: personOf(board.book, personId)?.name ?? '',
+        what: actionWords(t, content),
+        from: f.time(Date.parse(content.fromAt)),
+      })}
+    </p>
+  );
+}

@@ -1,0 +1,83 @@
+import { scaleTime } from 'd3-scale';
+import { useTranslation } from 'react-i18next';
+import { AxisX } from '../../../parts/charts/axes';
+import { Plot } from '../../../parts/charts/Plot';
+import { useFormats } from '../../../parts/format/useFormats';
+
+/** From one moment to another, epoch ms. */
+export interface Span {
+  readonly startMs: number;
+  readonly endMs: number;
+}
+
+const HEIGHT = 64;
+const BAR = 14;
+const SIDE = 28;
+const MOST_TICKS = 6;
+
+/** When balls open well, as it is and as it would be, over the services that want them. */
+export function WindowBar({
+  fromMs,
+  services,
+  before,
+  after,
+}: {
+  readonly fromMs: number;
+  readonly services: readonly Span[];
+  readonly before: Span | null;
+  readonly after: Span | null;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const spans = [...services, ...(before ? [before] : []), ...(after ? [after] : [])];
+  const toMs = Math.max(fromMs + 3_600_000, ...spans.map(({ endMs }) => endMs));
+  const words = (span: Span | null) =>
+    span
+      ? t('whatNow.fromTo', { from: f.moment(span.startMs), to: f.time(span.endMs) })
+      : t('whatNow.notAtAll');
+  return (
+    <Plot height={HEIGHT} label={t('whatNow.bar', { after: words(after), before: words(before) })}>
+      {(width) => {
+        const x = scaleTime([fromMs, toMs], [SIDE, width - SIDE]);
+        const bar = (span: Span) => {
+          const left = x(Math.max(fromMs, span.startMs));
+          return { x: left, width: Math.max(2, x(Math.max(fromMs, span.endMs)) - left) };
+        };
+        return (
+          <>
+            {services.map((service) => (
+              <rect
+                key={service.startMs}
+                {...bar(service)}
+                y={0}
+                height={HEIGHT - 22}
+                fill="var(--oat)"
+                fillOpacity={0.25}
+              />
+            ))}
+            {after && <rect {...bar(after)} y={6} height={BAR} rx={7} fill="var(--primary)" />}
+            {before && (
+              <rect
+                {...bar(before)}
+                y={10 + BAR}
+                height={BAR - 4}
+                rx={5}
+                fill="none"
+                stroke="var(--quiet)"
+              />
+            )}
+            <AxisX
+              y={HEIGHT - 20}
+              from={SIDE}
+              to={width - SIDE}
+              ticks={x.ticks(MOST_TICKS).map((at) => ({
+                at: x(at),
+                label: f.time(at.getTime()),
+              }))}
+            />
+          </>
+        );
+      }}
+    </Plot>
+  );
+}

@@ -1,0 +1,72 @@
+import type { LotRecord, RecordContent } from '@calm/contract';
+import { boardLots, leadProducts, serviceIdOf } from '@calm/domain';
+import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
+import { describe, expect, it } from '@jest/globals';
+import { servicesFor, spotsOf } from './spots';
+
+const book = exampleBook();
+const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
+if (!round) throw new Error('the demo has a round');
+const services = exampleServices(round);
+const [lunch, dinner] = services;
+if (!lunch || !dinner) throw new Error('it is for two services');
+const [lot] = boardLots(book, services, [exampleLot(book, round)]);
+if (!lot) throw new Error('it is on the board');
+const beforeMs = Date.parse(lunch.startsAt) - 3_600_000;
+const recordOf = (content: RecordContent): LotRecord => ({
+  id: 'r',
+  lotId: lot.lot?.id ?? '',
+  at: lunch.startsAt,
+  receivedAt: lunch.startsAt,
+  personId: null,
+  correctsId: null,
+  content,
+});
+
+describe('where a lot could stand', () => {
+  const walkIn = book.places.find(({ name }) => name === 'Walk-in');
+  const air = (atS: number, airC: number) => [
+    {
+      placeId: walkIn?.id ?? '',
+      probes: [{ zone: 'back', zoneC: -0.3, readings: [{ atS, airC }] }],
+    },
+  ];
+  const walkInC = (atS: number) =>
+    spotsOf(book, air(atS, 2.7), lot, beforeMs).find(({ name }) => name === 'Walk-in')?.airTempC;
+
+  it('is in the cold as it was read last, or as it is set', () => {
+    expect(walkInC(beforeMs / 1000 - 600)).toBeCloseTo(3, 9);
+    expect(walkInC(beforeMs / 1000 - 86_400)).toBe(walkIn?.room?.setC);
+  });
+
+  it('is where its route has it, too, and each place once', () => {
+    const names = spotsOf(book, [], lot, beforeMs).map(({ name }) => name);
+    expect(new Set(names).size).toBe(names.length);
+    expect(names.length).toBeGreaterThan(2);
+  });
+});
+
+describe('who wants a lot', () => {
+  const countOf = (service: typeof lunch) =>
+    service.counts.find(({ productId }) => productId === round.id)?.count ?? 0;
+
+  it('are its services that are not over, for no more balls than there are', () => {
+    const [first, second] = servicesFor(services, lot, [], beforeMs);
+    expect(first?.balls).toBe(countOf(lunch));
+    const made = lot.items.find(({ productId }) => productId === round.id)?.count ?? 0;
+    expect((first?.balls ?? 0) + (second?.balls ?? 0)).toBeLessThanOrEqual(made);
+    const late = servicesFor(services, lot, [], Date.parse(lunch.endsAt) + 1);
+    expect(late[0]?.startMs).toBe(Date.parse(dinner.startsAt));
+  });
+
+  it('is not asked again for what was pulled for it', () => {
+    const pulled = recordOf({
+      kind: 'pulled',
+      productId: round.id,
+      serviceId: serviceIdOf(lunch),
+      trays: 1,
+      balls: 12,
+    });
+    expect(servicesFor(services, lot, [pulled], beforeMs)[0]?.balls).toBe(countOf(lunch) - 12);
+  });
+});

@@ -1,0 +1,83 @@
+import type { HouseBook, LotRecord, Service } from '@calm/contract';
+import type { AdvicePlace, Container } from '@calm/core';
+import {
+  currentRecords,
+  serviceIdOf,
+  type BoardLot,
+  type PlaceAir,
+  type WaitingLot,
+} from '@calm/domain';
+
+/** Readings that are older say nothing of a place now, s. */
+const FRESH_S = 3 * 3600;
+/** Places in which it is warm alike are one. */
+const APART_C = 0.5;
+
+/** Where a lot's balls could stand now: the cold as it was read last, and where its route has it. */
+export function spotsOf(
+  { places }: Pick<HouseBook, 'places'>,
+  air: readonly PlaceAir[],
+  { recipe }: Pick<BoardLot, 'recipe'>,
+  nowMs: number,
+): AdvicePlace[] {
+  const rests = recipe.route.filter((stage) => stage.kind === 'rest');
+  const tray: Container = rests.at(-1)?.container ?? 'lidded-tray';
+  const cooled = places.flatMap(({ id, name, room }): AdvicePlace[] => {
+    if (!room) return [];
+    const own = air.find(({ placeId }) => placeId === id);
+    return [{ name, airTempC: lastRead(own, nowMs) ?? room.setC, container: tray }];
+  });
+  const warm = rests
+    .filter(({ place }) => !cooled.some(({ name }) => name === place))
+    .map(({ place, airTempC }) => ({ name: place, airTempC, container: tray }));
+  return [...cooled, ...warm].reduce<AdvicePlace[]>(
+    (kept, spot) =>
+      kept.some(
+        ({ name, airTempC }) => name === spot.name || Math.abs(airTempC - spot.airTempC) < APART_C,
+      )
+        ? kept
+        : [...kept, spot],
+    [],
+  );
+}
+
+/** How warm a place's own air was last, °C; null where nobody has read it of late. */
+function lastRead(air: PlaceAir | undefined, nowMs: number): number | null {
+  const last = (air?.probes ?? []).flatMap(({ zoneC, readings }) => {
+    const read = readings.at(-1);
+    return read && nowMs / 1000 - read.atS < FRESH_S ? [read.airC - zoneC] : [];
+  });
+  return last.length === 0 ? null : last.reduce((sum, c) => sum + c, 0) / last.length;
+}
+
+/** Services of a lot's date that still want its lead product; the next ones that do where all are over. */
+export function servicesFor(
+  services: readonly Service[],
+  lot: BoardLot,
+  records: readonly LotRecord[],
+  nowMs: number,
+): WaitingLot['services'] {
+  const made = lot.items.find(({ productId }) => productId === lot.product.id)?.count ?? 0;
+  const pulled = currentRecords(records, 'pulled').filter(
+    ({ content }) => content.productId === lot.product.id,
+  );
+  const wanting = services.flatMap((service) => {
+    const { date, startsAt, endsAt, counts } = service;
+    const wanted = counts.find(({ productId }) => productId === lot.product.id)?.count ?? 0;
+    // What was pulled for it is on its way already.
+    const out = pulled.filter(({ content }) => content.serviceId === serviceIdOf(service));
+    const count = wanted - out.reduce((sum, { content }) => sum + content.balls, 0);
+    const [startMs, endMs] = [Date.parse(startsAt), Date.parse(endsAt)];
+    return count > 0 && endMs > nowMs && date >= lot.date ? [{ date, startMs, endMs, count }] : [];
+  });
+  const sorted = [...wanting].sort((a, b) => a.startMs - b.startMs);
+  const [first] = sorted;
+  let left = made;
+  return sorted
+    .filter(({ date }) => date === first?.date)
+    .flatMap(({ startMs, endMs, count }) => {
+      const balls = Math.min(left, count);
+      left -= balls;
+      return balls > 0 ? [{ startMs, endMs, balls }] : [];
+    });
+}
