@@ -1,0 +1,61 @@
+import { arrived, expect, expectAccessible, test, twoPeople } from './house';
+
+test('dough that waits: what can be done is shown side by side, chosen, and followed everywhere', async ({
+  browser,
+  session,
+  at,
+}) => {
+  const [mara, ben] = await twoPeople(browser, session);
+  await mara.goto(at('tonight'));
+  await arrived(mara);
+  await ben.goto(at('tonight/what-now/YR-1123-A'));
+  await arrived(ben);
+
+  await test.step('from Tonight to what can be done, the best first', async () => {
+    await mara.getByRole('link', { name: 'What now?' }).first().click();
+    await expect(mara.getByRole('heading', { name: 'What now? YR-1123-A' })).toBeVisible();
+    await expect(mara.getByText(/balls open well/).first()).toBeVisible();
+    await expect(mara.getByText('Leave it as it is')).toBeVisible();
+    await expect(mara.getByText(/^Back into the cold until /)).toBeVisible();
+    await expectAccessible(mara);
+  });
+
+  await test.step('one is chosen: what is there then is what was told', async () => {
+    const choice = mara.getByRole('listitem').filter({
+      has: mara.getByRole('button', { name: /^Do this: Pull/ }),
+    });
+    const told = (await choice.getByText(/^\d+ of \d+ balls open well$/).textContent()) ?? '';
+    await choice.getByRole('button', { name: /^Do this: Pull/ }).click();
+    await expect(mara.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
+    const keep = mara.getByRole('listitem').filter({ hasText: 'Leave it as it is' });
+    await expect(keep.getByText(told)).toBeVisible();
+  });
+
+  await test.step('whoever looks at the same lot is shown it', async () => {
+    await expect(ben.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
+  });
+
+  await test.step('it is in the log, with what it was meant to do', async () => {
+    await mara.getByRole('link', { name: 'Its record' }).click();
+    await expect(mara.getByText(/^Decided: Pull\. Meant: \d+ balls open well/)).toBeVisible();
+    const asked = mara.getByRole('region', { name: 'How did it open?' });
+    await asked.getByRole('button', { name: 'tears', exact: true }).click();
+    await expect(mara.getByText(/did not do what it was meant to/)).toBeVisible();
+    await expectAccessible(mara);
+  });
+
+  await test.step('taken back, it is as it was', async () => {
+    await ben
+      .getByRole('button', { name: /^Do this: / })
+      .first()
+      .click();
+    await ben.getByRole('button', { name: 'Undo' }).click();
+    await expect(ben.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
+  });
+});
+
+test('a lot that is not there, or not mixed yet, gets a plain answer', async ({ page, at }) => {
+  await page.goto(at('tonight/what-now/ZZ-0101-A'));
+  await expect(page.getByText('There is no such lot among those of these days.')).toBeVisible();
+  await expectAccessible(page);
+});
