@@ -56,6 +56,20 @@ describe('a lot’s stages as they are', () => {
     );
   });
 
+  it('end a mix later by what its slowest load was given at steps that were not as they should be', () => {
+    const step = (loadNumber: number, stepKey: string, extraMin: number): Mark => ({
+      ...emptyMark(loadNumber, stepKey),
+      startedAt: new Date(LONG_AGO).toISOString(),
+      extraMin,
+      version: 1,
+    });
+    const marks = [step(1, 'knead', 2), step(2, 'knead', 2), step(2, 'window', 10)];
+    const now = stagesAsTheyAre(boardWith({ marks }), LONG_AGO);
+    const mix = plain.stages.findIndex((stage) => stage.kind === 'work' && stage.key === 'mix');
+    expect((now[mix]?.endMs ?? 0) - plannedEnd('mix')).toBe(12 * 60_000);
+    expect(now[mix + 1]?.endMs).toBe(plain.stages[mix + 1]?.endMs);
+  });
+
   it('put what is due and not done at the present', () => {
     const mixEnd = plannedEnd('mix');
     const nowMs = mixEnd + 90 * 60_000;

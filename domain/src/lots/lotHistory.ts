@@ -1,5 +1,6 @@
 import {
   doughStageOf,
+  MINUTE_MS,
   stageKey,
   doughStagesOfRoute,
   type Formula,
@@ -63,12 +64,23 @@ export function stagesAsTheyAre({ stages, lot }: BoardLot, nowMs: number): reado
   function plannedEnd(i: number): number {
     const stage = stages[i] as PlannedStage;
     if (stage.kind === 'work') {
-      return lot !== null && stage.endMs < nowMs ? nowMs : stage.endMs;
+      // Steps of the method that were given more time end the mixing later.
+      const endMs = stage.endMs + (stage.key === 'mix' ? extraMsOf(lot) : 0);
+      return lot !== null && endMs < nowMs ? nowMs : endMs;
     }
     const next = stages.findIndex(({ kind }, j) => j > i && kind === 'work');
     const work = stages[next];
     return work ? (doneMs[next] ?? work.endMs) - (work.endMs - work.startMs) : stage.endMs;
   }
+}
+
+/** How much longer its slowest load is mixed than by its method, ms. */
+function extraMsOf(lot: BoardLot['lot']): number {
+  const byLoad = new Map<number, number>();
+  for (const { loadNumber, extraMin } of lot?.marks ?? []) {
+    byLoad.set(loadNumber, (byLoad.get(loadNumber) ?? 0) + extraMin);
+  }
+  return MINUTE_MS * Math.max(0, ...byLoad.values());
 }
 
 function doneMsOf(lot: BoardLot['lot'], stage: PlannedStage): number | null {

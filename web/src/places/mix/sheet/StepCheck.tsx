@@ -5,6 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import type { StepTick } from '../../../state/outbox/useMark';
 import { useAddRecord } from '../../../state/outbox/useRecords';
 import { useCursor } from '../../../state/time/useCursor';
@@ -68,6 +69,9 @@ export function StepCheck({
             {t(`notYet.next.${next}`)}
           </MenuItem>
         ))}
+        <MenuItem component={Link} to={`/${house}/tonight/what-now/${lotId}`}>
+          {t('tonight.whatNow')}
+        </MenuItem>
       </Menu>
     </p>
   );

@@ -230,6 +230,12 @@ function AffectedLotLine({
                       >
                         {t('walkIn.alarm.moveOrDiscard')}
                       </Button>
+                      <Button
+                        component={Link}
+                        to={`/${now.board.house}/tonight/what-now/${lot.code}`}
+                      >
+                        {t('walkIn.alarm.whatNow')}
+                      </Button>
                     </>
                   )}
                 </td>
