@@ -92,6 +92,10 @@ test('the hour under the pointer is read out, and the end of the way looked at c
   await page.mouse.move(picture.x + picture.width / 2, picture.y + 40);
   await expect(reading).not.toContainText('At doors');
   await expect(reading).toContainText(/volume \d\.\d\d×/);
+  await page.getByText('The same result at another temperature').click();
+  const bulk = page.getByRole('row', { name: /^Bulk 2\d/ });
+  await expect(bulk.getByRole('cell')).toHaveCount(7);
+  await expect(bulk.getByRole('cell').first()).toHaveText(/h/);
 });
 
 test('a stage outside the route’s bounds is said, not forbidden; an unknown product is said too', async ({

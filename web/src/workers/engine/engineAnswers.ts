@@ -4,10 +4,11 @@ import type {
   DoseDocument,
   DoughDocument,
   DoughProblem,
+  EquivalentDocument,
   NarrowDocument,
   NoDose,
 } from '@calm/contract';
-import type { WaitingLot, WhatNow } from '@calm/domain';
+import type { equivalentDocument, WaitingLot, WhatNow } from '@calm/domain';
 import type {
   Diagnosis,
   DoughRoute,
@@ -52,6 +53,8 @@ export interface EngineInWorker {
   dose(document: DoseDocument): DoseAnswer;
   /** A lot's window by what was seen of it. */
   narrow(observed: NarrowDocument): NarrowAnswer;
+  /** Minutes at other temperatures that come to the same. */
+  equivalent(asked: EquivalentDocument): ReturnType<typeof equivalentDocument>;
   /** What can be done with a lot that waits. */
   whatNow(lot: WaitingLot): WhatNowAnswer;
   /** What may have been behind a fault. */

@@ -1,12 +1,19 @@
 import {
   diagnoseDocument,
   doseDocument,
+  equivalentDocument,
   narrowDocument,
   routeOfDocument,
   whatNow,
   type WaitingLot,
 } from '@calm/domain';
-import type { DiagnoseDocument, DoseDocument, DoughDocument, NarrowDocument } from '@calm/contract';
+import type {
+  DiagnoseDocument,
+  DoseDocument,
+  DoughDocument,
+  EquivalentDocument,
+  NarrowDocument,
+} from '@calm/contract';
 import { oddsOfEnough, simulate, STANDARD_TARGET, trimmed, windowSpread } from '@calm/core';
 import { expose } from 'comlink';
 import type { EngineInWorker, SimulationAnswer } from './engineAnswers';
@@ -33,6 +40,7 @@ const engine: EngineInWorker = {
   dose: (document: DoseDocument) => doseDocument(document),
   narrow: (observed: NarrowDocument) => narrowDocument(observed),
   diagnose: (asked: DiagnoseDocument) => diagnoseDocument(asked),
+  equivalent: (asked: EquivalentDocument) => equivalentDocument(asked),
   whatNow: (lot: WaitingLot) => whatNow(lot),
   enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };

@@ -22,6 +22,7 @@ import { useWhatIf } from './useWhatIf';
 import { documentOf, stageHours, type PlannedDough } from './whatIf';
 import styles from './WhatIf.module.css';
 import { SimulationPicture, type HourRange } from './SimulationPicture';
+import { SameResult } from './SameResult';
 import { Working } from './Working';
 
 /** What is between a first and a last decile. */
@@ -97,6 +98,7 @@ function Play({ house, dough }: { readonly house: string; readonly dough: Planne
             />
           )}
           <PeakAt dough={dough} state={state} />
+          <SameResult dough={dough} document={document} />
           {way && <Working dough={dough} whatIf={shown} way={way} />}
         </div>
         <Levers dough={dough} state={state} />
