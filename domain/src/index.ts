@@ -11,6 +11,7 @@ export * from './learn/observedOfLot';
 export * from './learn/probeCharts';
 export * from './learn/reviewWords';
 export * from './learn/routeTaking';
+export * from './lots/stepAmountsOf';
 export * from './lots/currentRecords';
 export * from './lots/deriveLot';
 export * from './lots/doughDocument';

@@ -10,7 +10,8 @@ import {
 import type { PantryItem } from '../house/houseBook';
 import type { BookImport } from './imports';
 import type { ProductContent } from './product';
-import { BALL_LIMITS_G } from '../engine/vocabulary';
+import type { StepAddition } from '@calm/core';
+import { BALL_LIMITS_G, LINE_KINDS } from '../engine/vocabulary';
 import Joi from 'joi';
 import { targetSchema } from '../engine/doughSchemas';
 import { composition, formulaSchema } from '../engine/formulaSchemas';
@@ -24,6 +25,15 @@ const step = Joi.object<MethodStep>({
   title: visibleText(80),
   detail: text(500).allow('').required(),
   lookFor: text(500),
+  adds: Joi.array()
+    .items(
+      Joi.object<StepAddition>({
+        kind: Joi.valid(...LINE_KINDS).required(),
+        name: visibleText(80).optional(),
+        percent: percent(100).greater(0).required(),
+      }),
+    )
+    .max(20),
   minutes: Joi.number().min(0).max(600),
   speed,
   caution: Joi.valid(...CAUTIONS),

@@ -1,4 +1,4 @@
-import type { Formula, Route } from '@calm/core';
+import type { Formula, Route, StepAddition } from '@calm/core';
 
 /** A short safety note whose wording lives in the catalogues. */
 export type CautionKey = (typeof CAUTIONS)[number];
@@ -22,6 +22,8 @@ export interface MethodStep {
   readonly detail: string;
   /** What to look and feel for before going on. */
   readonly lookFor?: string;
+  /** What goes into the bowl at it; none where nothing does, or nobody has said. */
+  readonly adds?: readonly StepAddition[];
   readonly minutes?: number;
   /** Of the mixer, or by hand; none where nothing is worked. */
   readonly speed?: 'slow' | 'fast' | 'hand';

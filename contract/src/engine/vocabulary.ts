@@ -52,6 +52,17 @@ export const CONTAINERS: typeof core.CONTAINERS = [
 
 export const SHAPINGS: typeof core.SHAPINGS = ['ball', 'knock-back', 'gentle'];
 
+export const LINE_KINDS: typeof core.LINE_KINDS = [
+  'flour',
+  'water',
+  'salt',
+  'sugar',
+  'oil',
+  'addition',
+  'yeast',
+  'preferment',
+  'old-dough',
+];
 /** What can be done with dough that waits. */
 export const ACTIONS: typeof core.ACTIONS = [
   'keep',

@@ -67,8 +67,19 @@ export interface Formula extends PlainFormula {
 }
 
 /** What a line of a formula is. */
-export type LineKind =
-  'flour' | 'water' | 'salt' | 'sugar' | 'oil' | 'addition' | 'yeast' | 'preferment' | 'old-dough';
+export type LineKind = (typeof LINE_KINDS)[number];
+/** Every kind of line, as they are weighed. */
+export const LINE_KINDS = [
+  'flour',
+  'water',
+  'salt',
+  'sugar',
+  'oil',
+  'addition',
+  'yeast',
+  'preferment',
+  'old-dough',
+] as const;
 
 /** One ingredient as percent of total flour. Names are the house's own or the kind's. */
 export interface FormulaLine {

@@ -3,3 +3,4 @@ export * from './dilution';
 export * from './remainder';
 export * from './scale';
 export * from './wholeBags';
+export * from './stepAmounts';

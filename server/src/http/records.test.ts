@@ -100,6 +100,18 @@ describe('what is seen and measured', () => {
     );
   });
 
+  it('takes every measure of the bench', async () => {
+    const measures: RecordContent[] = [
+      { kind: 'risen', on: 'tub', from: 250.9, now: 300, note: '' },
+      { kind: 'risen', on: 'ball', from: 90, now: 110, note: '' },
+      { kind: 'core', coreTempC: 6.5, note: '' },
+      { kind: 'checked', check: 'poke', answer: 'slowly', note: '' },
+    ];
+    for (const content of measures) {
+      expect([content.kind, (await add(content)).status]).toEqual([content.kind, 201]);
+    }
+  });
+
   it('takes what was decided, with where and until when', async () => {
     const stage = {
       kind: 'ball',

@@ -104,6 +104,12 @@ function partsOf({ kind }: RecordContent): readonly HousePart[] {
   }
 }
 
+/** Where trays come from and go to, in what tells of either: a rise is `from` one height, too. */
+function spotsIn(content: RecordStart['content']): Readonly<Record<string, Spot | null>> {
+  if (content.kind === 'moved') return { from: content.from, to: content.to };
+  return content.kind === 'discarded' ? { from: content.from } : {};
+}
+
 /** The field of a record that names what this house, or this lot, does not have; null when all is there. */
 async function unknownIn(
   scope: Scope,
@@ -114,8 +120,7 @@ async function unknownIn(
     return 'productId';
   if ('loadNumber' in content && !(await hasLoad(scope, lotId, content.loadNumber)))
     return 'loadNumber';
-  for (const end of ['from', 'to'] as const) {
-    const spot = (content as Partial<Record<typeof end, Spot | null>>)[end];
+  for (const [end, spot] of Object.entries(spotsIn(content))) {
     if (spot && !(await placeRepository.find(scope, spot.placeId))) return `${end}/placeId`;
   }
   return null;

@@ -96,7 +96,11 @@ function Form({
       />
       <FormControlLabel
         control={
-          <Checkbox checked={isWeekSent} onChange={({ target }) => setWeekSent(target.checked)} />
+          <Checkbox
+            checked={isWeekSent}
+            sx={{ width: 48, height: 48 }}
+            onChange={({ target }) => setWeekSent(target.checked)}
+          />
         }
         label={t('crew.contact.week')}
       />

@@ -1,6 +1,6 @@
 import TextField from '@mui/material/TextField';
 import type { FormulaContent, FormulaRecord, HouseBook } from '@calm/contract';
-import type { Formula } from '@calm/core';
+import { everyLine, splitMix, type Formula } from '@calm/core';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditingContext } from '../../../parts/fields/editing';
@@ -71,6 +71,11 @@ function Editor({ house, book, record }: EditorProps) {
   const saved = useMemo(() => ({ version: record.version, content: contentOf(record) }), [record]);
   const draft = useRecordDraft<FormulaContent>(`formula/${house}/${record.slug}`, saved);
   const { content } = draft;
+  const kinds = useMemo(() => {
+    const split = splitMix(content.formula);
+    const lines = split.ok ? split.value.finalMix : everyLine(content.formula);
+    return [...new Set(lines.map(({ kind }) => kind))];
+  }, [content.formula]);
 
   return (
     <Page
@@ -88,6 +93,7 @@ function Editor({ house, book, record }: EditorProps) {
       {part === 'method' && (
         <MethodPart
           method={content.method}
+          kinds={kinds}
           onChange={(method, what) => draft.change({ method }, what)}
         />
       )}

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { CAUTIONS, type Method, type MethodStep } from '@calm/contract';
+import type { LineKind } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -9,6 +10,7 @@ import { Choice } from '../../../parts/fields/Choice';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { TextCell } from '../../../parts/fields/TextCell';
 import { useLibrary } from '../files/library';
+import { AddsFields, addsOff } from './AddsFields';
 import styles from './MethodPart.module.css';
 
 const MINUTES = { min: 0, max: 600, decimals: 1 };
@@ -17,12 +19,16 @@ const SPEEDS = ['none', 'slow', 'fast', 'hand'] as const;
 /** How the dough is mixed: the order of additions, how long, what to look and feel for. */
 export function MethodPart({
   method,
+  kinds,
   onChange,
 }: {
   readonly method: Method;
+  /** What the formula has. */
+  readonly kinds: readonly LineKind[];
   readonly onChange: (method: Method, what: string) => void;
 }) {
   const { t } = useTranslation();
+  const f = useFormats();
   const known = useKnownMethods();
   const put = (steps: readonly MethodStep[], what: string) => onChange({ ...method, steps }, what);
   const change = (at: number, to: Partial<MethodStep>, what: string) =>
@@ -68,9 +74,22 @@ export function MethodPart({
         onChange={put}
       >
         {(step, i) => (
-          <StepFields step={step} number={i + 1} onChange={(to, what) => change(i, to, what)} />
+          <StepFields
+            step={step}
+            kinds={kinds}
+            number={i + 1}
+            onChange={(to, what) => change(i, to, what)}
+          />
         )}
       </BlockList>
+      {addsOff(method.steps, kinds).map(({ kind, percent }) => (
+        <p key={kind} role="status" className="quiet">
+          {t('formulas.method.addsOff', {
+            kind: t(`formulas.method.kind.${kind}`),
+            percent: f.percent(percent, 0),
+          })}
+        </p>
+      ))}
       <EditOnly>
         <Button
           variant="outlined"
@@ -91,10 +110,12 @@ export function MethodPart({
 /** One step: what is done, for how long, how fast, with what care, and what to look for. */
 export function StepFields({
   step,
+  kinds,
   number,
   onChange,
 }: {
   readonly step: MethodStep;
+  readonly kinds: readonly LineKind[];
   readonly number: number;
   readonly onChange: (to: Partial<MethodStep>, what: string) => void;
 }) {
@@ -137,6 +158,7 @@ export function StepFields({
           onChange({ caution: caution as 'mixer' }, t(`formulas.method.cautionOf.${caution}`))
         }
       />
+      <AddsFields step={step} kinds={kinds} onChange={(adds, what) => onChange({ adds }, what)} />
       <div className={styles['texts']}>
         <TextCell
           label={t('formulas.method.detail')}
@@ -169,13 +191,14 @@ function useKnownMethods(): readonly Method[] {
 
 /** Without what says nothing. */
 function cleaned(step: MethodStep): MethodStep {
-  const { minutes, speed, caution, lookFor, ...rest } = step;
+  const { minutes, speed, caution, lookFor, adds, ...rest } = step;
   return {
     ...rest,
     ...(minutes !== undefined && minutes > 0 && { minutes }),
     ...(speed !== undefined && (speed as string) !== 'none' && { speed }),
     ...(caution !== undefined && (caution as string) !== 'none' && { caution }),
     ...(lookFor && { lookFor }),
+    ...(adds && adds.length > 0 && { adds }),
   };
 }
 

@@ -154,14 +154,19 @@ describe('a step of the method', () => {
 
   it('changes one thing at a time', async () => {
     const onChange = jest.fn<(to: object, what: string) => void>();
-    renderInApp(<StepFields step={step} number={1} onChange={onChange} />);
+    renderInApp(<StepFields step={step} kinds={[]} number={1} onChange={onChange} />);
     await typeOver(screen.getByRole('textbox', { name: /Mix, / }), '6');
     expect(onChange).toHaveBeenLastCalledWith({ minutes: 6 }, expect.stringContaining('6 min'));
   });
 
   it('shows the caution where the step needs one', () => {
     renderInApp(
-      <StepFields step={{ ...step, caution: 'mixer' }} number={1} onChange={jest.fn()} />,
+      <StepFields
+        step={{ ...step, caution: 'mixer' }}
+        kinds={[]}
+        number={1}
+        onChange={jest.fn()}
+      />,
     );
     expect(screen.getByText(/Guard down/)).toBeInTheDocument();
   });

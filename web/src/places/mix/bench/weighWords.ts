@@ -7,7 +7,7 @@ export function decimalsOf(stepG: number): number {
 }
 
 /** Flours, additions and pre-ferments carry the house's names; the rest the catalogue's. */
-export function nameOf(t: TFunction, line: WeighedLine): string {
+export function nameOf(t: TFunction, line: Pick<WeighedLine, 'kind' | 'key' | 'name'>): string {
   const isOwnName = ['flour', 'addition', 'preferment', 'old-dough'].includes(line.kind);
   return isOwnName ? line.name : t(`ingredient.${line.key === 'yeast' ? line.name : line.kind}`);
 }

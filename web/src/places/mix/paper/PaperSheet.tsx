@@ -1,5 +1,5 @@
-import { adviseLoad, type BoardLot } from '@calm/domain';
-import type { WeighedLine } from '@calm/core';
+import { adviseLoad, stepAmountsOf, type BoardLot } from '@calm/domain';
+import type { StepAmount, WeighedLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -25,10 +25,19 @@ export function PaperSheet({
   const { recipe, scaled, friction, previewTemps } = sheet;
   if (!scaled.ok) return null;
   const { loads, preferment, dilution } = scaled.value;
+  const { scaleReadabilityG } = recipe.settings;
+  const amountWords = (amounts: readonly StepAmount[]) =>
+    f.list(
+      amounts.map((amount) => {
+        const stepG = amount.kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
+        return `${f.grams(amount.grams, decimalsOf(stepG))} ${nameOf(t, amount)}`;
+      }),
+    );
   const cautions = [...new Set(recipe.method.steps.flatMap((step) => step.caution ?? []))];
   return loads.map((load, i) => {
     const record = lot.lot?.loads.find((l) => l.number === i + 1);
     const temps = record ?? previewTemps;
+    const amounts = stepAmountsOf(recipe, load);
     const advice = adviseLoad(recipe, load, temps, record?.frictionC ?? friction.frictionC);
     return (
       <section key={i} className={styles['page']}>
@@ -91,14 +100,15 @@ export function PaperSheet({
         )}
         <h3>{recipe.method.name}</h3>
         <ol className={styles['steps']}>
-          {recipe.method.steps.map((step) => (
+          {recipe.method.steps.map((step, at) => (
             <li key={step.key}>
               <b>
                 {step.title}
                 {step.minutes !== undefined && `, ${f.duration(step.minutes)}`}
                 {step.speed && `, ${t(`mix.steps.${step.speed}`)}`}
               </b>{' '}
-              {step.detail} {step.lookFor && <i>{step.lookFor}</i>}
+              <b>{amountWords(amounts?.steps[at] ?? [])}</b> {step.detail}{' '}
+              {step.lookFor && <i>{step.lookFor}</i>}
             </li>
           ))}
         </ol>

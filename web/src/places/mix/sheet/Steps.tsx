@@ -1,6 +1,9 @@
 import type { MethodStep } from '@calm/contract';
+import type { StepAmount } from '@calm/core';
+import { stepAmountsOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -9,6 +12,7 @@ import styles from './BatchSheet.module.css';
 import { timerKey } from '../../../state/time/timers';
 import { useDraft } from '../../../state/drafts/useDraft';
 import { useMark } from '../../../state/outbox/useMark';
+import { decimalsOf, nameOf } from '../bench/weighWords';
 import { StepCheck } from './StepCheck';
 import type { Sheet } from './useSheet';
 
@@ -23,18 +27,60 @@ export function Steps({
   readonly number: number;
 }) {
   const { t } = useTranslation();
-  const { method } = sheet.recipe;
+  const { recipe } = sheet;
+  const { method } = recipe;
+  const { scaled } = sheet.boardLot;
+  const load = scaled.ok ? scaled.value.loads[number - 1] : undefined;
+  const amounts = useMemo(() => load && stepAmountsOf(recipe, load), [recipe, load]);
   return (
     <section aria-label={t('mix.steps.title')}>
       <h2>{method.name}</h2>
       <p className="quiet small">{method.why}</p>
       {!sheet.boardLot.lot && <p className={styles['hint']}>{t('mix.steps.startFirst')}</p>}
       <ol className={styles['steps']}>
-        {method.steps.map((step) => (
-          <Step key={step.key} board={board} sheet={sheet} number={number} step={step} />
+        {method.steps.map((step, i) => (
+          <Step
+            key={step.key}
+            board={board}
+            sheet={sheet}
+            number={number}
+            step={step}
+            amounts={amounts?.steps[i] ?? NONE}
+          />
         ))}
       </ol>
+      {amounts && amounts.rest.length > 0 && (
+        <p className={styles['hint']}>
+          {t('mix.steps.notNamed')} <Amounts amounts={amounts.rest} sheet={sheet} />
+        </p>
+      )}
     </section>
+  );
+}
+
+const NONE: readonly StepAmount[] = [];
+
+/** What goes in, to be read while pouring. */
+function Amounts({
+  amounts,
+  sheet,
+}: {
+  readonly amounts: readonly StepAmount[];
+  readonly sheet: Sheet;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { scaleReadabilityG } = sheet.recipe.settings;
+  const stepG = (kind: StepAmount['kind']) =>
+    kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
+  return (
+    <>
+      {amounts.map((amount) => (
+        <span key={amount.key} className={styles['amount']}>
+          <b>{f.grams(amount.grams, decimalsOf(stepG(amount.kind)))}</b> {nameOf(t, amount)}
+        </span>
+      ))}
+    </>
   );
 }
 
@@ -43,11 +89,14 @@ function Step({
   sheet,
   number,
   step,
+  amounts,
 }: {
   readonly board: Board;
   readonly sheet: Sheet;
   readonly number: number;
   readonly step: MethodStep;
+  /** What goes into the bowl at it. */
+  readonly amounts: readonly StepAmount[];
 }) {
   const { t } = useTranslation();
   const f = useFormats();
@@ -85,6 +134,11 @@ function Step({
           >
             {t(tick.startedAt === null ? 'mark.begin' : 'mark.twoMore')}
           </Button>
+        )}
+        {amounts.length > 0 && (
+          <p className={styles['amounts']}>
+            <Amounts amounts={amounts} sheet={sheet} />
+          </p>
         )}
         <p>{step.detail}</p>
         {step.lookFor && <p className={styles['lookFor']}>{step.lookFor}</p>}
