@@ -107,12 +107,16 @@ const additionRow = ({ name, percent, composition }: Addition): CsvRow => ({
 
 const methodRows = ({ name, why, steps }: Method): CsvRow[] => [
   { kind: 'name', ingredient: name, text: why },
-  ...steps.map(({ title, detail, ...step }: MethodStep): CsvRow => ({
-    kind: 'step',
-    ingredient: title,
-    text: detail,
-    ...step,
-  })),
+  ...steps.flatMap(({ title, detail, adds = [], ...step }: MethodStep): CsvRow[] => [
+    { kind: 'step', ingredient: title, text: detail, ...step },
+    ...adds.map(({ kind, name, percent }): CsvRow => ({
+      kind: 'adds',
+      key: step.key,
+      form: kind,
+      value: percent,
+      ...(name !== undefined && { ingredient: name }),
+    })),
+  ]),
 ];
 
 function routeRows({ name, stages }: FileRoute): CsvRow[] {

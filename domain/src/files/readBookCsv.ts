@@ -136,6 +136,20 @@ class BookReader {
       this.lines.set(own, line);
       return;
     }
+    if (cells['kind'] === 'adds') {
+      const steps = (method['steps'] ?? []) as Raw[];
+      const at = steps.findIndex(({ key }) => key === cells['key']);
+      const step = steps[at];
+      if (!step) return this.refuse(line, `No step "${cells['key'] ?? ''}" stands above.`);
+      const { form, ingredient, value } = cells;
+      const addition = {
+        kind: form,
+        ...(ingredient && { name: ingredient }),
+        percent: number(value),
+      };
+      this.add(step, 'adds', `${own}/steps/${at}`, addition, line);
+      return;
+    }
     const step = {
       key: cells['key'],
       title: cells['ingredient'],
