@@ -77,8 +77,6 @@ const LOOKS = 12;
 /** What helps less than so much of all balls is not offered; nor more than so many things. */
 const LEAST_SHARE = 0.05;
 const MOST_BESIDES = 5;
-/** Of one action, the best places. */
-const PLACES_OFFERED = 1;
 /** Dough that opens so well as it is, is left as it is. */
 const WELL_SHARE = 0.88;
 /** With more, there is nothing to be given up. */
@@ -92,7 +90,7 @@ const FLATTER = { least: 0.5, most: 1.25 };
  * What can be done with dough that waits: each way is simulated, and judged by how many of the balls that are wanted open
  * well, with what of its gas, flour and warmth nobody knows exactly.
  *
- * @returns the best first; each action at each place once, at its best hour
+ * @returns the best first; each action once, at its best place and hour
  * @example
  * const ball = { kind: 'ball', hours: 6, airTempC: 26, container: 'lidded-tray' } as const;
  * const formula = {
@@ -239,22 +237,15 @@ const worthOf = (choice: Choice, wanted: number): number =>
   FUSS[choice.do] -
   (choice.then?.where ? AGAIN : 0);
 
-/** Each action at its best place and hour, and at the next best, the best first. */
+/** Each action at its best place and hour, the best first. */
 function bestOfEach(choices: readonly Choice[], wanted: number): Choice[] {
-  const best = new Map<string, Choice>();
+  const best = new Map<Action, Choice>();
   for (const choice of choices) {
-    const key = `${choice.do}/${choice.where ?? ''}`;
-    const before = best.get(key);
-    if (!before || worthOf(choice, wanted) > worthOf(before, wanted) + 1e-9) best.set(key, choice);
+    const before = best.get(choice.do);
+    if (!before || worthOf(choice, wanted) > worthOf(before, wanted) + 1e-9)
+      best.set(choice.do, choice);
   }
-  const seen = new Map<Action, number>();
-  return [...best.values()]
-    .sort((a, b) => worthOf(b, wanted) - worthOf(a, wanted))
-    .filter((choice) => {
-      const before = seen.get(choice.do) ?? 0;
-      seen.set(choice.do, before + 1);
-      return before < PLACES_OFFERED;
-    });
+  return [...best.values()].sort((a, b) => worthOf(b, wanted) - worthOf(a, wanted));
 }
 
 /** What can be done with dough that is not opened for guests. */

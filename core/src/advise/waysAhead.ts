@@ -58,9 +58,13 @@ export function soFar(route: DoughRoute, nowHour: number): Result<DoughSoFar, Ro
     const gone = Math.min(hours, Math.max(0, nowHour - fromHour));
     if (gone > 0 || (i === 0 && nowHour <= 0)) past.push({ ...stage, hours: gone });
     const { shaping: _done, ...rest } = stage;
-    const left = gone > 0 ? { ...rest, hours: hours - gone } : { ...stage, hours };
-    if (left.hours > 0)
-      ahead.push(untilRise === undefined ? left : { ...left, ...keptRise(gone, untilRise) });
+    const isToCome = gone === 0;
+    if (hours > gone)
+      ahead.push({
+        ...(isToCome ? stage : rest),
+        hours: hours - gone,
+        ...(isToCome && untilRise !== undefined && { untilRise }),
+      });
     fromHour = endHour;
   });
   // Past its plan it goes on where it stands.
@@ -70,8 +74,6 @@ export function soFar(route: DoughRoute, nowHour: number): Result<DoughSoFar, Ro
   const current = past.at(-1) ?? (route.stages[0] as DoughStage);
   return ok({ past, ahead, current, nowHour });
 }
-
-const keptRise = (gone: number, untilRise: number) => (gone > 0 ? {} : { untilRise });
 
 /**
  * Every way that dough could take from now until the last service: as planned, taken to another place now or later, or

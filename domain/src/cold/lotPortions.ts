@@ -4,7 +4,7 @@ import { asDecided } from '../advise/decided';
 import { routeOfDocument } from '../formulas/simulateDough';
 import { factorsSeen, routeAsSeen, type AirRead } from '../learn/doughAsSeen';
 import type { BoardLot } from '../lots/lotBoard';
-import { doughInProgress } from '../lots/lotHistory';
+import { doughInProgress, type DoughInProgress } from '../lots/lotHistory';
 import type { ColdPortion } from './coldQuestion';
 import type { Leg, Stack } from './stacks';
 
@@ -43,19 +43,21 @@ export function lotPortions(
   if (lot.closeMs < nowMs) return [];
   return lot.items.flatMap((item): LotPortion[] => {
     const product = book.products.find(({ id }) => id === item.productId);
-    const going = product && doughInProgress(lot, product, prefermentC, nowMs);
-    const way = going && asDecided(going, records);
+    const way = product && doughInProgress(lot, product, prefermentC, nowMs);
     if (!product || !way || way.mixedMs > nowMs + AHEAD_H * HOUR_MS) return [];
     const bowl = routeOfDocument(way.document);
     if (!bowl.ok) return [];
     const dough = routeAsSeen(bowl.value, factorsSeen(way, records, airRead));
-    const inCold = way.places.map((name) => cooled.find((place) => place.name === name) ?? null);
+    const coldOf = ({ places }: DoughInProgress) =>
+      places.map((name) => cooled.find((place) => place.name === name) ?? null);
+    const inCold = coldOf(way);
     const standingHere = stacks.filter(
       (stack) => stack.lotId === lot.lot?.id && stack.productId === product.id,
     );
     // What no route has in the cold may be there all the same, once somebody has put it there.
     const visited = cooled.find(({ id }) => standingHere.some(({ spot }) => spot.placeId === id));
-    const place = inCold.find((each) => each !== null) ?? visited;
+    const everIn = [...inCold, ...coldOf(asDecided(way, records))];
+    const place = everIn.find((each) => each !== null) ?? visited;
     if (!place) return [];
     const standing = groupsOf(standingHere);
     const trays = Math.max(
@@ -73,11 +75,20 @@ export function lotPortions(
     return groups.map(({ legs, trays: some }, i) => {
       const spot = legs.at(-1)?.spot ?? null;
       const kept = spot ? keptCold(dough.stages, inCold, way.mixedMs, nowMs, doorsMs) : null;
+      // What was decided holds from where these trays stand, not from where others of their lot are by now.
+      const stages = kept ?? dough.stages;
+      const decided = asDecided({ ...way, document: { ...way.document, stages } }, records);
       return {
         doughKg: (kg * some) / trays,
         route: {
           ...dough,
-          stages: stagesIn(kept ?? dough.stages, inCold, isAsSet ? [] : legs, way.mixedMs, cooled),
+          stages: stagesIn(
+            decided.document.stages,
+            coldOf(decided),
+            isAsSet ? [] : legs,
+            way.mixedMs,
+            cooled,
+          ),
         },
         part: {
           lot,

@@ -46,7 +46,7 @@ function OfLot({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const mayMake = usePermission('mark');
+  const mayMark = usePermission('mark');
   const records = useLotRecords(board.house, started.id);
   const put = useRecordOutcome(board.house, started);
   const { question, latest } = useWhatNow(board, lot, records);
@@ -96,7 +96,7 @@ function OfLot({
                 wanted={asked.services.reduce((sum, { balls }) => sum + balls, 0)}
                 before={asItIs(answer.value.choices, asked.way.mixedMs)}
                 isFirst={i === 0}
-                onChoose={mayMake && choice.do !== 'keep' ? () => choose(choice) : null}
+                onChoose={mayMark && choice.do !== 'keep' ? () => choose(choice) : null}
               />
             ))}
           </ol>
