@@ -165,6 +165,23 @@ function makeDates(preferences: FormatPreferences): Pick<Formats, DateKey> {
   };
 }
 
+/** One formatter per count of decimals: making one takes longer than hundreds of uses of it. */
+function keptFormatters(locale: string, options: Intl.NumberFormatOptions) {
+  const kept = new Map<number, Intl.NumberFormat>();
+  return (decimals: number): Intl.NumberFormat => {
+    let formatter = kept.get(decimals);
+    if (formatter === undefined) {
+      formatter = new Intl.NumberFormat(locale, {
+        minimumFractionDigits: decimals,
+        maximumFractionDigits: decimals,
+        ...options,
+      });
+      kept.set(decimals, formatter);
+    }
+    return formatter;
+  };
+}
+
 function makeNumbers(
   preferences: FormatPreferences,
 ): Omit<Formats, DateKey | 'preferences' | 'weekdays' | 'symbols' | 'locale' | 'datePattern'> {
@@ -177,22 +194,21 @@ function makeNumbers(
     if (part.type === 'minusSign') return MINUS;
     return part.type === 'decimal' && mark ? mark : part.value;
   };
-  const write = (value: number, decimals: number, options: Intl.NumberFormatOptions = {}) =>
-    new Intl.NumberFormat(locale, {
-      minimumFractionDigits: decimals,
-      maximumFractionDigits: decimals,
-      ...options,
-    })
+  const write = (value: number, formatter: Intl.NumberFormat, decimals: number) =>
+    formatter
       .formatToParts(Number(value.toFixed(decimals)) === 0 ? 0 : value)
       .map(written)
       .join('');
+  const number = keptFormatters(locale, {});
+  const currencyAmount = keptFormatters(locale, { style: 'currency', currency });
+  const digits = (value: number, decimals: number) => write(value, number(decimals), decimals);
   const isolated = (text: string) =>
     symbols.isRightToLeft ? `${LEFT_TO_RIGHT}${text}${END_OF_ISOLATE}` : text;
   const withUnit = (value: number, decimals: number, unit: string) =>
-    `${write(value, decimals)}${UNIT_GAP}${unit}`;
+    `${digits(value, decimals)}${UNIT_GAP}${unit}`;
   const [isUs, isF] = [mass === 'us', temp === 'fahrenheit'];
   const degree = isF ? symbols.f : symbols.c;
-  const decimalMark = mark ?? write(0.5, 1).charAt(1);
+  const decimalMark = mark ?? digits(0.5, 1).charAt(1);
   const days = new Intl.NumberFormat(locale, { style: 'unit', unit: 'day', unitDisplay: 'long' });
   const list = new Intl.ListFormat(locale, { type: 'unit', style: 'short' });
   return {
@@ -220,16 +236,16 @@ function makeNumbers(
       if (h === 0) return rest;
       return min === 0 ? hours : `${hours} ${rest}`;
     },
-    times: (ratio, decimals = 2) => `${write(ratio, decimals)}×`,
+    times: (ratio, decimals = 2) => `${digits(ratio, decimals)}×`,
     hours: (h, decimals = 1) => withUnit(h, decimals, symbols.h),
-    count: (n) => write(n, 0),
+    count: (n) => digits(n, 0),
     percent: (p, decimals = 1) => {
-      const shown = write(Number(p.toFixed(decimals)), fewest(p, decimals));
+      const shown = digits(Number(p.toFixed(decimals)), fewest(p, decimals));
       return `${shown}${symbols.percent}`;
     },
     litres: (l, decimals = 2) => withUnit(l, decimals, symbols.l),
     energy: (kJ, decimals = 0) => withUnit(kJ, decimals, symbols.kj),
-    money: (amount, decimals = 2) => write(amount, decimals, { style: 'currency', currency }),
+    money: (amount, decimals = 2) => write(amount, currencyAmount(decimals), decimals),
     joined: (...parts) => parts.join(symbols.comma),
     list: (items) => list.format(items),
   };

@@ -2,7 +2,7 @@ import { currentRecords, loggedLot, wasAsMeant } from '@calm/domain';
 import type { HouseBook, LotLog } from '@calm/contract';
 import { pieceRun, stageKey, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
-import { useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { Failed } from '../../parts/messages/Failed';
@@ -30,12 +30,14 @@ export function LotPage() {
   const { lot = '' } = useParams();
   const { data: log, error, refetch } = useLotLogQuery({ house, lotOrCode: lot });
   const { data: book } = useBookQuery(house);
+  // A record that comes in is drawn between frames: who taps the next is not kept waiting.
+  const shown = useDeferredValue(log);
   if (error && !log) return <Failed error={error} onRetry={() => void refetch()} />;
-  if (!log || !book) return <WaitingPage />;
-  return <OneLot key={lot} house={house} log={log} book={book} />;
+  if (!log || !shown || !book) return <WaitingPage />;
+  return <OneLot key={lot} house={house} log={shown} book={book} />;
 }
 
-function OneLot({
+const OneLot = memo(function OneLot({
   house,
   log,
   book,
@@ -50,9 +52,11 @@ function OneLot({
   const { lot, isWithdrawn } = log;
   const boardLot = useMemo(() => loggedLot(log.lot, log.planned, book), [log, book]);
   const waiting = useWaiting(house);
-  const records = useMemo(
-    () => recordsWithOutboxItems(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
-    [log.records, waiting, lot.id],
+  const records = useDeferredValue(
+    useMemo(
+      () => recordsWithOutboxItems(log.records, waiting).filter(({ lotId }) => lotId === lot.id),
+      [log.records, waiting, lot.id],
+    ),
   );
   const seen = useWindowByLooks(book, boardLot, records);
   const asMeant = wasAsMeant(records);
@@ -173,7 +177,7 @@ function OneLot({
       <Records house={house} lot={lot} book={book} records={records} mayCorrect={mayMark} />
     </Page>
   );
-}
+});
 
 /** How heavy the pieces of each product were. */
 function Pieces({

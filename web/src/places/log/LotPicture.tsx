@@ -1,7 +1,7 @@
 import { HOUR_MS, STANDARD_TARGET, stageKey, workOf } from '@calm/core';
 import type { HouseBook } from '@calm/contract';
 import { type BoardLot, doughAsPlanned, doughInProgress } from '@calm/domain';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
 import { SwellingRibbon, type RibbonBead, type RibbonLot } from '../../parts/lots/SwellingRibbon';
@@ -17,7 +17,13 @@ const HEAD = 8;
 const PAD = 24;
 
 /** A lot's ribbon as its record has it, and behind it, in outline, as it was planned. */
-export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly lot: BoardLot }) {
+export const LotPicture = memo(function LotPicture({
+  book,
+  lot,
+}: {
+  readonly book: HouseBook;
+  readonly lot: BoardLot;
+}) {
   const { ref, width } = usePictureWidth<HTMLDivElement>();
   const prefermentC = book.house.settings.usualTempsC.preferment;
   const planned = useMemo(() => doughAsPlanned(lot, lot.product, prefermentC), [lot, prefermentC]);
@@ -41,7 +47,7 @@ export function LotPicture({ book, lot }: { readonly book: HouseBook; readonly l
       )}
     </div>
   );
-}
+});
 
 function Drawn({
   lot,

@@ -9,7 +9,7 @@ import {
 import { risenBy } from '@calm/core';
 import Button from '@mui/material/Button';
 import type { TFunction } from 'i18next';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { Formats } from '@calm/domain';
 import { formatOdds } from '../../parts/format/odds';
@@ -23,7 +23,7 @@ import styles from './Log.module.css';
 const COUNTED: readonly RecordContent['kind'][] = ['piece'];
 
 /** Everything that was seen of a lot in time's order; what was corrected stays, struck through. */
-export function Records({
+export const Records = memo(function Records({
   house,
   lot,
   book,
@@ -73,7 +73,7 @@ export function Records({
       ))}
     </ul>
   );
-}
+});
 
 /** Puts a record's words right: another one takes its place, and it stays to be read. */
 function NoteOf({

@@ -1,6 +1,6 @@
 import type { FaultyLotDocument, HouseBook, Lot, LotRecord } from '@calm/contract';
 import { faultsOf, faultyLotOf, loggedLot, type BoardLot } from '@calm/domain';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLotLogQuery } from '../../../state/api/api';
 import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
@@ -10,7 +10,7 @@ import { WhyDidIt } from './WhyDidIt';
 const NONE: readonly FaultyLotDocument[] = [];
 
 /** What was behind a lot's faults, by its own record and the last lot of its dough that opened well. */
-export function WhyLot({
+export const WhyLot = memo(function WhyLot({
   house,
   book,
   lot,
@@ -62,4 +62,4 @@ export function WhyLot({
       }
     />
   );
-}
+});
