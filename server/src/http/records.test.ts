@@ -320,7 +320,7 @@ describe('the log', () => {
     const csv = (await house.http.get(paths.logCsv(HOUSE, { from: '2026-11-29' }))).text;
     const [head, line] = csv.split('\r\n');
     expect(head).toBe('date,lot,made,off by °C,opened,baked,left,taken back');
-    expect(line).toMatch(/^2026-11-29,YR-1125-A,120 Yard Round,,well,/);
+    expect(line).toMatch(/^2026-11-29,YR-1125-B,120 Yard Round,,well,/);
   });
 
   it('goes out whole, part by part, each lot once', async () => {

@@ -1,5 +1,5 @@
 import type { LoadRecord, Lot, LotItem } from '@calm/contract';
-import { and, asc, count, desc, eq, inArray, isNotNull, or } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, inArray, isNotNull, or } from 'drizzle-orm';
 import { currentRecords } from '@calm/domain';
 import { markOf } from './marks';
 import { readRecordsOf } from './records';
@@ -118,19 +118,31 @@ const itemOf = (row: typeof t.lotItems.$inferSelect): LotItem => ({
 const loadOf = ({ houseId: _h, lotId: _l, ...load }: typeof t.loads.$inferSelect): LoadRecord =>
   load;
 
-/** How many lots of a dough, withdrawn ones too, carry a code that starts like this. */
-export async function countLots({ tx, houseId }: Scope, formulaId: string, date: string) {
-  const [row] = await tx
-    .select({ lots: count() })
+/**
+ * Codes that a dough's lots carry already which were begun since a moment, withdrawn ones too. Whoever begins another
+ * lot of the dough waits: no two are called alike.
+ */
+export async function takenCodes(
+  { tx, houseId }: Scope,
+  formulaId: string,
+  since: Date,
+): Promise<ReadonlySet<string>> {
+  await tx
+    .select({ id: t.formulas.id })
+    .from(t.formulas)
+    .where(and(eq(t.formulas.houseId, houseId), eq(t.formulas.id, formulaId)))
+    .for('update');
+  const rows = await tx
+    .select({ code: t.lots.code })
     .from(t.lots)
     .where(
       and(
         eq(t.lots.houseId, houseId),
         eq(t.lots.formulaId, formulaId),
-        eq(t.lots.serviceDate, date),
+        gte(t.lots.startedAt, since),
       ),
     );
-  return row?.lots ?? 0;
+  return new Set(rows.map(({ code }) => code));
 }
 
 /** A lot to be written, with its parts. */

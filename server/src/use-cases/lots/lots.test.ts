@@ -20,7 +20,8 @@ describe('starting a lot', () => {
   it('freezes recipe and counts, splits loads and gives a code', async () => {
     const lot = await started('2026-12-02');
     expect(lot).toMatchObject({
-      code: 'YR-1125-A',
+      // The house has begun one of this dough today already.
+      code: 'YR-1125-B',
       startedAt: NOW,
       doorsAt: '2026-12-02T11:00:00.000Z',
       closeAt: '2026-12-02T21:30:00.000Z',
@@ -29,6 +30,19 @@ describe('starting a lot', () => {
     expect(lot.loads).toHaveLength(1);
     expect(lot.recipe.formula.waterPercent).toBe(62);
     expect(await house.get(paths.lot(HOUSE, lot.id))).toEqual(lot);
+  });
+
+  it('calls no two lots alike that are begun on one day, whatever day they are for', async () => {
+    const book = await house.book();
+    const dates = ['2026-12-19', '2026-12-20', '2026-12-23', '2026-12-24'];
+    const begun = await Promise.all(
+      dates.map((serviceDate) =>
+        house.http.post(paths.startLot(HOUSE)).send(roundStart(book, { serviceDate })),
+      ),
+    );
+    const codes = begun.map(({ body }) => (body as Lot).code);
+    expect(new Set(codes).size).toBe(dates.length);
+    for (const code of codes) expect(code).toMatch(/^YR-1125-[C-Z]$/);
   });
 
   it('is refused while the dough is under way for that date, and shows the lot', async () => {
@@ -93,7 +107,7 @@ describe('withdrawing a lot', () => {
     const url = paths.withdrawLot(HOUSE, first.id);
     await house.http.put(url).send({ isWithdrawn: true, version: 1 });
     const second = await started('2026-12-09');
-    expect(second.code).toBe('YR-1125-B');
+    expect(second.code).not.toBe(first.code);
     const back = await house.http.put(url).send({ isWithdrawn: false, version: 2 });
     expect(problemOf<Lot>(back)).toMatchObject({ current: { id: second.id } });
   });

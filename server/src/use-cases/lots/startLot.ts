@@ -9,7 +9,7 @@ import {
 import { ok, fail } from '@calm/core';
 import type { House, HouseBook, Lot, LotStart, Product } from '@calm/contract';
 import { v7 as uuid } from 'uuid';
-import { activeKeyOf, countLots, findActiveLot, findLot, insertLot } from '../../store/lots/lots';
+import { activeKeyOf, findActiveLot, findLot, insertLot, takenCodes } from '../../store/lots/lots';
 import { readPlan } from '../../store/plan/plans';
 import type { Scope } from '../../database/scope';
 import { servicesBetween } from '../demand/calendar';
@@ -58,7 +58,7 @@ export async function startLot(
   const isWritten = await insertLot(scope, {
     lot: {
       id,
-      code: await nextCode(scope, book, product, start.serviceDate, now),
+      code: await nextCode(scope, book, product, now),
       serviceDate: start.serviceDate,
       formulaId: product.formulaId,
       routeId: product.routeId,
@@ -100,17 +100,24 @@ function wrongIds(book: HouseBook, product: Product, start: LotStart) {
   ];
 }
 
-/** `YR-1124-A`: the formula's letters, the day it is mixed, and which lot of that dough it is. */
-async function nextCode(
-  scope: Scope,
-  book: HouseBook,
-  product: Product,
-  serviceDate: string,
-  now: Date,
-): Promise<string> {
+/** Codes come again after a year; before that none does, ms. */
+const NONE_TWICE_MS = 300 * 24 * 60 * 60_000;
+
+/** `YR-1124-A`: the formula's letters, the day it is mixed, and which lot of that dough and day it is. */
+async function nextCode(scope: Scope, book: HouseBook, product: Product, now: Date) {
   const formula = book.formulas.find((f) => f.id === product.formulaId);
   const [, month, day] = localDateOf(now, book.house.timeZone).split('-');
-  const before = await countLots(scope, product.formulaId, serviceDate);
-  const letter = String.fromCharCode('A'.charCodeAt(0) + (before % 26));
-  return `${formula?.code}-${month}${day}-${letter}`;
+  const since = new Date(now.getTime() - NONE_TWICE_MS);
+  const taken = await takenCodes(scope, product.formulaId, since);
+  let code = '';
+  for (let n = 0; code === '' || taken.has(code); n += 1)
+    code = `${formula?.code}-${month}${day}-${lettersOf(n)}`;
+  return code;
 }
+
+const LETTERS = 26;
+
+/** A, B, … Z, AA, AB, … */
+const lettersOf = (n: number): string =>
+  (n < LETTERS ? '' : lettersOf(Math.floor(n / LETTERS) - 1)) +
+  String.fromCharCode('A'.charCodeAt(0) + (n % LETTERS));
