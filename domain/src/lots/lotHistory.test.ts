@@ -45,6 +45,15 @@ describe('a lot’s stages as they are', () => {
     }
   });
 
+  it('are where its record has them when it was begun before its plan', () => {
+    const earlyMs = (plain.stages[0]?.startMs ?? 0) - 5 * 3_600_000;
+    const marks = [doneAt('weigh', earlyMs), doneAt('mix', earlyMs + 1_200_000)];
+    const stages = stagesAsTheyAre(boardWith({ marks }), earlyMs + 1_800_000);
+    const mix = plain.stages.findIndex(({ key }) => key === 'mix');
+    expect(stages[mix]?.endMs).toBe(earlyMs + 1_200_000);
+    expect(stages.every(({ startMs, endMs }) => startMs <= endMs)).toBe(true);
+  });
+
   it('take a late mix out of the rest that follows it', () => {
     const late = 40 * 60_000;
     const board = boardWith({ marks: [doneAt('mix', plannedEnd('mix') + late)] });

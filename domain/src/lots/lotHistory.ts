@@ -52,7 +52,9 @@ type Interval = Pick<PlannedStage, 'index' | 'startMs' | 'endMs'>;
  */
 export function stagesAsTheyAre({ stages, lot }: BoardLot, nowMs: number): readonly Interval[] {
   const doneMs = stages.map((stage) => (stage.kind === 'work' ? doneMsOf(lot, stage) : null));
-  let endedMs = stages[0]?.startMs ?? 0;
+  // Work that is done before its plan began has begun by then.
+  const doneFirst = Math.min(...doneMs.map((ms) => ms ?? Infinity));
+  let endedMs = Math.min(stages[0]?.startMs ?? 0, doneFirst);
   return stages.map((stage, i) => {
     const startMs = endedMs;
     // What came after it is on record: it was over by then, whatever the plan said.

@@ -88,7 +88,7 @@ const OneLot = memo(function OneLot({
       }
     >
       {isWithdrawn && <p role="status">{t('log.isBack')}</p>}
-      {boardLot && <LotPicture book={book} lot={boardLot} />}
+      {boardLot && <LotPicture book={book} lot={boardLot} records={records} />}
       {mayMark && !isWithdrawn && (
         <>
           <Outcomes house={house} lot={lot} records={records} />

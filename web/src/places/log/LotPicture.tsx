@@ -1,6 +1,6 @@
 import { HOUR_MS, STANDARD_TARGET, stageKey, workOf } from '@calm/core';
-import type { HouseBook } from '@calm/contract';
-import { type BoardLot, doughAsPlanned, doughInProgress } from '@calm/domain';
+import type { HouseBook, LotRecord } from '@calm/contract';
+import { asDecided, type BoardLot, doughAsPlanned, doughInProgress } from '@calm/domain';
 import { memo, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
@@ -20,17 +20,20 @@ const PAD = 24;
 export const LotPicture = memo(function LotPicture({
   book,
   lot,
+  records,
 }: {
   readonly book: HouseBook;
   readonly lot: BoardLot;
+  /** Of the lot: what was decided is part of its way. */
+  readonly records: readonly LotRecord[];
 }) {
   const { ref, width } = usePictureWidth<HTMLDivElement>();
   const prefermentC = book.house.settings.usualTempsC.preferment;
   const planned = useMemo(() => doughAsPlanned(lot, lot.product, prefermentC), [lot, prefermentC]);
-  const was = useMemo(
-    () => doughInProgress(lot, lot.product, prefermentC, lot.closeMs),
-    [lot, prefermentC],
-  );
+  const was = useMemo(() => {
+    const going = doughInProgress(lot, lot.product, prefermentC, lot.closeMs);
+    return going && asDecided(going, records);
+  }, [lot, prefermentC, records]);
   const plannedWay = useSimulation(planned?.document ?? null);
   const wasWay = useSimulation(was?.document ?? null);
   const ribbon = ribbonOf(lot, wasWay);
