@@ -13,6 +13,9 @@ test('dough that waits: what can be done is shown side by side, chosen, and foll
 
   await test.step('from Tonight to what can be done, the best first', async () => {
     await mara.getByRole('link', { name: 'What now?' }).first().click();
+    await expect(mara.getByRole('heading', { name: 'A lot does not go as planned' })).toBeVisible();
+    await expectAccessible(mara);
+    await mara.getByRole('link', { name: 'YR-1123-A, Yard dough' }).click();
     await expect(mara.getByRole('heading', { name: 'What now? YR-1123-A' })).toBeVisible();
     await expect(mara.getByText(/balls open well/).first()).toBeVisible();
     await expect(mara.getByText('Leave it as it is')).toBeVisible();

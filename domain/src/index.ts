@@ -1,5 +1,8 @@
 export { adviseDocument, equivalentDocument } from './advise/adviseDocument';
+export * from './advise/ballSources';
 export * from './advise/decided';
+export * from './advise/flourShort';
+export * from './advise/sameDay';
 export * from './advise/whatNow';
 export * from './learn/learnDocument';
 export * from './learn/consistency';

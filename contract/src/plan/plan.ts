@@ -6,6 +6,8 @@ export type Assumption =
   | { readonly kind: 'relaxation'; readonly relaxation: Relaxation }
   /** Somebody is not in. */
   | { readonly kind: 'away'; readonly personId: string; readonly when: Interval }
+  /** A mixer does not run. */
+  | { readonly kind: 'mixer-down'; readonly mixerId: string; readonly when: Interval }
   /** More balls of every product that a service has, percent of what it has. */
   | { readonly kind: 'more-balls'; readonly serviceId: string; readonly percent: number }
   /** The kitchen is warmer. */

@@ -100,6 +100,7 @@ const byC = () => Joi.number().min(-20).max(20).required();
 const assumption = Joi.alternatives<Assumption>(
   Joi.object({ kind: Joi.valid('relaxation').required(), relaxation: way.required() }),
   Joi.object({ kind: Joi.valid('away').required(), personId: name(), when: when() }),
+  Joi.object({ kind: Joi.valid('mixer-down').required(), mixerId: name(), when: when() }),
   Joi.object({
     kind: Joi.valid('more-balls').required(),
     serviceId: name(),

@@ -2,4 +2,5 @@ export * from './vocabulary';
 export * from './advise';
 export * from './backIntoCold';
 export * from './equivalent';
+export * from './flourSwap';
 export { soFar, type AdvicePlace, type DoughSoFar } from './waysAhead';

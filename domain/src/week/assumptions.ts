@@ -35,6 +35,8 @@ function withAssumption(problem: WeekProblem, assumption: Assumption): WeekProbl
             : person,
         ),
       };
+    case 'mixer-down':
+      return withoutMixer(problem, assumption.mixerId, assumption.when);
     case 'more-balls':
       return {
         ...problem,
@@ -52,6 +54,20 @@ function withAssumption(problem: WeekProblem, assumption: Assumption): WeekProbl
     case 'warm-tap':
       return problem;
   }
+}
+
+/** A week in which a mixer does not run for a while: as if somebody worked at it, and every other takes its doughs. */
+function withoutMixer(problem: WeekProblem, mixerId: string, when: Interval): WeekProblem {
+  return {
+    ...problem,
+    frozenWorks: [...problem.frozenWorks, { ...when, personIds: [], mixerId, bench: 0 }],
+    doughs: problem.doughs.map((dough) => ({
+      ...dough,
+      mixers: dough.mixers.some((own) => own.mixerId === mixerId && !own.isStandIn)
+        ? dough.mixers.map(({ isStandIn: _, ...mixer }) => mixer)
+        : dough.mixers,
+    })),
+  };
 }
 
 /** What is left of a stretch without another. */

@@ -231,4 +231,28 @@ describe('what a plan takes to be so', () => {
     const warm = weekWithAssumptions(document, [{ kind: 'warm-tap', byC: 6 }]);
     expect(warm.problem).toEqual(problemOfWeek(document));
   });
+
+  it('has a mixer stand for a while, and every other take its doughs', () => {
+    const doughs = document.doughs.map((dough) => ({
+      ...dough,
+      mixers: [
+        { mixerId: 'large', minDoughKg: 5, maxDoughKg: 60 },
+        { mixerId: 'small', minDoughKg: 1, maxDoughKg: 12, isStandIn: true },
+      ],
+    }));
+    const when = { startMin: hour(12), endMin: hour(20) };
+    const down = (mixerId: string) =>
+      weekWithAssumptions({ ...document, doughs }, [{ kind: 'mixer-down', mixerId, when }]).problem;
+    expect(down('large').frozenWorks.at(-1)).toEqual({
+      ...when,
+      personIds: [],
+      mixerId: 'large',
+      bench: 0,
+    });
+    const standIns = (mixerId: string) =>
+      down(mixerId).doughs[0]?.mixers.filter(({ isStandIn }) => isStandIn).length;
+    expect(standIns('large')).toBe(0);
+    // One that only stands in is missed by nobody but those it stands in for.
+    expect(standIns('small')).toBe(1);
+  });
 });

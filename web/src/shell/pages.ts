@@ -20,10 +20,11 @@ export interface PageInfo {
 const DEMAND = ['demand', 'engine'] as const;
 const FORMULAS = ['formulas', 'mix', 'engine'] as const;
 const PLAN = ['plan', 'engine'] as const;
+const WHAT_NOW = ['tonight', 'whatNow', 'engine'] as const;
 const MIX = ['mix', 'bench', 'engine', 'tonight'] as const;
 const WALK_IN = ['walkIn'] as const;
 const CREW = ['crew', 'tonight'] as const;
-const LOG = ['log', 'engine', 'bench', 'mix', 'tonight'] as const;
+const LOG = ['log', 'engine', 'bench', 'mix', 'tonight', 'whatNow'] as const;
 
 /**
  * Every page of a house. The router shows them, the page asks early for their code and words, the search finds
@@ -38,10 +39,38 @@ export const PAGES = [
     name: 'stops.tonight',
   },
   {
+    path: 'tonight/what-now',
+    component: 'WhatHappened',
+    words: WHAT_NOW,
+    manual: 'what-now',
+    name: 'tonight.whatNow',
+  },
+  {
     path: 'tonight/what-now/:lot',
     component: 'WhatNow',
-    words: ['tonight', 'engine'],
+    words: WHAT_NOW,
     manual: 'what-now',
+  },
+  {
+    path: 'tonight/guests',
+    component: 'Guests',
+    words: WHAT_NOW,
+    manual: 'guests',
+    name: 'guests.title',
+  },
+  {
+    path: 'tonight/flour',
+    component: 'FlourShort',
+    words: WHAT_NOW,
+    manual: 'missing',
+    name: 'missing.flour',
+  },
+  {
+    path: 'tonight/oven',
+    component: 'OvenDown',
+    words: WHAT_NOW,
+    manual: 'missing',
+    name: 'missing.oven',
   },
   {
     path: 'demand',

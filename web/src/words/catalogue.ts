@@ -8,6 +8,7 @@ export type WordArea =
   | 'base'
   | 'engine'
   | 'tonight'
+  | 'whatNow'
   | 'demand'
   | 'formulas'
   | 'plan'
@@ -32,6 +33,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     base: async () => ({ default: (await import('./en/base')).words }),
     engine: () => import('@calm/domain/words/en/engine.json', { with: { type: 'json' } }),
     tonight: () => import('./en/tonight.json', { with: { type: 'json' } }),
+    whatNow: () => import('./en/whatNow.json', { with: { type: 'json' } }),
     demand: () => import('./en/demand.json', { with: { type: 'json' } }),
     formulas: () => import('./en/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./en/plan')).words }),
@@ -47,6 +49,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     base: async () => ({ default: (await import('./it/base')).words }),
     engine: () => import('@calm/domain/words/it/engine.json', { with: { type: 'json' } }),
     tonight: () => import('./it/tonight.json', { with: { type: 'json' } }),
+    whatNow: () => import('./it/whatNow.json', { with: { type: 'json' } }),
     demand: () => import('./it/demand.json', { with: { type: 'json' } }),
     formulas: () => import('./it/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./it/plan')).words }),
@@ -62,6 +65,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     base: async () => ({ default: (await import('./es/base')).words }),
     engine: () => import('@calm/domain/words/es/engine.json', { with: { type: 'json' } }),
     tonight: () => import('./es/tonight.json', { with: { type: 'json' } }),
+    whatNow: () => import('./es/whatNow.json', { with: { type: 'json' } }),
     demand: () => import('./es/demand.json', { with: { type: 'json' } }),
     formulas: () => import('./es/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./es/plan')).words }),
@@ -77,6 +81,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     base: async () => ({ default: (await import('./ar/base')).words }),
     engine: () => import('@calm/domain/words/ar/engine.json', { with: { type: 'json' } }),
     tonight: () => import('./ar/tonight.json', { with: { type: 'json' } }),
+    whatNow: () => import('./ar/whatNow.json', { with: { type: 'json' } }),
     demand: () => import('./ar/demand.json', { with: { type: 'json' } }),
     formulas: () => import('./ar/formulas.json', { with: { type: 'json' } }),
     plan: async () => ({ default: (await import('./ar/plan')).words }),

@@ -5,7 +5,6 @@ import {
   type Booking,
   type BookingContent,
   type SalesImport,
-  type CountChange,
   type CountOfMany,
   type EventContent,
   type HolidaysAnswer,
@@ -22,16 +21,9 @@ import {
   type ServicePatternContent,
   type UsualChange,
 } from '@calm/contract';
-import { api, keepInServices, type DateRange } from '../../state/api/api';
+import { api, type DateRange } from '../../state/api/api';
+import type { CellAddress } from '../../state/api/countsApi';
 import { recordWrites } from '../../state/api/recordWrites';
-
-/** Which number of the week. */
-interface CellAddress {
-  readonly house: string;
-  readonly date: string;
-  readonly patternId: string;
-  readonly productId: string;
-}
 
 const demandApi = api.injectEndpoints({
   endpoints: (build) => {
@@ -73,25 +65,6 @@ const demandApi = api.injectEndpoints({
       >({
         query: ({ house, imported }) => routeRequest('importSales', [house], imported),
       }),
-      changeCount: build.mutation<ProductCount, CellAddress & { readonly change: CountChange }>({
-        query: ({ house, date, patternId, productId, change }) =>
-          routeRequest('changeCount', [house, date, patternId, productId], change),
-        onQueryStarted: ({ house, date, patternId }, request) =>
-          keepInServices(house, request, (dateRange, kept) =>
-            api.util.updateQueryData('services', dateRange, (services) => {
-              const service = services.find(
-                (each) => each.date === date && each.patternId === patternId,
-              );
-              if (!service) return;
-              // What is carried over is shared out again when the services come again.
-              const counts = service.counts.map((count) =>
-                count.productId === kept.productId ? { ...count, ...kept } : count,
-              );
-              Object.assign(service, { counts });
-            }),
-          ),
-        invalidatesTags: ['Services'],
-      }),
       changeCounts: build.mutation<
         ProductCount[],
         { house: string; counts: readonly CountOfMany[] }
@@ -122,7 +95,6 @@ export const {
   useSalesQuery,
   useChangeSaleMutation,
   useImportSalesMutation,
-  useChangeCountMutation,
   useChangeCountsMutation,
   useAddEventMutation,
   useChangeEventMutation,

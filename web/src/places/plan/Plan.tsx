@@ -26,6 +26,7 @@ import { usePlanEditing, type PlanEditing } from './editing/usePlanEditing';
 import { useSimulatedPlan } from './editing/useSimulatedPlan';
 import { usePlanWeek, type PlanWeek } from './editing/usePlanWeek';
 import { useOptimizer } from './editing/useOptimizer';
+import { isAssumedKind, type AssumedKind } from './publish/useAssumption';
 import { WhatIfDialog } from './publish/WhatIfDialog';
 import { ZOOMS, type OpenDialog, Toolbar } from './Toolbar';
 import { PlanState } from './PlanState';
@@ -68,7 +69,9 @@ const WeekPlan = memo(function WeekPlan({
   const words = usePlanWords(week);
   const editing = usePlanEditing(latest);
   const { state, optimize, leaveOut, stop, forget } = useOptimizer(latest, editing);
-  const [dialog, setDialog] = useState<OpenDialog | null>(null);
+  const [asked, setAsked] = useAsked();
+  const [opened, setDialog] = useState<OpenDialog | null>(null);
+  const dialog = asked ? 'what-if' : opened;
   useUndoKeys(editing.undo, editing.redo);
 
   const simulated = useSimulatedPlan(week);
@@ -165,7 +168,11 @@ const WeekPlan = memo(function WeekPlan({
           words={words}
           messages={messages}
           editing={editing}
-          onClose={() => setDialog(null)}
+          first={asked}
+          onClose={() => {
+            setDialog(null);
+            setAsked();
+          }}
         />
       )}
     </Page>
@@ -217,9 +224,22 @@ function DoughWarningList({
   );
 }
 
+/** What the address asks about, e.g. from a shift; and how to have it asked no more. */
+function useAsked(): [AssumedKind | null, () => void] {
+  const [params, setParams] = useSearchParams();
+  const asked = params.get('if');
+  const forget = () => {
+    if (asked === null) return;
+    params.delete('if');
+    setParams(params, { replace: true });
+  };
+  return [isAssumedKind(asked) ? asked : null, forget];
+}
+
 function PlanDialog({
   open,
   conflicts,
+  first,
   ...rest
 }: {
   readonly open: OpenDialog;
@@ -228,11 +248,13 @@ function PlanDialog({
   readonly words: PlanWords;
   readonly messages: PlanMessages;
   readonly editing: PlanEditing;
+  /** What is asked about first; null where nothing is. */
+  readonly first: AssumedKind | null;
   readonly onClose: () => void;
 }) {
   return open === 'publish' ? (
     <PublishDialog conflicts={conflicts} {...rest} />
   ) : (
-    <WhatIfDialog {...rest} />
+    <WhatIfDialog first={first} {...rest} />
   );
 }

@@ -7,11 +7,20 @@ import type { Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
 
 /** When the ovens are to be lit, and when the busiest hour wants more than they bake. */
-export function Ovens({ board, service }: { readonly board: Board; readonly service: Service }) {
+export function Ovens({
+  board,
+  service,
+  without,
+}: {
+  readonly board: Board;
+  readonly service: Service;
+  /** One that does not heat; the others are told of either way. */
+  readonly without?: string;
+}) {
   const { t } = useTranslation();
   const f = useFormats();
   const { atMs } = useCursor();
-  const { ovens = [] } = board.book.house.settings;
+  const ovens = (board.book.house.settings.ovens ?? []).filter(({ name }) => name !== without);
   const { data } = useForecastQuery({ house: board.house, from: service.date, days: 1 });
   if (ovens.length === 0) return null;
   const [doorsMs, closeMs] = [Date.parse(service.startsAt), Date.parse(service.endsAt)];
@@ -30,6 +39,14 @@ export function Ovens({ board, service }: { readonly board: Board; readonly serv
         <p className="quiet small">
           {t('tonight.ovens.light', {
             ovens: f.list(lightings.map(({ name, atMs: at }) => `${name} ${f.time(at)}`)),
+          })}
+        </p>
+      )}
+      {without !== undefined && busiest && busiest.balls <= ballsPerHour && (
+        <p>
+          {t('missing.manage', {
+            from: f.time(busiest.fromMs),
+            balls: f.count(Math.round(busiest.balls)),
           })}
         </p>
       )}

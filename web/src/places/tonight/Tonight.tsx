@@ -1,5 +1,6 @@
 import type { Service } from '@calm/contract';
 import { lotPositionOf, type BoardLot } from '@calm/domain';
+import Button from '@mui/material/Button';
 import { lazy, Suspense, useMemo, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -97,7 +98,14 @@ function ServiceSimulation({
     <Page
       title={f.joined(service.name, f.date(service.date))}
       lead={<Countdown service={service} atMs={atMs} />}
-      aside={<Wanted board={board} service={service} />}
+      aside={
+        <>
+          <Wanted board={board} service={service} />
+          <Button variant="outlined" component={Link} to={`/${board.house}/tonight/what-now`}>
+            {t('tonight.whatNow')}
+          </Button>
+        </>
+      }
     >
       {setUp}
       <Ovens board={board} service={service} />

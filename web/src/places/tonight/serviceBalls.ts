@@ -22,6 +22,7 @@ import {
   currentRecords,
   discardedOf,
   forecastAt,
+  lentOf,
   serviceIdOf,
   spreadOf,
   type BoardLot,
@@ -56,7 +57,7 @@ export interface ServiceBalls {
 export interface KnownBalls {
   readonly usage: readonly Usage[];
   readonly forecasts: readonly Forecast[];
-  /** Of the lot. */
+  /** Of the lot, and of those that lend it balls. */
   readonly records: readonly LotRecord[];
   /** When its balls open well; null while that is not known. */
   readonly window: LotWindow | null;
@@ -89,16 +90,17 @@ export function serviceBalls(
     ? Math.max(0, Math.min(planned, fromMin - minute(pull.endMs)) || planned)
     : 0;
   const keepMin = Math.max(QUARTER_MIN, untilMin - fromMin);
-  const made = madeFor(lot, product, need, count ? ballsToMake(count) : 0, records);
+  const borrowed = borrowedFor(lot, product, serviceId, records, minute);
+  const own = madeFor(lot, product, need, count ? ballsToMake(count) : 0, records);
+  const made = borrowed.reduce((sum, { balls }) => sum + balls, own);
   const known = usage.find(
     (each) => each.service === service.name && each.productId === product.id,
   );
   const curve = evened(known?.curve ?? [], lengthMin);
-  const pulled = pulledOf(lot, product, serviceId, pull, records, made, {
-    fromMin,
-    temperMin,
-    minute,
-  });
+  const pulled = [
+    ...pulledOf(lot, product, serviceId, pull, records, own, { fromMin, temperMin, minute }),
+    ...borrowed,
+  ];
   const told = forecastAt(forecasts, service, product.id);
   const forecast = told && told.mean > 0 ? told : null;
   const expected = forecast ? expectedBy(forecast, need) : need;
@@ -180,8 +182,27 @@ function madeFor(
   // What nobody has mixed yet is not there.
   if (!lot) return carried;
   const made = items.find(({ productId }) => productId === product.id)?.count ?? 0;
-  const gone = discardedOf(records, lot.id, product.id);
+  const gone = discardedOf(records, lot.id, product.id) + lentOf(records, lot, product.id);
   return Math.min(Math.max(0, made - gone), toMake) + carried;
+}
+
+/** Balls of other lots, made for other days, that were pulled for this service. */
+function borrowedFor(
+  { lot }: BoardLot,
+  product: Product,
+  serviceId: string,
+  records: readonly LotRecord[],
+  minute: (ms: number) => number,
+): Pulled[] {
+  return currentRecords(records, 'pulled')
+    .filter(
+      ({ lotId, content }) =>
+        lotId !== lot?.id &&
+        content.productId === product.id &&
+        content.serviceId === serviceId &&
+        content.balls > 0,
+    )
+    .map(({ at, content: { balls } }) => ({ atMin: minute(Date.parse(at)), balls }));
 }
 
 function pulledOf(

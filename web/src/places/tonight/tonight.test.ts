@@ -116,6 +116,23 @@ describe('balls of a service', () => {
     expect(whyNoWave(late, lateMs)).toBe('tooLate');
   });
 
+  it('are lent by a lot of another day, and missed where they were made for', () => {
+    const from = { ...pulled(24, doorsMs - 60 * MIN), lotId: 'another' };
+    const without = ballsAt(boardOf(), dinner, doorsMs - 30 * MIN);
+    const withThem = ballsAt(boardOf(), dinner, doorsMs - 30 * MIN, [from]);
+    const all = ({ standing }: typeof without) =>
+      standing.cold + standing.warming + standing.ready + standing.notYet + standing.past;
+    expect(all(withThem)).toBe(all(without) + 24);
+    const [date, ...rest] = serviceIdOf(dinner).split('/');
+    const other = [`${date?.slice(0, -2)}01`, ...rest].join('/');
+    const lent = pulled(24, doorsMs - 60 * MIN);
+    const content = { ...lent.content, serviceId: other } as typeof lent.content;
+    const gone = { ...lent, content };
+    const made = boardOf().lots[0]?.items[0]?.count ?? 0;
+    const left = ballsAt(boardOf(), dinner, doorsMs - 30 * MIN, [gone]);
+    expect(all(left)).toBe(Math.min(all(without), made - 24));
+  });
+
   it('ticked off without waves came out for the first service', () => {
     const { key, pull } = pullMark();
     const marks = [

@@ -6,7 +6,7 @@ import { useHouse } from '../../../state/board/useBoard';
 import { useDraft } from '../../../state/drafts/useDraft';
 import { useDraftedWrite } from '../../../state/api/useDraftedWrite';
 import { useWrite, type Disagreement } from '../../../state/api/useWrite';
-import { useChangeCountMutation } from '../demandApi';
+import { useChangeCountMutation } from '../../../state/api/countsApi';
 
 interface CountChange {
   readonly count: number | null;

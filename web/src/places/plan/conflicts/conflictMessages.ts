@@ -191,6 +191,11 @@ function assumptionMessage(one: Assumption, saying: Saying): string {
         });
       }
       return t('plan.assumption.away', { who: words.person(one.personId), ...when(one.when) });
+    case 'mixer-down':
+      return t('plan.assumption.mixer-down', {
+        mixer: words.mixer(one.mixerId),
+        ...when(one.when),
+      });
     case 'more-balls':
       return t('plan.assumption.more-balls', {
         service: words.service(one.serviceId),

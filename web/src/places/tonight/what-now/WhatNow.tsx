@@ -14,6 +14,7 @@ import { usePermission } from '../../../state/api/usePermission';
 import { useBoard, type Board } from '../../../state/board/useBoard';
 import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import { useLotRecords } from '../../../state/outbox/useRecords';
+import { Back } from './Back';
 import { actionWords, ChoiceItem } from './ChoiceItem';
 import { useWhatNow } from './useWhatNow';
 import styles from './WhatNow.module.css';
@@ -116,26 +117,6 @@ function asItIs(choices: readonly AdvisedChoice[], mixedMs: number) {
         endMs: mixedMs + window.latestHour * HOUR_MS,
       }
     : null;
-}
-
-/** Until when it may go back into the cold, and how long it then keeps. */
-function Back({
-  back,
-  mixedMs,
-}: {
-  readonly back: {
-    readonly untilHour: number | null;
-    readonly keepsUntilHour: number | null;
-  } | null;
-  readonly mixedMs: number;
-}) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  if (!back) return null;
-  const at = (hour: number) => f.moment(mixedMs + hour * HOUR_MS);
-  if (back.untilHour === null || back.keepsUntilHour === null)
-    return <p>{t('whatNow.backNever')}</p>;
-  return <p>{t('whatNow.back', { until: at(back.untilHour), keeps: at(back.keepsUntilHour) })}</p>;
 }
 
 /** What was decided last, by whom. */

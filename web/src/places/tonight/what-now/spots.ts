@@ -2,6 +2,7 @@ import type { HouseBook, LotRecord, Service } from '@calm/contract';
 import type { AdvicePlace, Container } from '@calm/core';
 import {
   currentRecords,
+  lentOf,
   serviceIdOf,
   type BoardLot,
   type PlaceAir,
@@ -72,7 +73,7 @@ export function servicesFor(
   });
   const sorted = [...wanting].sort((a, b) => a.startMs - b.startMs);
   const [first] = sorted;
-  let left = made;
+  let left = made - (lot.lot ? lentOf(records, lot.lot, lot.product.id) : 0);
   return sorted
     .filter(({ date }) => date === first?.date)
     .flatMap(({ startMs, endMs, count }) => {

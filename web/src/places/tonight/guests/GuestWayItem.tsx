@@ -1,0 +1,114 @@
+import type { AdvisedChoice } from '@calm/contract';
+import { HOUR_MS } from '@calm/core';
+import { serviceIdOf } from '@calm/domain';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { useFormats } from '../../../parts/format/useFormats';
+import { usePermission } from '../../../state/api/usePermission';
+import type { Board } from '../../../state/board/useBoard';
+import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
+import type { WhatNowAnswer } from '../../../workers/engine/engineAnswers';
+import { ChoiceItem } from '../what-now/ChoiceItem';
+import { Back } from '../what-now/Back';
+import styles from './Guests.module.css';
+import { keptFor, type Guests, type GuestWay } from './guestWays';
+
+/** Balls of one lot, whose they were, and the best that can be done with them. */
+export function GuestWayItem({
+  board,
+  guests,
+  way: { taken, waiting },
+  answer,
+  isFirst,
+}: {
+  readonly board: Board;
+  readonly guests: Guests;
+  readonly way: GuestWay;
+  readonly answer: WhatNowAnswer | undefined;
+  readonly isFirst: boolean;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const [best] = answer?.ok ? answer.value.choices.filter(({ stages }) => stages !== null) : [];
+  const pull = usePullFor(board, guests, taken);
+  const { code, date } = taken.lot;
+  const isMore = guests.more > 0;
+  const kept = isMore ? null : keptFor(board, waiting.services);
+  const { mixedMs } = waiting.way;
+  const asIs = answer?.ok && answer.value.choices.find((choice) => choice.do === 'keep')?.window;
+  return (
+    <section className={styles['way']}>
+      <p>
+        <b>
+          <Link to={`/${board.house}/tonight/what-now/${code}`}>{code}</Link>{' '}
+          {!isMore
+            ? kept
+              ? t('guests.keptFor', {
+                  count: taken.balls,
+                  service: `${kept.name}, ${f.date(kept.date)}`,
+                })
+              : t('guests.nobodyWants', { count: taken.balls })
+            : t(taken.lacks.length > 0 ? 'guests.lent' : 'guests.spare', {
+                count: taken.balls,
+                date: f.date(date),
+              })}
+        </b>{' '}
+        {taken.lacks.map(({ service, balls }) => (
+          <span key={serviceIdOf(service)}>
+            {t('guests.lacks', {
+              service: `${service.name}, ${f.date(service.date)}`,
+              count: balls,
+            })}{' '}
+          </span>
+        ))}
+      </p>
+      {answer?.ok && !isMore && <Back back={answer.value.back} mixedMs={mixedMs} />}
+      {best ? (
+        <ol className={styles['best']}>
+          <ChoiceItem
+            choice={best}
+            mixedMs={mixedMs}
+            nowMs={waiting.nowMs}
+            services={waiting.services}
+            wanted={taken.balls}
+            before={
+              asIs
+                ? {
+                    startMs: mixedMs + asIs.earliestHour * HOUR_MS,
+                    endMs: mixedMs + asIs.latestHour * HOUR_MS,
+                  }
+                : null
+            }
+            isFirst={isFirst}
+            onChoose={isMore && isPullNow(best) ? pull : null}
+          />
+        </ol>
+      ) : (
+        <p>{t('guests.pastUse')}</p>
+      )}
+    </section>
+  );
+}
+
+const isPullNow = (choice: AdvisedChoice): boolean => choice.do === 'pull-now';
+
+/** Puts it on record that the balls were pulled for the service; null where somebody only looks. */
+function usePullFor(board: Board, { product, service }: Guests, taken: GuestWay['taken']) {
+  const { t } = useTranslation();
+  const mayMark = usePermission('mark');
+  const { lot } = taken.lot;
+  const put = useRecordOutcome(board.house, lot as NonNullable<typeof lot>);
+  if (!mayMark || !lot) return null;
+  const trays = Math.ceil(taken.balls / product.ballsPerTray);
+  return () =>
+    put(
+      {
+        kind: 'pulled',
+        productId: product.id,
+        serviceId: serviceIdOf(service),
+        trays,
+        balls: taken.balls,
+      },
+      t('tonight.pulled', { count: trays, product: product.name }),
+    );
+}

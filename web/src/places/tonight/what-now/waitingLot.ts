@@ -1,0 +1,74 @@
+import type { ColdBoard, LotRecord, Product } from '@calm/contract';
+import {
+  airOfPlaces,
+  asDecided,
+  doughInProgress,
+  keptCold,
+  nextDoors,
+  type BoardLot,
+  type DoughInProgress,
+  type WaitingLot,
+} from '@calm/domain';
+import type { Board } from '../../../state/board/useBoard';
+import { servicesFor, spotsOf } from './spots';
+
+/** What is known of a house at a moment, beside its board. */
+export interface KnownNow {
+  /** Null where nothing is known of its cold. */
+  readonly cold: ColdBoard | null;
+  /** Of the lot. */
+  readonly records: readonly LotRecord[];
+  readonly atMs: number;
+}
+
+/**
+ * A lot's balls of one product as the engine is asked about them.
+ *
+ * @param services whom they are for; those of their plan when absent
+ * @returns null of a lot that is not mixed yet
+ */
+export function waitingLot(
+  board: Board,
+  lot: BoardLot,
+  product: Product,
+  { cold, records, atMs }: KnownNow,
+  services?: WaitingLot['services'],
+): WaitingLot | null {
+  const { book } = board;
+  const going = doughInProgress(lot, product, book.house.settings.usualTempsC.preferment, atMs);
+  if (!going || going.mixedMs > atMs) return null;
+  const air = cold ? airOfPlaces(book.places, cold.probes, cold.air, cold.notes) : [];
+  const kept = stillCold(going, lot, product, board, cold, atMs);
+  const wanting = services ?? servicesFor(board.services, lot, records, atMs);
+  return {
+    way: asDecided(kept ?? going, records),
+    records,
+    places: book.places,
+    air,
+    nowMs: atMs,
+    // What stands in the cold is pulled for one service; for the later ones it stays there.
+    services: kept && !services ? wanting.slice(0, 1) : wanting,
+    spots: spotsOf(book, air, lot, atMs),
+  };
+}
+
+/** The way of a lot's trays that stand in the cold, though others of it have been pulled; null of one that has none. */
+function stillCold(
+  way: DoughInProgress,
+  lot: BoardLot,
+  product: Product,
+  { book: { places }, services }: Board,
+  cold: ColdBoard | null,
+  nowMs: number,
+): DoughInProgress | null {
+  const isStanding = cold?.lots.some(
+    ({ key, productId, zone }) => key === lot.lot?.id && productId === product.id && zone !== null,
+  );
+  if (!isStanding) return null;
+  const inCold = way.places.map(
+    (name) => places.find((place) => place.name === name && place.room !== null) ?? null,
+  );
+  const doors = nextDoors(lot, services, nowMs);
+  const stages = keptCold(way.document.stages, inCold, way.mixedMs, nowMs, doors);
+  return stages ? { ...way, document: { ...way.document, stages } } : way;
+}
