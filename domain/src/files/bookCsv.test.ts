@@ -30,6 +30,20 @@ describe('a book as a table', () => {
     expect(read(writeBookCsv(schools.value))).toEqual(schools.value);
   });
 
+  it('says whether dry yeast is woken first', () => {
+    const woken = (isPreWetted: boolean): BookFile => ({
+      ...yard,
+      formulas: yard.formulas.slice(0, 1).map((entry) => ({
+        ...entry,
+        formula: {
+          ...entry.formula,
+          yeast: { form: 'active-dry' as const, percent: 0.2, isPreWetted },
+        },
+      })),
+    });
+    for (const is of [true, false]) expect(read(writeBookCsv(woken(is)))).toEqual(woken(is));
+  });
+
   it('loses nothing of any formula', () => {
     const name = fc.string({ minLength: 1, maxLength: 20, unit: 'grapheme' }).filter((text) => {
       const isPlain = text.trim() === text && !/^'?[=+\-@\t\r]/.test(text);

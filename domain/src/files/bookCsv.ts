@@ -1,4 +1,4 @@
-import type { Addition, Flour, PlainFormula, RestStage, WorkStage } from '@calm/core';
+import type { Addition, Flour, PlainFormula, RestStage, WorkStage, YeastDose } from '@calm/core';
 import Papa from 'papaparse';
 import { writeCsv } from './writeCsv';
 import type { Method, MethodStep, BookFile, FileFormula, FileRoute } from '@calm/contract';
@@ -63,7 +63,7 @@ function formulaRows({ code, name, doughTempC, formula, method }: FileFormula): 
           { kind: 'share', ingredient: preferment.name, value: preferment.flourSharePercent },
           { kind: 'water', value: preferment.waterPercent },
           ...optional('salt', preferment.saltPercent),
-          { kind: 'yeast', form: preferment.yeast.form, value: preferment.yeast.percent },
+          yeastRow(preferment.yeast),
         ].map(own('pre-ferment'))
       : []),
     ...(oldDough
@@ -84,9 +84,20 @@ function plainRows(formula: PlainFormula): CsvRow[] {
     ...optional('sugar', formula.sugarPercent),
     ...optional('oil', formula.oilPercent),
     ...(formula.additions ?? []).map(additionRow),
-    { kind: 'yeast', form: formula.yeast.form, value: formula.yeast.percent },
+    yeastRow(formula.yeast),
   ];
 }
+
+/** Dry yeast that is woken in water first says so where other rows name an ingredient. */
+export const WOKEN = 'woken';
+export const NOT_WOKEN = 'not woken';
+
+const yeastRow = ({ form, percent, isPreWetted }: YeastDose): CsvRow => ({
+  kind: 'yeast',
+  form,
+  value: percent,
+  ...(isPreWetted !== undefined && { ingredient: isPreWetted ? WOKEN : NOT_WOKEN }),
+});
 
 const optional = (kind: string, value: number | undefined): CsvRow[] =>
   value === undefined ? [] : [{ kind, value }];

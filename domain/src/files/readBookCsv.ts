@@ -1,6 +1,6 @@
 import { bookFileSchema, check } from '@calm/contract/schemas';
 import { BOOK_FILE_FORMAT, BOOK_FILE_VERSION, type BookFile } from '@calm/contract';
-import { CSV_PARTS, parseCsv } from './bookCsv';
+import { CSV_PARTS, NOT_WOKEN, parseCsv, WOKEN } from './bookCsv';
 import type { FileProblem, ReadFile } from './readBookFile';
 
 type Cells = Readonly<Record<string, string>>;
@@ -93,7 +93,9 @@ class BookReader {
       formula[single] = amount;
       this.lines.set(`${path}/${single}`, line);
     } else if (kind === 'yeast') {
-      formula['yeast'] = { form, percent: amount };
+      const isSaid = ingredient === WOKEN || ingredient === NOT_WOKEN;
+      const woken = isSaid && { isPreWetted: ingredient === WOKEN };
+      formula['yeast'] = { form, percent: amount, ...woken };
       this.lines.set(`${path}/yeast`, line);
     } else if (kind === 'flour') {
       const flour = numbers(cells, ['strengthW', 'proteinPercent', 'branPercent']);
