@@ -50,6 +50,8 @@ export type RecordContent =
       readonly kind: 'weighed';
       readonly loadNumber: number;
       readonly key: string;
+      /** The step of the method that it went in at, where it was weighed step by step. */
+      readonly step?: string;
       readonly grams: number;
       readonly wantedG: number;
     }

@@ -68,6 +68,7 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.Part
   weighed: {
     loadNumber: Joi.number().integer().min(1).max(200).required(),
     key: text(80).required(),
+    step: text(80),
     grams: massG().allow(0).required(),
     wantedG: massG().allow(0).required(),
   },

@@ -47,6 +47,18 @@ describe('a formula as it was weighed', () => {
     ).toBeCloseTo(yard.saltPercent + 0.1, 9);
   });
 
+  it('has less water where what was held back was not used', () => {
+    const [first, held] = [weighed(1, 'water', 11_780, 11_780), weighed(1, 'water', 0, 620)];
+    const off = formulaAsWeighed(yard, [first, held], 20_000);
+    expect(off.waterPercent).toBeCloseTo(yard.waterPercent - 3.1, 9);
+    // In one load of two it is half of that.
+    const other = weighed(2, 'water', 12_400, 12_400);
+    expect(formulaAsWeighed(yard, [first, held, other], 20_000).waterPercent).toBeCloseTo(
+      yard.waterPercent - 1.55,
+      9,
+    );
+  });
+
   it('leaves what a pre-ferment brings as it is: only the bowl was weighed', () => {
     const off = formulaAsWeighed(slab, [weighed(1, 'yeast', 30, 20)], 20_000);
     expect(off.preferment).toEqual(slab.preferment);

@@ -39,7 +39,9 @@ export function formulaAsWeighed(
     const own = weighed.filter(({ key }) => key === line);
     if (own.length === 0) return 0;
     const overG = own.reduce((sum, { grams, wantedG }) => sum + grams - wantedG, 0);
-    return (100 * overG) / (own.length * flourPerLoadG);
+    // Water held back and not used is a line of its load too, however many times it was weighed.
+    const loads = new Set(own.map(({ loadNumber }) => loadNumber)).size;
+    return (100 * overG) / (loads * flourPerLoadG);
   };
   // More flour than was wanted makes less of everything else.
   const flour =

@@ -1,22 +1,30 @@
-import { adviseLoad, currentRecords, type BoardLot } from '@calm/domain';
-import type { RecordOf } from '@calm/contract';
-import type { WeighedLine } from '@calm/core';
+import { adviseLoad, stepAmountsOf, type BoardLot } from '@calm/domain';
+import type { MethodStep, RecordOf } from '@calm/contract';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { Fragment, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Caution } from '../../../parts/messages/Caution';
 import { useFormats } from '../../../parts/format/useFormats';
-import { NumberField } from '../../../parts/fields/NumberField';
-import { useNotices } from '../../../parts/messages/Notices';
 import { Page } from '../../../parts/layout/Page';
 import type { Board } from '../../../state/board/useBoard';
-import { useAddRecord, useLotRecords } from '../../../state/outbox/useRecords';
-import { useBenchScale } from './useBenchScale';
+import { useLotRecords } from '../../../state/outbox/useRecords';
 import { useSheet } from '../sheet/useSheet';
 import { WindowNow } from '../sheet/WindowNow';
 import { useWakeLock } from '../../../state/time/useWakeLock';
 import styles from './WeighOff.module.css';
+import { AtScale } from './AtScale';
+import {
+  begunBy,
+  turnsByIngredient,
+  turnsByStep,
+  WEIGH_BY,
+  weighedTurns,
+  type Turn,
+  type WeighBy,
+} from './turns';
 import { decimalsOf, nameOf } from './weighWords';
 import { WithStartedLot } from '../WithLot';
 
@@ -41,16 +49,20 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
   const record = boardLot.lot?.loads.find((each) => each.number === number);
   const [chosen, setChosen] = useState<string | null>(null);
   if (!load || !record || !boardLot.lot) return null;
-  const weighed = new Map(
-    currentRecords(records, 'weighed')
-      .filter(({ content }) => content.loadNumber === number)
-      .map((each) => [each.content.key, each]),
-  );
-  const next = load.ingredients.find(({ key }) => !weighed.has(key));
-  const line = load.ingredients.find(({ key }) => key === chosen) ?? next ?? null;
+  const weighed = weighedTurns(records, number);
+  const amounts = stepAmountsOf(recipe, load);
+  const begun = begunBy(weighed);
+  const by: WeighBy = amounts ? (begun ?? wantedBy(params.get('by'))) : 'ingredient';
+  const groups =
+    amounts && by === 'step'
+      ? turnsByStep(recipe.method.steps, amounts)
+      : turnsByIngredient(load.ingredients);
+  const turns = groups.flatMap((group) => group.turns);
+  const next = turns.find(({ id }) => !weighed.has(id));
+  const turn = turns.find(({ id }) => id === chosen) ?? next ?? null;
   const { pourTempC, iceG } = adviseLoad(recipe, load, record, record.frictionC);
   const { scaleReadabilityG } = recipe.settings;
-  const stepOf = ({ kind }: WeighedLine) =>
+  const stepOf = ({ kind }: Turn['line']) =>
     kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
   const sheetPath = `/${board.house}/mix/${boardLot.date}/${boardLot.product.slug}`;
   return (
@@ -64,38 +76,101 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
     >
       <WindowNow board={board} boardLot={boardLot} isOnlyIfMoved />
       <div className={styles['weighing']}>
-        {line ? (
+        {turn ? (
           <AtScale
-            key={`${number}/${line.key}`}
+            key={`${number}/${turn.id}`}
             house={board.house}
             lotId={boardLot.lot.id}
             code={boardLot.code}
             number={number}
-            line={line}
-            stepG={stepOf(line)}
-            water={line.kind === 'water' ? { pourTempC, iceG } : null}
-            before={weighed.get(line.key) ?? null}
+            turn={turn}
+            stepG={stepOf(turn.line)}
+            water={
+              turn.line.kind === 'water' ? { pourTempC, iceG: turn.isHeldBack ? 0 : iceG } : null
+            }
+            before={weighed.get(turn.id) ?? null}
             onDone={() => setChosen(null)}
           />
         ) : (
           <p className={styles['all']}>{t('mix.weighOff.all')}</p>
         )}
-        <ol className={styles['lines']}>
-          {load.ingredients.map((each) => (
-            <Line
-              key={each.key}
-              line={each}
-              stepG={stepOf(each)}
-              record={weighed.get(each.key) ?? null}
-              isNow={each === line}
-              onChoose={() => setChosen(each.key)}
-            />
-          ))}
-        </ol>
+        <div>
+          {amounts && (
+            <WeighByChoice by={by} isBegun={begun !== null} onChange={() => setChosen(null)} />
+          )}
+          <ol className={styles['lines']}>
+            {groups.map(({ step, turns: own }) => (
+              <Fragment key={step?.key ?? 'all'}>
+                {by === 'step' && <StepHead step={step} />}
+                {own.map((each) => (
+                  <Line
+                    key={each.id}
+                    line={each.line}
+                    stepG={stepOf(each.line)}
+                    record={weighed.get(each.id) ?? null}
+                    isNow={each === turn}
+                    onChoose={() => setChosen(each.id)}
+                  />
+                ))}
+              </Fragment>
+            ))}
+          </ol>
+        </div>
       </div>
       <Caution about="flour-dust" />
       <Caution about="lifting" />
     </Page>
+  );
+}
+
+const wantedBy = (said: string | null): WeighBy => (said === 'step' ? 'step' : 'ingredient');
+
+/** Each ingredient at once, or step by step; once a load is begun, it goes on as it was begun. */
+function WeighByChoice({
+  by,
+  isBegun,
+  onChange,
+}: {
+  readonly by: WeighBy;
+  readonly isBegun: boolean;
+  readonly onChange: () => void;
+}) {
+  const { t } = useTranslation();
+  const [params, setParams] = useSearchParams();
+  return (
+    <ToggleButtonGroup
+      exclusive
+      value={by}
+      disabled={isBegun}
+      aria-label={t('mix.weighOff.how')}
+      sx={{ mb: 2, '& button': { minHeight: 48 } }}
+      onChange={(_event, to: WeighBy | null) => {
+        if (to === null) return;
+        params.set('by', to);
+        setParams(params, { replace: true });
+        onChange();
+      }}
+    >
+      {WEIGH_BY.map((each) => (
+        <ToggleButton key={each} value={each}>
+          {t(`mix.weighOff.by.${each}`)}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
+  );
+}
+
+/** A step of the method over what goes in at it. */
+function StepHead({ step }: { readonly step: MethodStep | null }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <li className={styles['step']}>
+      {step ? step.title : t('mix.weighOff.noStep')}
+      {step?.minutes !== undefined && (
+        <span className="quiet small"> {f.duration(step.minutes)}</span>
+      )}
+    </li>
   );
 }
 
@@ -109,7 +184,7 @@ function Line({
   isNow,
   onChoose,
 }: {
-  readonly line: WeighedLine;
+  readonly line: Turn['line'];
   readonly stepG: number;
   readonly record: Weighed | null;
   readonly isNow: boolean;
@@ -135,149 +210,5 @@ function Line({
         </span>
       </button>
     </li>
-  );
-}
-
-/** The scale, the weight wanted, and one press to take it. */
-function AtScale({
-  house,
-  lotId,
-  code,
-  number,
-  line,
-  stepG,
-  water,
-  before,
-  onDone,
-}: {
-  readonly house: string;
-  readonly lotId: string;
-  readonly code: string;
-  readonly number: number;
-  readonly line: WeighedLine;
-  readonly stepG: number;
-  readonly water: { readonly pourTempC: number; readonly iceG: number } | null;
-  readonly before: Weighed | null;
-  readonly onDone: () => void;
-}) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const { said } = useNotices();
-  const scale = useBenchScale(stepG);
-  const add = useAddRecord(house);
-  const decimals = decimalsOf(stepG);
-  const wantedG = line.grams;
-  const offG = scale.grams - wantedG;
-  const name = nameOf(t, line);
-  const take = (grams: number) => {
-    const content = { kind: 'weighed', loadNumber: number, key: line.key, grams, wantedG } as const;
-    const words = t('mix.weighOff.taken', { name, grams: f.grams(grams, decimals) });
-    add(lotId, content, `${code}: ${words}`, before?.id);
-    scale.clear();
-    said(words);
-    onDone();
-  };
-  const hold = {
-    onPointerDown: () => scale.pour(wantedG),
-    onPointerUp: scale.stop,
-    onPointerLeave: scale.stop,
-    onKeyDown: (event: { key: string }) => {
-      if (event.key === ' ' || event.key === 'Enter') scale.pour(wantedG);
-    },
-    onKeyUp: scale.stop,
-    onBlur: scale.stop,
-  };
-  return (
-    <section className={styles['scale']} aria-label={name}>
-      <h2>{name}</h2>
-      <p className={styles['wanted']}>{f.grams(wantedG, decimals)}</p>
-      {water && (
-        <p className={styles['water']}>
-          {water.iceG >= 1
-            ? t('mix.weigh.withIce', {
-                at: f.temperature(water.pourTempC),
-                ice: f.grams(water.iceG),
-                tap: f.grams(wantedG - water.iceG),
-              })
-            : t('mix.weigh.at', { at: f.temperature(water.pourTempC) })}
-        </p>
-      )}
-      <Shown scale={scale} wantedG={wantedG} stepG={stepG} />
-      <div className={styles['hands']}>
-        <Button variant="outlined" size="large" {...hold}>
-          {t('mix.weighOff.pour')}
-        </Button>
-        <Button
-          variant="outlined"
-          size="large"
-          onClick={() => scale.put(offG > stepG / 2 ? -offG : -stepG)}
-        >
-          {t('mix.weighOff.spoonOff')}
-        </Button>
-        <Button variant="outlined" size="large" onClick={scale.tare}>
-          {t('mix.weighOff.tare')}
-        </Button>
-      </div>
-      <Button
-        variant="contained"
-        size="large"
-        className={styles['take'] ?? ''}
-        disabled={!scale.isStable || scale.grams < stepG / 2}
-        onClick={() => take(scale.grams)}
-      >
-        {t('mix.weighOff.take')}
-      </Button>
-      <NumberField
-        label={t('mix.weighOff.typed')}
-        measure="grams"
-        rule={{ min: 0, max: 1_000_000, decimals, mayBeEmpty: true }}
-        step={stepG}
-        value={null}
-        onCommit={(grams) => grams !== null && take(grams)}
-      />
-      <p className="quiet small">{t('mix.weighOff.simulated')}</p>
-    </section>
-  );
-}
-
-/** What the scale shows, and how far that is from right. */
-function Shown({
-  scale,
-  wantedG,
-  stepG,
-}: {
-  readonly scale: ReturnType<typeof useBenchScale>;
-  readonly wantedG: number;
-  readonly stepG: number;
-}) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  const decimals = decimalsOf(stepG);
-  const offG = scale.grams - wantedG;
-  const isRight = Math.abs(offG) < stepG * 1.5;
-  return (
-    <>
-      <p
-        className={styles['shown']}
-        data-right={isRight}
-        data-stable={scale.isStable}
-        role="status"
-      >
-        <span>{t('mix.weighOff.scale')}</span>
-        <b>{f.grams(scale.grams, decimals)}</b>
-        <span>
-          {Math.abs(scale.grams) < stepG
-            ? t('mix.weighOff.empty')
-            : isRight
-              ? t('mix.weighOff.right')
-              : t(offG > 0 ? 'mix.weighOff.takeOff' : 'mix.weighOff.more', {
-                  by: f.grams(Math.abs(offG), decimals),
-                })}
-        </span>
-      </p>
-      <div className={styles['bar']} aria-hidden="true">
-        <span style={{ width: `${Math.min(100, Math.max(0, (100 * scale.grams) / wantedG))}%` }} />
-      </div>
-    </>
   );
 }

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { Caution } from '../../../parts/messages/Caution';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
@@ -36,6 +37,15 @@ export function Steps({
     <section aria-label={t('mix.steps.title')}>
       <h2>{method.name}</h2>
       <p className="quiet small">{method.why}</p>
+      {sheet.boardLot.lot && amounts && (
+        <Button
+          variant="outlined"
+          component={Link}
+          to={`/${board.house}/mix/${sheet.boardLot.date}/${sheet.boardLot.product.slug}/weigh?load=${number}&by=step`}
+        >
+          {t('mix.weighOff.byStep')}
+        </Button>
+      )}
       {!sheet.boardLot.lot && <p className={styles['hint']}>{t('mix.steps.startFirst')}</p>}
       <ol className={styles['steps']}>
         {method.steps.map((step, i) => (
