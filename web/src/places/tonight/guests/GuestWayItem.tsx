@@ -10,6 +10,7 @@ import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import type { WhatNowAnswer } from '../../../workers/engine/engineAnswers';
 import { ChoiceItem } from '../what-now/ChoiceItem';
 import { Back } from '../what-now/Back';
+import { choiceWork } from '../what-now/choiceWork';
 import styles from './Guests.module.css';
 import { keptFor, type Guests, type GuestWay } from './guestWays';
 
@@ -71,6 +72,7 @@ export function GuestWayItem({
             nowMs={waiting.nowMs}
             services={waiting.services}
             wanted={taken.balls}
+            work={choiceWork(board, taken.lot, best, taken.balls, mixedMs)}
             before={
               asIs
                 ? {

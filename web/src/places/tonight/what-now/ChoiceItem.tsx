@@ -5,6 +5,7 @@ import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { formatOdds } from '../../../parts/format/odds';
 import { useFormats } from '../../../parts/format/useFormats';
+import type { ChoiceWork } from './choiceWork';
 import styles from './WhatNow.module.css';
 import { WindowBar, type Span } from './WindowBar';
 
@@ -22,6 +23,7 @@ export function ChoiceItem({
   services,
   before,
   wanted,
+  work,
   isFirst,
   onChoose,
 }: {
@@ -33,6 +35,8 @@ export function ChoiceItem({
   readonly before: Span | null;
   /** Balls that are wanted of it. */
   readonly wanted: number;
+  /** Whose minutes it takes; null where nothing is done. */
+  readonly work: ChoiceWork | null;
   readonly isFirst: boolean;
   /** Null where somebody only looks. */
   readonly onChoose: (() => void) | null;
@@ -66,6 +70,14 @@ export function ChoiceItem({
           ))}
         </ol>
         <p className="quiet">{t(`advice.${why}`)}</p>
+        {work && (
+          <p className="quiet">
+            {t(work.who.length > 0 ? 'whatNow.work' : 'whatNow.workOfNobody', {
+              work: f.duration(work.minutes),
+              who: f.list(work.who),
+            })}
+          </p>
+        )}
       </div>
       {stages ? (
         <div className={styles['comes']}>

@@ -16,6 +16,7 @@ import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import { useLotRecords } from '../../../state/outbox/useRecords';
 import { Back } from './Back';
 import { actionWords, ChoiceItem } from './ChoiceItem';
+import { choiceWork } from './choiceWork';
 import { useWhatNow } from './useWhatNow';
 import styles from './WhatNow.module.css';
 
@@ -95,6 +96,13 @@ function OfLot({
                 nowMs={asked.nowMs}
                 services={asked.services}
                 wanted={asked.services.reduce((sum, { balls }) => sum + balls, 0)}
+                work={choiceWork(
+                  board,
+                  lot,
+                  choice,
+                  asked.services.reduce((sum, { balls }) => sum + balls, 0),
+                  asked.way.mixedMs,
+                )}
                 before={asItIs(answer.value.choices, asked.way.mixedMs)}
                 isFirst={i === 0}
                 onChoose={mayMark && choice.do !== 'keep' ? () => choose(choice) : null}

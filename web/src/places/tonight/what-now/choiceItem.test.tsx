@@ -36,6 +36,7 @@ const show = (choice: AdvisedChoice, onChoose: (() => void) | null) =>
         services={[{ startMs: NOW_MS + 8 * HOUR, endMs: NOW_MS + 11 * HOUR }]}
         before={null}
         wanted={67}
+        work={{ minutes: 25, who: ['Tilde'] }}
         isFirst
         onChoose={onChoose}
       />
@@ -47,6 +48,7 @@ describe('a way that a lot could take', () => {
     const choose = jest.fn<() => void>();
     show(chill, choose);
     expect(screen.getByText('Chill: Walk-in')).toBeInTheDocument();
+    expect(screen.getByText(/^Takes 25\smin\. In then, and can: Tilde\.$/)).toBeInTheDocument();
     expect(screen.getByText('Back to where it is opened')).toBeInTheDocument();
     expect(screen.getByText('54 of 67 balls open well')).toBeInTheDocument();
     expect(screen.getByText(/8 times in 10$/)).toBeInTheDocument();
