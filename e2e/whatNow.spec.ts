@@ -62,3 +62,39 @@ test('a lot that is not there, or not mixed yet, gets a plain answer', async ({ 
   await expect(page.getByText('There is no such lot among those of these days.')).toBeVisible();
   await expectAccessible(page);
 });
+
+test('an over-proofed lot is saved: balled again, and another lot is pulled before it', async ({
+  page,
+  at,
+}) => {
+  await test.step('it is seen to be over-proofed', async () => {
+    await page.goto(at('log/YR-1123-A'));
+    await arrived(page);
+    await page.getByRole('button', { name: 'over-proofed', exact: true }).click();
+    await expect(page.getByText(/YR-1123-A: .*over-proofed/)).toBeVisible();
+    await page.getByRole('link', { name: 'What now?' }).click();
+  });
+
+  await test.step('balled again it opens better than as it is, and somebody has the minutes', async () => {
+    const again = page.getByRole('listitem').filter({
+      has: page.getByRole('button', { name: /^Do this: Ball again/ }),
+    });
+    const keep = page.getByRole('listitem').filter({ hasText: 'Leave it as it is' });
+    const ballsIn = async (row: typeof again) =>
+      Number(/^\d+/.exec((await row.getByText(/balls open well$/).textContent()) ?? '')?.[0]);
+    await expect(again.getByText(/^Takes \d+\smin\. In then, and can: /)).toBeVisible({
+      timeout: 15_000,
+    });
+    expect(await ballsIn(again)).toBeGreaterThan(await ballsIn(keep));
+    await again.getByRole('button', { name: /^Do this: / }).click();
+    await expect(page.getByText(/decided: Ball again/)).toBeVisible();
+    await expectAccessible(page);
+  });
+
+  await test.step('meanwhile another lot is pulled for the first guests', async () => {
+    await page.goto(at('tonight/guests?more=24'));
+    const other = page.locator('section', { hasText: 'YR-1124-A' }).first();
+    await other.getByRole('button', { name: /^Do this: Pull/ }).click({ timeout: 15_000 });
+    await expect(page.getByText(/^YR-1124-A: \d+ trays? of Yard Round pulled/)).toBeVisible();
+  });
+});

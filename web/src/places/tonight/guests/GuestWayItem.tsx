@@ -1,6 +1,7 @@
-import type { AdvisedChoice } from '@calm/contract';
+import type { AdvisedChoice, Service } from '@calm/contract';
 import { HOUR_MS } from '@calm/core';
-import { serviceIdOf } from '@calm/domain';
+import { serviceIdOf, type Formats } from '@calm/domain';
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -32,7 +33,7 @@ export function GuestWayItem({
   const f = useFormats();
   const [best] = answer?.ok ? answer.value.choices.filter(({ stages }) => stages !== null) : [];
   const pull = usePullFor(board, guests, taken);
-  const { code, date } = taken.lot;
+  const { code } = taken.lot;
   const isMore = guests.more > 0;
   const kept = isMore ? null : keptFor(board, waiting.services);
   const { mixedMs } = waiting.way;
@@ -42,17 +43,7 @@ export function GuestWayItem({
       <p>
         <b>
           <Link to={`/${board.house}/tonight/what-now/${code}`}>{code}</Link>{' '}
-          {!isMore
-            ? kept
-              ? t('guests.keptFor', {
-                  count: taken.balls,
-                  service: `${kept.name}, ${f.date(kept.date)}`,
-                })
-              : t('guests.nobodyWants', { count: taken.balls })
-            : t(taken.lacks.length > 0 ? 'guests.lent' : 'guests.spare', {
-                count: taken.balls,
-                date: f.date(date),
-              })}
+          {whoseBalls(t, f, guests, taken, kept)}
         </b>{' '}
         {taken.lacks.map(({ service, balls }) => (
           <span key={serviceIdOf(service)}>
@@ -90,6 +81,23 @@ export function GuestWayItem({
       )}
     </section>
   );
+}
+
+/** Whose balls they are, in a sentence. */
+function whoseBalls(
+  t: TFunction,
+  f: Formats,
+  { more }: Guests,
+  { balls: count, lacks, lot }: GuestWay['taken'],
+  kept: Service | null,
+): string {
+  if (more > 0)
+    return t(lacks.length > 0 ? 'guests.lent' : 'guests.spare', {
+      count,
+      date: f.date(lot.date),
+    });
+  if (!kept) return t('guests.nobodyWants', { count });
+  return t('guests.keptFor', { count, service: `${kept.name}, ${f.date(kept.date)}` });
 }
 
 const isPullNow = (choice: AdvisedChoice): boolean => choice.do === 'pull-now';
