@@ -64,6 +64,21 @@ describe('calm advise', () => {
     expect(best('behind')?.odds).not.toBeCloseTo(best('over-proofed')?.odds ?? 0, 1);
   });
 
+  it('with what is seen told, gives the numbers that simulate its choices as it says', () => {
+    const told = calm('advise', { ...waiting, problem: 'ahead' }).out as unknown as Advised & {
+      constants: { name: string; factor: number }[];
+    };
+    expect(told.constants).toEqual([
+      { name: 'yeast-activity', factor: expect.any(Number) as unknown as number },
+    ]);
+    expect(told.constants[0]?.factor).toBeGreaterThan(1);
+    const choice = told.choices.find(({ do: action, window }) => action === 'keep' && window);
+    const { constants } = told;
+    const { out } = calm('simulate', { ...dough, stages: choice?.stages, constants });
+    const simulated = (out as { window: { earliestHour: number } | null }).window;
+    expect(simulated?.earliestHour).toBeCloseTo(choice?.window?.earliestHour ?? NaN, 0);
+  });
+
   it('says what is wrong with what it cannot take', () => {
     for (const wrong of [
       { services: [{ startHour: 9, endHour: 8, balls: 60 }] },

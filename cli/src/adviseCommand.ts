@@ -15,10 +15,11 @@ export function adviseCommand(input: unknown): Answer {
     return { kind: 'cannot', why, reasons: told.reasons };
   }
   const document: AdvisedDocument = {
-    choices: told.value.map(({ why, ...choice }) => ({
+    choices: told.value.choices.map(({ why, ...choice }) => ({
       ...choice,
       why: formatAdviceMessage(why),
     })),
+    ...(told.value.constants && { constants: told.value.constants }),
   };
   return { kind: 'done', document };
 }

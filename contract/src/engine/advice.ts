@@ -6,6 +6,7 @@ import type {
   DoughStage,
   DoughTrouble,
 } from '@calm/core';
+import type { AcceptedConstant } from './acceptedConstant';
 import type { DoughDocument, WindowDocument } from './dough';
 
 /** Input of `calm advise`. Hours count from the mixer. */
@@ -40,6 +41,8 @@ export interface AdvisedChoice {
 /** What `calm advise` answers, the best first; `why` in words. */
 export interface AdvisedDocument {
   readonly choices: readonly (Omit<AdvisedChoice, 'why'> & { readonly why: string })[];
+  /** With `problem`: numbers with which `calm simulate` of a choice's stages comes to what it says. */
+  readonly constants?: readonly AcceptedConstant[];
 }
 
 /** Input of `calm equivalent`. */

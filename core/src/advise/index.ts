@@ -1,5 +1,6 @@
 export * from './vocabulary';
 export * from './advise';
+export { asSeen } from './asSeen';
 export * from './backIntoCold';
 export * from './equivalent';
 export * from './flourSwap';
