@@ -9,14 +9,13 @@ import { NumberField } from '../../../parts/fields/NumberField';
 import { formatOdds } from '../../../parts/format/odds';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { Caution } from '../../../parts/messages/Caution';
-import { Failed } from '../../../parts/messages/Failed';
 import { Waiting } from '../../../parts/messages/Waiting';
-import { useBoard, type Board } from '../../../state/board/useBoard';
+import type { Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
 import { CountFor } from './CountFor';
 import { GuestWayItem } from './GuestWayItem';
+import { WithBoard } from '../WithBoard';
 import styles from './Guests.module.css';
 import type { Guests as Asked } from './guestWays';
 import { SoldOut } from './SoldOut';
@@ -32,10 +31,7 @@ const SERVICES = 8;
 
 /** More guests than were counted on, or fewer: where balls come from, where they go, and what the days after lack. */
 export function Guests() {
-  const { board, error, retry } = useBoard();
-  if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <WaitingPage />;
-  return <OfHouse board={board} />;
+  return <WithBoard>{(board) => <OfHouse board={board} />}</WithBoard>;
 }
 
 function OfHouse({ board }: { readonly board: Board }) {

@@ -7,11 +7,10 @@ import { NumberField } from '../../../parts/fields/NumberField';
 import { formatOdds } from '../../../parts/format/odds';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { WideTable } from '../../../parts/layout/WideTable';
 import { Caution } from '../../../parts/messages/Caution';
-import { Failed } from '../../../parts/messages/Failed';
-import { useBoard, type Board } from '../../../state/board/useBoard';
+import type { Board } from '../../../state/board/useBoard';
+import { WithBoard } from '../WithBoard';
 import styles from './Missing.module.css';
 import { useFlourShort, type ShortAnswer, type ShortLot } from './useFlourShort';
 
@@ -19,10 +18,7 @@ const LEFT = { min: 0, max: 10_000, decimals: 1 };
 
 /** A flour runs out: which lots lack it, and what each flour of the house would do in its place. */
 export function FlourShort() {
-  const { board, error, retry } = useBoard();
-  if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <WaitingPage />;
-  return <OfHouse board={board} />;
+  return <WithBoard>{(board) => <OfHouse board={board} />}</WithBoard>;
 }
 
 function OfHouse({ board }: { readonly board: Board }) {

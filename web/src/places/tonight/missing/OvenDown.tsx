@@ -3,23 +3,23 @@ import { useSearchParams } from 'react-router';
 import { Choice } from '../../../parts/fields/Choice';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { Caution } from '../../../parts/messages/Caution';
-import { Failed } from '../../../parts/messages/Failed';
-import { useBoard } from '../../../state/board/useBoard';
+import type { Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
 import { Ovens } from '../Ovens';
+import { WithBoard } from '../WithBoard';
 import styles from './Missing.module.css';
 
 /** An oven does not heat: what the others bake, and in which services that is too little. */
 export function OvenDown() {
+  return <WithBoard>{(board) => <OfHouse board={board} />}</WithBoard>;
+}
+
+function OfHouse({ board }: { readonly board: Board }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { nowMs } = useCursor();
-  const { board, error, retry } = useBoard();
   const [params, setParams] = useSearchParams();
-  if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <WaitingPage />;
   const { ovens = [] } = board.book.house.settings;
   const down = ovens.find(({ name }) => name === params.get('oven')) ?? ovens[0];
   const others = ovens.filter((oven) => oven !== down);

@@ -4,11 +4,10 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { WaitingPage } from '../../../parts/layout/WaitingPage';
-import { Failed } from '../../../parts/messages/Failed';
 import { stateWord } from '../../../state/board/lotWords';
-import { useBoard } from '../../../state/board/useBoard';
+import type { Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
+import { WithBoard } from '../WithBoard';
 import styles from './WhatNow.module.css';
 
 /** What can be missing, and the page that answers: the plan shows what breaks, and what settles it. */
@@ -23,12 +22,13 @@ const MISSING = [
 
 /** Something has happened: a lot that does not go as planned, other guests, or something that is missing. */
 export function WhatHappened() {
+  return <WithBoard>{(board) => <OfHouse board={board} />}</WithBoard>;
+}
+
+function OfHouse({ board }: { readonly board: Board }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { nowMs } = useCursor();
-  const { board, error, retry } = useBoard();
-  if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <WaitingPage />;
   const waiting = board.lots.filter(
     (lot) => lot.lot && lot.closeMs > nowMs && lotPositionOf(lot, nowMs, nowMs).kind !== 'served',
   );

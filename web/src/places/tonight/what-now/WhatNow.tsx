@@ -6,14 +6,13 @@ import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
-import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { Caution } from '../../../parts/messages/Caution';
-import { Failed } from '../../../parts/messages/Failed';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { usePermission } from '../../../state/api/usePermission';
-import { useBoard, type Board } from '../../../state/board/useBoard';
+import type { Board } from '../../../state/board/useBoard';
 import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import { useLotRecords } from '../../../state/outbox/useRecords';
+import { WithBoard } from '../WithBoard';
 import { Back } from './Back';
 import { actionWords, ChoiceItem } from './ChoiceItem';
 import { choiceWork } from './choiceWork';
@@ -22,11 +21,12 @@ import styles from './WhatNow.module.css';
 
 /** What can still be done with a lot that waits: each way simulated, side by side. */
 export function WhatNow() {
+  return <WithBoard>{(board) => <OfAddress board={board} />}</WithBoard>;
+}
+
+function OfAddress({ board }: { readonly board: Board }) {
   const { t } = useTranslation();
   const { lot: code = '' } = useParams();
-  const { board, error, retry } = useBoard();
-  if (error && !board) return <Failed error={error} onRetry={retry} />;
-  if (!board) return <WaitingPage />;
   const lot = board.lots.find((each) => each.lot?.id === code || each.lot?.code === code);
   if (!lot?.lot)
     return (
