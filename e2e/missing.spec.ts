@@ -1,6 +1,5 @@
-import { paths, type HouseBook, type Lot } from '@calm/contract';
-import { stageKey } from '@calm/core';
 import { arrived, expect, expectAccessible, test } from './house';
+import { roomOnlyLot } from './roomOnlyLot';
 
 test('a flour runs out: which doughs lack it, and what each other flour would do', async ({
   page,
@@ -109,42 +108,8 @@ test('balls that only ever stand at room temperature go into the fridge, and out
   house,
   tomorrow,
 }) => {
-  const url = process.env['E2E_URL'] ?? '';
-  const json = async <Answer>(path: string): Promise<Answer> =>
-    (await page.request.get(url + path)).json() as Promise<Answer>;
-  const code =
-    await test.step('a dough without any cold is mixed and balled two days early', async () => {
-      const book = await json<HouseBook>(paths.book(house));
-      const round = book.products.find(({ slug }) => slug === 'yard-round');
-      const way = book.routes.find(({ id }) => id === round?.routeId);
-      const mixer = book.mixers.find(({ kind }) => kind === 'spiral');
-      if (!round || !way || !mixer) throw new Error('the demo house has a round and a spiral');
-      const kept = way.stages.filter(({ key }) => !['cold', 'chill', 'pull'].includes(key));
-      const changed = await page.request.put(url + paths.changeRoute(house, way.id), {
-        data: { version: way.version, content: { name: 'Room all day', stages: kept } },
-      });
-      expect(changed.status()).toBe(200);
-      const started = await page.request.post(url + paths.startLot(house), {
-        data: {
-          productId: round.id,
-          serviceDate: '2026-11-28',
-          mixerId: mixer.id,
-          items: [{ productId: round.id, count: 60 }],
-          temps: { roomTempC: 22, flourTempC: 21, tapTempC: 14, prefermentTempC: null },
-        },
-      });
-      expect(started.status()).toBe(201);
-      const lot = (await started.json()) as Lot;
-      for (const [index, stage] of lot.recipe.route.entries()) {
-        if (stage.kind !== 'work') continue;
-        const key = stageKey({ index, key: stage.key });
-        const mark = await page.request.put(url + paths.changeMark(house, lot.id, 0, key), {
-          data: { version: 0, isDone: true },
-        });
-        expect(mark.status()).toBe(200);
-      }
-      return lot.code;
-    });
+  const code = await test.step('a dough without any cold is mixed and balled two days early', () =>
+    roomOnlyLot(page.request, house));
 
   await test.step('what can be done: the fridge until it is wanted', async () => {
     await page.goto(at(`tonight/what-now/${code}`));

@@ -1,4 +1,5 @@
 import { arrived, expect, expectAccessible, test, twoPeople } from './house';
+import { roomOnlyLot } from './roomOnlyLot';
 
 test('dough that waits: what can be done is shown side by side, chosen, and followed everywhere', async ({
   browser,
@@ -65,36 +66,33 @@ test('a lot that is not there, or not mixed yet, gets a plain answer', async ({ 
 
 test('an over-proofed lot is saved: balled again, and another lot is pulled before it', async ({
   page,
-  at,
+  house,
+  tomorrow,
 }) => {
-  await test.step('it is seen to be over-proofed', async () => {
-    await page.goto(at('log/YR-1123-A'));
-    await arrived(page);
-    await page.getByRole('button', { name: 'over-proofed', exact: true }).click();
-    await expect(page.getByText(/YR-1123-A: .*over-proofed/)).toBeVisible();
-    await page.getByRole('link', { name: 'What now?' }).click();
-  });
+  const code = await test.step('balls have stood at room temperature for a day', () =>
+    roomOnlyLot(page.request, house));
 
-  await test.step('balled again it opens better than as it is, and somebody has the minutes', async () => {
+  await test.step('balled again they open, as they are they do not; somebody has the minutes', async () => {
+    await page.goto(`${tomorrow}/${house}/tonight/what-now/${code}`);
     const again = page.getByRole('listitem').filter({
       has: page.getByRole('button', { name: /^Do this: Ball again/ }),
     });
     const keep = page.getByRole('listitem').filter({ hasText: 'Leave it as it is' });
+    await expect(again.getByText(/^Takes \d+\smin\./)).toBeVisible({ timeout: 15_000 });
     const ballsIn = async (row: typeof again) =>
       Number(/^\d+/.exec((await row.getByText(/balls open well$/).textContent()) ?? '')?.[0]);
-    await expect(again.getByText(/^Takes \d+\smin\. In then, and can: /)).toBeVisible({
-      timeout: 15_000,
-    });
     expect(await ballsIn(again)).toBeGreaterThan(await ballsIn(keep));
+    await expectAccessible(page);
     await again.getByRole('button', { name: /^Do this: / }).click();
     await expect(page.getByText(/decided: Ball again/)).toBeVisible();
-    await expectAccessible(page);
   });
 
-  await test.step('meanwhile another lot is pulled for the first guests', async () => {
-    await page.goto(at('tonight/guests?more=24'));
-    const other = page.locator('section', { hasText: 'YR-1124-A' }).first();
-    await other.getByRole('button', { name: /^Do this: Pull/ }).click({ timeout: 15_000 });
-    await expect(page.getByText(/^YR-1124-A: \d+ trays? of Yard Round pulled/)).toBeVisible();
+  await test.step('meanwhile other balls are pulled for the first guests', async () => {
+    await page.goto(`${tomorrow}/${house}/tonight/guests?more=12`);
+    await page
+      .getByRole('button', { name: /^Do this: Pull/ })
+      .first()
+      .click({ timeout: 15_000 });
+    await expect(page.getByText(/: \d+ trays? of Yard Round pulled/)).toBeVisible();
   });
 });

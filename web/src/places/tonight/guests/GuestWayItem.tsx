@@ -73,7 +73,7 @@ export function GuestWayItem({
                 : null
             }
             isFirst={isFirst}
-            onChoose={isMore && isPullNow(best) ? pull : null}
+            onChoose={isMore && isPullSoon(best, (waiting.nowMs - mixedMs) / HOUR_MS) ? pull : null}
           />
         </ol>
       ) : (
@@ -100,7 +100,11 @@ function whoseBalls(
   return t('guests.keptFor', { count, service: `${kept.name}, ${f.date(kept.date)}` });
 }
 
-const isPullNow = (choice: AdvisedChoice): boolean => choice.do === 'pull-now';
+/** What is to come out within so long is pulled by whoever stands there now, h. */
+const SOON_H = 0.5;
+
+const isPullSoon = (choice: AdvisedChoice, nowHour: number): boolean =>
+  choice.do === 'pull-now' || (choice.do === 'pull-later' && choice.fromHour - nowHour <= SOON_H);
 
 /** Puts it on record that the balls were pulled for the service; null where somebody only looks. */
 function usePullFor(board: Board, { product, service }: Guests, taken: GuestWay['taken']) {
