@@ -34,7 +34,10 @@ export const moreWaterPercent = (than: KnownFlour, flour: KnownFlour): number =>
 /**
  * Flours by how near they are to another: by strength, and by bran, which cuts it.
  *
- * @returns the nearest first
+ * @returns the nearest first, without the flour itself
+ * @example
+ * const shelf = [{ name: 'plain', strengthW: 180 }, { name: 'other strong', strengthW: 300 }];
+ * nearestFlours(shelf, { name: 'strong', strengthW: 320 })[0]?.name; // 'other strong'
  */
 export const nearestFlours = <Each extends KnownFlour>(
   flours: readonly Each[],

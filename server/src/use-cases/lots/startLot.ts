@@ -100,14 +100,14 @@ function wrongIds(book: HouseBook, product: Product, start: LotStart) {
   ];
 }
 
-/** Codes come again after a year; before that none does, ms. */
-const NONE_TWICE_MS = 300 * 24 * 60 * 60_000;
+/** Lots that carry one day's code were begun that day: no longer ago than this, ms. */
+const SAME_DAY_MS = 36 * 60 * 60_000;
 
 /** `YR-1124-A`: the formula's letters, the day it is mixed, and which lot of that dough and day it is. */
 async function nextCode(scope: Scope, book: HouseBook, product: Product, now: Date) {
   const formula = book.formulas.find((f) => f.id === product.formulaId);
   const [, month, day] = localDateOf(now, book.house.timeZone).split('-');
-  const since = new Date(now.getTime() - NONE_TWICE_MS);
+  const since = new Date(now.getTime() - SAME_DAY_MS);
   const taken = await takenCodes(scope, product.formulaId, since);
   let code = '';
   for (let n = 0; code === '' || taken.has(code); n += 1)

@@ -86,7 +86,9 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
             turn={turn}
             stepG={stepOf(turn.line)}
             water={
-              turn.line.kind === 'water' ? { pourTempC, iceG: turn.isHeldBack ? 0 : iceG } : null
+              turn.line.kind === 'water'
+                ? { pourTempC, iceG: turn.isHeldBack ? 0 : Math.min(iceG, turn.line.grams) }
+                : null
             }
             before={weighed.get(turn.id) ?? null}
             onDone={() => setChosen(null)}

@@ -43,7 +43,7 @@ const DAY_MIN = 24 * 60;
 /** The fields of something that may happen, and what they say. */
 export function useAssumption(week: PlanWeek, words: PlanWords, first: AssumedKind | null) {
   const { t } = useTranslation();
-  const [kind, setKind] = useState<AssumedKind>(first ?? 'away');
+  const [asked, setKind] = useState<AssumedKind>(first ?? 'away');
   const ahead = week.dates.filter((each) => dayOf(week, each).endMin > week.nowMin);
   // What is asked about from a shift is today's; at a desk the next day is.
   const [date, setDate] = useState((first ? ahead[0] : ahead[1]) ?? ahead[0] ?? '');
@@ -57,6 +57,12 @@ export function useAssumption(week: PlanWeek, words: PlanWords, first: AssumedKi
   const [serviceId, setServiceId] = useState(services[0] ? serviceIdOf(services[0]) : '');
   const cooled = week.book.places.filter(({ room }) => room).map(({ name }) => name);
   const [place, setPlace] = useState(cooled[0] ?? '');
+  const kinds = ASSUMED_KINDS.filter(
+    (each) =>
+      (each !== 'mixer-down' || mixers.length > 0) && (each !== 'room-down' || cooled.length > 0),
+  );
+  // What a house does not have cannot fail.
+  const kind = kinds.find((each) => each === asked) ?? 'away';
   const [percent, setPercent] = useState(MORE.first);
   const [byC, setByC] = useState(WARMER.first);
   const [tapC, setTapC] = useState(TAP_WARMER.first);
@@ -71,7 +77,7 @@ export function useAssumption(week: PlanWeek, words: PlanWords, first: AssumedKi
       <Choice
         label={t('plan.whatHappens')}
         value={kind}
-        values={ASSUMED_KINDS}
+        values={kinds}
         width={220}
         say={(each) => t(`plan.ifKind.${each}`)}
         onChange={(to) => {

@@ -13,13 +13,13 @@ import { ChoiceItem } from '../what-now/ChoiceItem';
 import { Back } from '../what-now/Back';
 import { choiceWork } from '../what-now/choiceWork';
 import styles from './Guests.module.css';
-import { keptFor, type Guests, type GuestWay } from './guestWays';
+import type { Guests, GuestWay } from './guestWays';
 
 /** Balls of one lot, whose they were, and the best that can be done with them. */
 export function GuestWayItem({
   board,
   guests,
-  way: { taken, waiting },
+  way: { taken, service, waiting },
   answer,
   isFirst,
 }: {
@@ -35,7 +35,6 @@ export function GuestWayItem({
   const pull = usePullFor(board, guests, taken);
   const { code } = taken.lot;
   const isMore = guests.more > 0;
-  const kept = isMore ? null : keptFor(board, waiting.services);
   const { mixedMs } = waiting.way;
   const asIs = answer?.ok && answer.value.choices.find((choice) => choice.do === 'keep')?.window;
   return (
@@ -43,12 +42,12 @@ export function GuestWayItem({
       <p>
         <b>
           <Link to={`/${board.house}/tonight/what-now/${code}`}>{code}</Link>{' '}
-          {whoseBalls(t, f, guests, taken, kept)}
+          {whoseBalls(t, f, guests, taken, service)}
         </b>{' '}
-        {taken.lacks.map(({ service, balls }) => (
-          <span key={serviceIdOf(service)}>
+        {taken.lacks.map(({ service: other, balls }) => (
+          <span key={serviceIdOf(other)}>
             {t('guests.lacks', {
-              service: `${service.name}, ${f.date(service.date)}`,
+              service: `${other.name}, ${f.date(other.date)}`,
               count: balls,
             })}{' '}
           </span>
@@ -89,15 +88,15 @@ function whoseBalls(
   f: Formats,
   { more }: Guests,
   { balls: count, lacks, lot }: GuestWay['taken'],
-  kept: Service | null,
+  to: Service | null,
 ): string {
   if (more > 0)
     return t(lacks.length > 0 ? 'guests.lent' : 'guests.spare', {
       count,
       date: f.date(lot.date),
     });
-  if (!kept) return t('guests.nobodyWants', { count });
-  return t('guests.keptFor', { count, service: `${kept.name}, ${f.date(kept.date)}` });
+  if (!to) return t('guests.nobodyWants', { count });
+  return t('guests.keptFor', { count, service: `${to.name}, ${f.date(to.date)}` });
 }
 
 /** What is to come out within so long is pulled by whoever stands there now, h. */

@@ -17,10 +17,9 @@ import { CountFor } from './CountFor';
 import { GuestWayItem } from './GuestWayItem';
 import { WithBoard } from '../WithBoard';
 import styles from './Guests.module.css';
-import type { Guests as Asked } from './guestWays';
+import type { Guests as Asked, GuestWays } from './guestWays';
 import { SoldOut } from './SoldOut';
 import { useGuests, type GuestAnswers } from './useGuests';
-import type { GuestWays } from './guestWays';
 
 /** Balls that anybody asks for at once. */
 const MOST = 5000;

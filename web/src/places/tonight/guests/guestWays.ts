@@ -24,6 +24,8 @@ export interface Guests {
 /** Balls of a lot and what the engine is asked about them. */
 export interface GuestWay {
   readonly taken: Taken;
+  /** Whom they would be for; null where no later service wants any. */
+  readonly service: Service | null;
   readonly waiting: WaitingLot;
 }
 
@@ -59,11 +61,12 @@ export function guestWays(board: Board, guests: Guests, known: Known): GuestWays
           taken: surplusOf(board.lots, records, product.id, service, -more, atMs),
           missing: 0,
         };
+  const to = more > 0 ? service : nextAfter(board.services, guests);
   const ways = taken.flatMap((each): GuestWay[] => {
-    const services = whom(board.services, guests, each.balls, atMs);
+    const services = to ? [spanOf(to, each.balls, atMs)] : [];
     const own = records.filter(({ lotId }) => lotId === each.lot.lot?.id);
     const waiting = waitingLot(board, each.lot, product, { ...known, records: own }, services);
-    return waiting ? [{ taken: each, waiting }] : [];
+    return waiting ? [{ taken: each, service: to, waiting }] : [];
   });
   const made = board.lots.find(({ items }) => items.some((i) => i.productId === product.id));
   const prefermentC = board.book.house.settings.usualTempsC.preferment;
@@ -95,32 +98,22 @@ function middleMs({ startsAt, endsAt }: Service, nowMs: number): number {
   return (Math.max(startMs, nowMs) + endMs) / 2;
 }
 
-/** The service itself for more guests; for fewer, the next one after it that wants the product. */
-function whom(
-  services: readonly Service[],
-  { product, service, more }: Guests,
-  balls: number,
-  nowMs: number,
-): WaitingLot['services'] {
-  const after = [...services]
+/** The next service after one that wants its product; null where none does. */
+const nextAfter = (services: readonly Service[], { product, service }: Guests): Service | null =>
+  [...services]
     .sort((a, b) => (a.startsAt < b.startsAt ? -1 : 1))
     .find(
       ({ startsAt, counts }) =>
         startsAt > service.startsAt &&
         counts.some(({ productId, count }) => productId === product.id && count > 0),
-    );
-  const to = more > 0 ? service : after;
-  if (!to) return [];
-  const [startMs, endMs] = [Date.parse(to.startsAt), Date.parse(to.endsAt)];
-  return [{ startMs: Math.max(startMs, nowMs), endMs, balls }];
-}
+    ) ?? null;
 
-/** The service that balls which nobody comes for would go to. */
-export const keptFor = (
-  { services }: Pick<Board, 'services'>,
-  [first]: WaitingLot['services'],
-): Service | null =>
-  services.find(({ endsAt }) => first !== undefined && Date.parse(endsAt) === first.endMs) ?? null;
+/** What is left of a service, for so many balls. */
+const spanOf = ({ startsAt, endsAt }: Service, balls: number, nowMs: number) => ({
+  startMs: Math.max(Date.parse(startsAt), nowMs),
+  endMs: Date.parse(endsAt),
+  balls,
+});
 
 /** When a product is sold out with so many guests more, ms; null where it is not. */
 export function soldOutMs(

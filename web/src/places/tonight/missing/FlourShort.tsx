@@ -29,7 +29,8 @@ function OfHouse({ board }: { readonly board: Board }) {
   const flour = flours.find((name) => name === params.get('flour')) ?? flours[0] ?? '';
   const storeKg = board.book.pantry.find(({ name }) => name === flour)?.storeKg ?? 0;
   const said = params.get('left');
-  const leftKg = said === null || !Number.isFinite(Number(said)) ? storeKg : Number(said);
+  const leftKg =
+    said === null || !Number.isFinite(Number(said)) ? storeKg : Math.max(0, Number(said));
   const { needs, latest } = useFlourShort(board, flour, leftKg * 1000);
   const set = (changes: Readonly<Record<string, string | null>>) =>
     setParams(
