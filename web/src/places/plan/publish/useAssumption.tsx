@@ -49,7 +49,11 @@ export function useAssumption(week: PlanWeek, words: PlanWords, first: AssumedKi
   const [date, setDate] = useState((first ? ahead[0] : ahead[1]) ?? ahead[0] ?? '');
   const [hours, setHours] = useState<Hours | null>(null);
   const [personId, setPersonId] = useState(week.book.people[0]?.id ?? '');
-  const mixers = week.book.mixers.filter((mixer) => mixer.kind !== 'hand').map(({ id }) => id);
+  // The largest is missed most.
+  const mixers = week.book.mixers
+    .filter((mixer) => mixer.kind !== 'hand')
+    .toSorted((one, other) => other.maxDoughKg - one.maxDoughKg)
+    .map(({ id }) => id);
   const [mixerId, setMixerId] = useState(mixers[0] ?? '');
   const services = week.services.filter(
     ({ startsAt }) => Date.parse(startsAt) / MINUTE_MS > week.nowMin,
@@ -99,6 +103,7 @@ export function useAssumption(week: PlanWeek, words: PlanWords, first: AssumedKi
           label={t('plan.mixer')}
           value={mixerId}
           values={mixers}
+          width={220}
           say={words.mixer}
           onChange={setMixerId}
         />
