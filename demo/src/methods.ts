@@ -49,6 +49,7 @@ export const saltFirst: Method = {
       lookFor:
         'Comes clean off the bowl, smooth skin, a poke springs back, light shows through a stretched piece. If it tears: ten minutes rest, two minutes more.',
       minutes: 5,
+      leastMinutes: 4,
       speed: 'fast',
     },
   ],
@@ -58,6 +59,31 @@ export const saltFirst: Method = {
 export const prefermentOilLate: Method = {
   name: 'Pre-ferment first, oil late',
   why: 'Oil coats flour and slows its uptake, so it goes in once the dough holds together.',
+  ahead: [
+    {
+      key: 'water-yeast',
+      title: 'Water and yeast',
+      detail: 'Into the tall tub. A few crumbs of yeast are enough: stir until they are gone.',
+      adds: [
+        { kind: 'water', percent: 100 },
+        { kind: 'yeast', percent: 100 },
+      ],
+    },
+    {
+      key: 'flour',
+      title: 'Flour',
+      detail: 'Pour low, stir with the long spoon until no dry flour is left.',
+      adds: [{ kind: 'flour', percent: 100 }],
+      minutes: 3,
+      speed: 'hand',
+      caution: 'flour-dust',
+    },
+    {
+      key: 'cover',
+      title: 'Cover, band at the height',
+      detail: 'Lid on loosely, on the bench away from the oven.',
+    },
+  ],
   steps: [
     {
       key: 'preferment-water',

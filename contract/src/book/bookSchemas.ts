@@ -35,6 +35,10 @@ const step = Joi.object<MethodStep>({
     )
     .max(20),
   minutes: Joi.number().min(0).max(600),
+  leastMinutes: Joi.number()
+    .min(0)
+    .max(Joi.ref('minutes'))
+    .when('minutes', { is: Joi.exist(), otherwise: Joi.forbidden() }),
   speed,
   caution: Joi.valid(...CAUTIONS),
 });
@@ -44,6 +48,7 @@ export const methodSchema = Joi.object<Method>({
   name: visibleText(120),
   why: text(500).allow('').required(),
   steps: Joi.array().items(step).min(1).max(40).unique('key').required(),
+  ahead: Joi.array().items(step).min(1).max(20).unique('key'),
 });
 
 /** What a person edits of a formula. */

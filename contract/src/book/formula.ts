@@ -24,7 +24,10 @@ export interface MethodStep {
   readonly lookFor?: string;
   /** What goes into the bowl at it; none where nothing does, or nobody has said. */
   readonly adds?: readonly StepAddition[];
+  /** Usually; the clock is a guide, what to look for decides. */
   readonly minutes?: number;
+  /** Never less, whatever it looks like; none where nobody has said. */
+  readonly leastMinutes?: number;
   /** Of the mixer, or by hand; none where nothing is worked. */
   readonly speed?: 'slow' | 'fast' | 'hand';
   readonly caution?: CautionKey;
@@ -36,7 +39,15 @@ export interface Method {
   /** Why it is done in this order. */
   readonly why: string;
   readonly steps: readonly MethodStep[];
+  /** What is done ahead for its pre-ferment; as usual where nobody has said. */
+  readonly ahead?: readonly MethodStep[];
 }
+
+/** What stands before the key of a step that is done ahead, where a lot's marks name it. */
+export const AHEAD = 'ahead-';
+
+/** The key under which a lot's proof test of its yeast is timed. */
+export const YEAST_PROOF = 'yeast-proof';
 
 /** Everything about a formula that a person edits. */
 export interface FormulaContent {

@@ -10,6 +10,7 @@ export const YEAST_FORMS: typeof core.YEAST_FORMS = ['fresh', 'active-dry', 'ins
 /** What a look at dough finds, and how balls opened. */
 export const LOOKS: typeof core.LOOKS = ['early', 'right', 'late'];
 export const OPENINGS: typeof core.OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'];
+export const YEAST_PROOFS: typeof core.YEAST_PROOFS = ['domed', 'foam', 'bubbles', 'nothing'];
 /** What is seen of dough that is not as it should be. */
 export const FAULTS: typeof core.FAULTS = [
   'did-not-rise',

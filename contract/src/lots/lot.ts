@@ -8,7 +8,7 @@ import type {
 } from '@calm/core';
 import type { HouseSettings } from '../house/house';
 import type { Method } from '../book/formula';
-import type { WeighedRecord } from './record';
+import type { RecordOf, WeighedRecord } from './record';
 
 /** Everything a lot is made by, frozen when it starts: later edits never reach a lot under way. */
 export interface Recipe {
@@ -128,6 +128,8 @@ export interface Lot {
   readonly marks: readonly Mark[];
   /** What went into its bowls, line by line, as far as somebody put it on the scale. */
   readonly weighed: readonly WeighedRecord[];
+  /** What is known of the pack that its yeast is from; none where nobody has said. */
+  readonly yeastPack?: RecordOf<'yeast'>;
 }
 
 /** What it takes to start a lot. */

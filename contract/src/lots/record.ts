@@ -1,4 +1,4 @@
-import type { Action, Container, Look, Opening } from '@calm/core';
+import type { Action, Container, Look, Opening, YeastProof } from '@calm/core';
 import type { Spot } from '../cold/spot';
 
 export type { Look, Opening } from '@calm/core';
@@ -43,11 +43,17 @@ export const NOT_YET = ['two-more', 'rest', 'later'] as const;
 
 export type NotYet = (typeof NOT_YET)[number];
 
+/** How a pre-ferment stands before it goes into the bowl. */
+export const PREFERMENT_LOOKS = ['young', 'ripe', 'fallen'] as const;
+
+export type PrefermentLook = (typeof PREFERMENT_LOOKS)[number];
+
 /** Something that was seen or measured of a lot. */
 export type RecordContent =
   /** One ingredient on the scale. */
   | {
       readonly kind: 'weighed';
+      /** 0 is what is mixed ahead for the whole lot. */
       readonly loadNumber: number;
       readonly key: string;
       /** The step of the method that it went in at, where it was weighed step by step. */
@@ -89,6 +95,20 @@ export type RecordContent =
       readonly loadNumber: number;
       readonly stepKey: string;
       readonly next: NotYet;
+      readonly note: string;
+    }
+  /** The pack that a lot's yeast is from: since when it is open, YYYY-MM-DD, and what a proof test showed. */
+  | {
+      readonly kind: 'yeast';
+      readonly openedOn: string | null;
+      readonly proof: YeastProof | null;
+      readonly note: string;
+    }
+  /** A pre-ferment before it goes into the bowl, with its temperature if somebody took it, °C. */
+  | {
+      readonly kind: 'preferment';
+      readonly found: PrefermentLook;
+      readonly tempC: number | null;
       readonly note: string;
     }
   | { readonly kind: 'opened'; readonly found: Opening; readonly note: string }
@@ -138,6 +158,8 @@ export const CAN_BE_TAKEN_BACK: readonly RecordKind[] = [
   'core',
   'checked',
   'not-yet',
+  'preferment',
+  'yeast',
   'decided',
   'opened',
   'baked',

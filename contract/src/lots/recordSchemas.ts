@@ -9,6 +9,7 @@ import {
   LEFTOVERS,
   LOOKS,
   NOT_YET,
+  PREFERMENT_LOOKS,
   OPENINGS,
   RISE_MARKS,
   type DecidedStage,
@@ -18,7 +19,7 @@ import {
   type RecordStart,
 } from './record';
 import { spotSchema } from '../cold/coldSchemas';
-import { ACTIONS, AIR_LIMITS_C, CONTAINERS } from '../engine/vocabulary';
+import { ACTIONS, AIR_LIMITS_C, CONTAINERS, YEAST_PROOFS } from '../engine/vocabulary';
 import {
   ballCount,
   id,
@@ -66,7 +67,7 @@ const decidedStage = Joi.object<DecidedStage>({
 /** What each kind of record says; a photo's record is written with the photo. */
 const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.PartialSchemaMap>> = {
   weighed: {
-    loadNumber: Joi.number().integer().min(1).max(200).required(),
+    loadNumber: Joi.number().integer().min(0).max(200).required(),
     key: text(80).required(),
     step: text(80),
     grams: massG().allow(0).required(),
@@ -90,6 +91,16 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.Part
     loadNumber: Joi.number().integer().min(0).max(200).required(),
     stepKey: text(80).required(),
     next: found(NOT_YET),
+    note: note(),
+  },
+  preferment: {
+    found: found(PREFERMENT_LOOKS),
+    tempC: tempC().allow(null).required(),
+    note: note(),
+  },
+  yeast: {
+    openedOn: localDate().allow(null).required(),
+    proof: found(YEAST_PROOFS).allow(null).required(),
     note: note(),
   },
   decided: {

@@ -67,6 +67,7 @@ export const weekSchema = Joi.object<WeekDocument>({
           minDoughKg: kilograms().required(),
           maxDoughKg: kilograms().min(Joi.ref('minDoughKg')).greater(0).required(),
           isStandIn: Joi.boolean(),
+          perLoadMin: Joi.number().min(0).max(600),
         }),
         20,
       ).required(),

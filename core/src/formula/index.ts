@@ -1,4 +1,5 @@
 export * from './yeast';
+export * from './yeastStrength';
 export * from './formula';
 export * from './effective';
 export * from './perLitre';
@@ -7,3 +8,4 @@ export * from './notes';
 export * from './edit';
 export * from './homeMeasures';
 export * from './route';
+export * from './mixingTime';

@@ -85,3 +85,15 @@ export function workMinutes(rate: WorkRate, size: LotSize): number {
     ((rate.perHundredBallsMin ?? 0) * size.balls) / 100;
   return Math.max(1, Math.round(minutes));
 }
+
+/**
+ * A route whose mixing takes so many minutes for each load; what goes before and after is as the route says.
+ *
+ * @param perLoadMin minutes, for one load
+ */
+export const routeMixedIn = (route: Route, perLoadMin: number): Route =>
+  route.map((stage) =>
+    stage.kind === 'work' && stage.key === 'mix'
+      ? { ...stage, rate: { ...stage.rate, perLoadMin } }
+      : stage,
+  );

@@ -116,19 +116,32 @@ const additionRow = ({ name, percent, composition }: Addition): CsvRow => ({
   ...composition,
 });
 
-const methodRows = ({ name, why, steps }: Method): CsvRow[] => [
+const methodRows = ({ name, why, steps, ahead = [] }: Method): CsvRow[] => [
   { kind: 'name', ingredient: name, text: why },
-  ...steps.flatMap(({ title, detail, adds = [], ...step }: MethodStep): CsvRow[] => [
-    { kind: 'step', ingredient: title, text: detail, ...step },
-    ...adds.map(({ kind, name, percent }): CsvRow => ({
-      kind: 'adds',
+  ...stepRows(steps, 'step', 'adds'),
+  ...stepRows(ahead, ...AHEAD_KINDS),
+];
+
+/** What is done ahead, and what goes in at it. */
+export const AHEAD_KINDS = ['step ahead', 'adds ahead'] as const;
+
+const stepRows = (steps: readonly MethodStep[], kind: string, addsKind: string): CsvRow[] =>
+  steps.flatMap(({ title, detail, adds = [], leastMinutes, ...step }: MethodStep): CsvRow[] => [
+    {
+      kind,
+      ingredient: title,
+      text: detail,
+      ...step,
+      ...(leastMinutes !== undefined && { least: leastMinutes }),
+    },
+    ...adds.map(({ kind: form, name, percent }): CsvRow => ({
+      kind: addsKind,
       key: step.key,
-      form: kind,
+      form,
       value: percent,
       ...(name !== undefined && { ingredient: name }),
     })),
-  ]),
-];
+  ]);
 
 function routeRows({ name, stages }: FileRoute): CsvRow[] {
   return stages.map((stage) => ({

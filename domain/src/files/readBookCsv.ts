@@ -1,6 +1,6 @@
 import { bookFileSchema, check } from '@calm/contract/schemas';
 import { BOOK_FILE_FORMAT, BOOK_FILE_VERSION, type BookFile } from '@calm/contract';
-import { CSV_PARTS, NOT_WOKEN, parseCsv, WOKEN } from './bookCsv';
+import { AHEAD_KINDS, CSV_PARTS, NOT_WOKEN, parseCsv, WOKEN } from './bookCsv';
 import type { FileProblem, ReadFile } from './readBookFile';
 
 type Cells = Readonly<Record<string, string>>;
@@ -138,8 +138,11 @@ class BookReader {
       this.lines.set(own, line);
       return;
     }
-    if (cells['kind'] === 'adds') {
-      const steps = (method['steps'] ?? []) as Raw[];
+    const [stepAhead, addsAhead] = AHEAD_KINDS;
+    const isAhead = cells['kind'] === stepAhead || cells['kind'] === addsAhead;
+    const list = isAhead ? 'ahead' : 'steps';
+    if (cells['kind'] === 'adds' || cells['kind'] === addsAhead) {
+      const steps = (method[list] ?? []) as Raw[];
       const at = steps.findIndex(({ key }) => key === cells['key']);
       const step = steps[at];
       if (!step) return this.refuse(line, `No step "${cells['key'] ?? ''}" stands above.`);
@@ -149,7 +152,7 @@ class BookReader {
         ...(ingredient && { name: ingredient }),
         percent: number(value),
       };
-      this.add(step, 'adds', `${own}/steps/${at}`, addition, line);
+      this.add(step, 'adds', `${own}/${list}/${at}`, addition, line);
       return;
     }
     const step = {
@@ -158,8 +161,9 @@ class BookReader {
       detail: cells['text'] ?? '',
       ...strings(cells, ['lookFor', 'speed', 'caution']),
       ...numbers(cells, ['minutes']),
+      ...(cells['least'] && { leastMinutes: number(cells['least']) }),
     };
-    this.add(method, 'steps', own, step, line);
+    this.add(method, list, own, step, line);
   }
 
   private readStage(cells: Cells, line: number): void {

@@ -1,8 +1,10 @@
 import type { RecordOf } from '@calm/contract';
+import type { YeastProof } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { formulaAsWeighed } from './asWeighed';
+import { asWeighed, formulaAsWeighed, packStrength, prefermentAsWeighed } from './asWeighed';
 import { currentRecords } from './currentRecords';
+import type { BoardLot } from './lotBoard';
 
 const yard = exampleBook().formulas.find(({ slug }) => slug === 'yard-dough')?.formula;
 const slab = exampleBook().formulas.find(({ slug }) => slug === 'slab-dough')?.formula;
@@ -78,5 +80,74 @@ describe('a formula as it was weighed', () => {
 
   it('is never less than none of a line', () => {
     expect(formulaAsWeighed(yard, [weighed(1, 'yeast', 0, 800)], 20_000).yeast.percent).toBe(0);
+  });
+});
+
+describe('a pre-ferment as it was weighed', () => {
+  const FLOUR_G = 20_000;
+  const preferment = slab.preferment;
+  if (!preferment) throw new Error('the slab has one');
+
+  it('is itself where everything was weighed as wanted, or nothing was, or the dough has none', () => {
+    expect(prefermentAsWeighed(slab, [], FLOUR_G)).toBe(slab);
+    expect(prefermentAsWeighed(yard, [weighed(0, 'water', 9, 8)], FLOUR_G)).toBe(yard);
+    const right = prefermentAsWeighed(slab, [weighed(0, 'water', 4000, 4000)], FLOUR_G);
+    expect(right.preferment?.waterPercent).toBeCloseTo(preferment.waterPercent, 9);
+    expect(right.preferment?.flourSharePercent).toBeCloseTo(preferment.flourSharePercent, 9);
+  });
+
+  it('brings its water and yeast into the dough: 200 g more of 20 kg flour is a percent', () => {
+    const ownFlourG = (FLOUR_G * preferment.flourSharePercent) / 100;
+    const off = prefermentAsWeighed(
+      slab,
+      [weighed(0, 'water', 4200, 4000), weighed(0, 'yeast', 12, 10)],
+      FLOUR_G,
+    );
+    expect(off.waterPercent).toBeCloseTo(slab.waterPercent + 1, 9);
+    expect(off.preferment?.waterPercent).toBeCloseTo(
+      preferment.waterPercent + (100 * 200) / ownFlourG,
+      9,
+    );
+    expect(off.preferment?.yeast.percent).toBeCloseTo(
+      preferment.yeast.percent + (100 * 2) / ownFlourG,
+      9,
+    );
+  });
+
+  it('with more flour in it is a larger share of the dough, and stiffer', () => {
+    const flour = weighed(0, `flour:${slab.flours[0]?.name ?? ''}`, 4400, 4000);
+    const off = prefermentAsWeighed(slab, [flour], FLOUR_G);
+    expect(off.preferment?.flourSharePercent).toBeCloseTo(preferment.flourSharePercent + 2, 9);
+    expect(off.preferment?.waterPercent).toBeLessThan(preferment.waterPercent);
+    expect(off.waterPercent).toBe(slab.waterPercent);
+  });
+});
+
+describe('yeast as strong as its pack', () => {
+  const told = (openedOn: string | null, proof: YeastProof | null) =>
+    ({
+      lot: {
+        weighed: [],
+        yeastPack: {
+          id: 'r',
+          at: '2026-11-25T10:00:00Z',
+          content: { kind: 'yeast', openedOn, proof, note: '' },
+        },
+      },
+      recipe: { formula: slab },
+      scaled: { ok: false, reasons: [] },
+    }) as unknown as BoardLot;
+
+  it('is told by its proof test, or by how long it is open', () => {
+    expect(packStrength(told('2026-11-15', null).lot, 'fresh')).toBeCloseTo(0.986 ** 10.4, 1);
+    expect(packStrength(told('2026-11-15', 'domed').lot, 'fresh')).toBe(1);
+    expect(packStrength(null, 'fresh')).toBe(1);
+  });
+
+  it('is that of the bowl, and of what is mixed ahead', () => {
+    const { yeast, preferment } = asWeighed(told(null, 'bubbles'));
+    expect(yeast.activity).toBe(0.5);
+    expect(preferment?.yeast.activity).toBe(0.5);
+    expect(yeast.percent).toBe(slab.yeast.percent);
   });
 });

@@ -1,4 +1,11 @@
-import type { Formula } from '@calm/core';
+import {
+  convertYeast,
+  DAY_MS,
+  yeastStrength,
+  type Formula,
+  type YeastDose,
+  type YeastForm,
+} from '@calm/core';
 import type { WeighedRecord } from '@calm/contract';
 import type { BoardLot } from './lotBoard';
 
@@ -12,13 +19,92 @@ const LINES = {
 
 /** A lot's formula as it was really weighed. */
 export const asWeighed = ({ lot, recipe: { formula }, scaled }: BoardLot): Formula =>
+  withYeastOf(lot, inGrams(lot, formula, scaled));
+
+const inGrams = (lot: BoardLot['lot'], formula: Formula, scaled: BoardLot['scaled']): Formula =>
   scaled.ok
-    ? formulaAsWeighed(
-        formula,
-        lot?.weighed ?? [],
-        scaled.value.totals.flourG / scaled.value.loads.length,
+    ? prefermentAsWeighed(
+        formulaAsWeighed(
+          formula,
+          (lot?.weighed ?? []).filter(({ content }) => content.loadNumber > 0),
+          scaled.value.totals.flourG / scaled.value.loads.length,
+        ),
+        (lot?.weighed ?? []).filter(({ content }) => content.loadNumber === 0),
+        scaled.value.totals.flourG,
       )
     : formula;
+
+/** How strong a lot's yeast is by what is known of its pack; 1 where nothing is. @param form as it is dosed */
+export function packStrength(lot: BoardLot['lot'], form: YeastForm): number {
+  if (!lot?.yeastPack) return 1;
+  const { content, at } = lot.yeastPack;
+  const { openedOn, proof } = content;
+  const openDays =
+    openedOn === null ? null : Math.max(0, (Date.parse(at) - Date.parse(openedOn)) / DAY_MS);
+  return yeastStrength(form, { openDays, proof });
+}
+
+/** A formula with yeast as strong as its pack; what is mixed ahead is from the same one. */
+function withYeastOf(lot: BoardLot['lot'], formula: Formula): Formula {
+  if (!lot?.yeastPack) return formula;
+  const strong = (yeast: YeastDose): YeastDose => ({
+    ...yeast,
+    activity: (yeast.activity ?? 1) * packStrength(lot, yeast.form),
+  });
+  const { preferment } = formula;
+  return {
+    ...formula,
+    yeast: strong(formula.yeast),
+    ...(preferment && { preferment: { ...preferment, yeast: strong(preferment.yeast) } }),
+  };
+}
+
+/**
+ * A formula with its pre-ferment as it was really weighed: more or less water and yeast in it is more or less in the
+ * dough, too. Flour of it that was weighed otherwise is taken from the bowl's, so that its share changes.
+ *
+ * @param records of what was mixed ahead, none of them corrected
+ * @param flourG all the flour of the lot, g
+ */
+export function prefermentAsWeighed(
+  formula: Formula,
+  records: readonly WeighedRecord[],
+  flourG: number,
+): Formula {
+  const { preferment } = formula;
+  if (!preferment || records.length === 0 || !(flourG > 0)) return formula;
+  const overG = (isOf: (key: string) => boolean) =>
+    records.reduce(
+      (sum, { content }) => (isOf(content.key) ? sum + content.grams - content.wantedG : sum),
+      0,
+    );
+  const ownFlourG = (flourG * preferment.flourSharePercent) / 100;
+  const flourNowG = Math.max(1, ownFlourG + overG((key) => key.startsWith('flour:')));
+  /** Percent of its own flour, when so many grams more than wanted went in. */
+  const moved = (percent: number, overOfItG: number) =>
+    Math.max(0, (100 * ((percent * ownFlourG) / 100 + overOfItG)) / flourNowG);
+  const waterOverG = overG((key) => key === 'water');
+  const yeastOverG = overG((key) => key === 'yeast');
+  const { yeast } = preferment;
+  return {
+    ...formula,
+    waterPercent: Math.max(0, formula.waterPercent + (100 * waterOverG) / flourG),
+    yeast: {
+      ...formula.yeast,
+      percent: Math.max(
+        0,
+        formula.yeast.percent +
+          convertYeast((100 * yeastOverG) / flourG, yeast.form, formula.yeast.form),
+      ),
+    },
+    preferment: {
+      ...preferment,
+      flourSharePercent: Math.min(100, (100 * flourNowG) / flourG),
+      waterPercent: moved(preferment.waterPercent, waterOverG),
+      yeast: { ...yeast, percent: moved(yeast.percent, yeastOverG) },
+    },
+  };
+}
 
 /**
  * A formula as it was really weighed: what went into the bowl beyond what was wanted, or less, as percent of the

@@ -9,6 +9,7 @@ import {
   type ScaleReason,
   type WaterAdvice,
 } from '@calm/core';
+import { routeInMixer } from '../formulas/mixingIn';
 import type { HouseBook, Product, LoadTemps, LotItem, Recipe } from '@calm/contract';
 
 /** The products that are made of one dough: same formula, same route. */
@@ -38,7 +39,7 @@ export function recipeFor(book: HouseBook, product: Product, mixerId?: string): 
     formula: record.formula,
     doughTempC: record.doughTempC,
     method: record.method,
-    route: route.stages,
+    route: routeInMixer(book, record, route.stages, mixer),
     allergens: record.allergens,
     mixer: {
       id: mixer.id,

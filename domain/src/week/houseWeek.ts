@@ -5,6 +5,7 @@ import {
   deratingShare,
   effective,
   publishedSteps,
+  type Route,
   STANDARD_WEIGHTS,
 } from '@calm/core';
 import {
@@ -24,6 +25,7 @@ import {
 import { ballsToMake } from '../demand/ballsToMake';
 import { forecastAt, spreadOf } from '../demand/forecastAt';
 import { traysIn } from '../cold/traysIn';
+import { routeInMixer, routeLoadMin } from '../formulas/mixingIn';
 import { residueOf } from '../lots/recipe';
 import { dateOfService, doughIdOf, serviceIdOf } from './weekIds';
 import { instantOfMinute } from './weekProblem';
@@ -154,20 +156,27 @@ function outOfOrder({ book, nowMin }: HouseWeek): WeekDocument['underWay']['work
  */
 function mixersFor(
   { book, nowMin }: HouseWeek,
-  { mixerId, formula }: FormulaRecord,
+  record: FormulaRecord,
+  route: Route,
 ): WeekDoughDocument['mixers'] {
+  const { mixerId, formula } = record;
   const own = book.mixers.find(({ id }) => id === mixerId);
   if (!own) return [];
   const others = book.mixers.filter(({ id, kind }) => id !== mixerId && kind !== 'hand');
   const isOwnOff = own.outOfOrder && Date.parse(own.outOfOrder.until) > nowMin * MINUTE_MS;
   const { hydrationPercent } = effective(formula);
   const share = deratingShare(hydrationPercent, book.house.settings.derating);
-  return [own, ...others].map((mixer) => ({
-    mixerId: mixer.id,
-    minDoughKg: mixer.minDoughKg,
-    maxDoughKg: mixer.maxDoughKg * share,
-    ...(mixer !== own && !isOwnOff && { isStandIn: true }),
-  }));
+  const usualMin = routeLoadMin(route);
+  return [own, ...others].map((mixer) => {
+    const perLoadMin = routeLoadMin(routeInMixer(book, record, route, mixer));
+    return {
+      mixerId: mixer.id,
+      minDoughKg: mixer.minDoughKg,
+      maxDoughKg: mixer.maxDoughKg * share,
+      ...(mixer !== own && !isOwnOff && { isStandIn: true }),
+      ...(perLoadMin !== usualMin && { perLoadMin }),
+    };
+  });
 }
 
 /** Every dough that something is made of, with the mixers it may be worked in. */
@@ -190,7 +199,7 @@ function doughsOf(house: HouseWeek): WeekDoughDocument[] {
           route: route.stages,
           residuePercent: residue.percent,
           residuePerLoadG: residue.perLoadG,
-          mixers: mixersFor(house, record),
+          mixers: mixersFor(house, record, route.stages),
           formula: record.formula,
           doughTempC: record.doughTempC,
           prefermentTempC: book.house.settings.usualTempsC.preferment,

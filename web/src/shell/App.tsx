@@ -33,6 +33,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   Guests: async () => (await import('../places/tonight/guests/Guests')).Guests,
   Mix: async () => (await import('../places/mix/Mix')).Mix,
   BatchSheet: async () => (await import('../places/mix/sheet/BatchSheet')).BatchSheet,
+  Ahead: async () => (await import('../places/mix/ahead/Ahead')).Ahead,
   WeighOff: async () => (await import('../places/mix/bench/WeighOff')).WeighOff,
   DivideAndBall: async () => (await import('../places/mix/bench/DivideAndBall')).DivideAndBall,
   Paper: async () => (await import('../places/mix/paper/Paper')).Paper,

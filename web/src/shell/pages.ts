@@ -156,6 +156,7 @@ export const PAGES = [
   },
   { path: 'mix', component: 'Mix', words: MIX, manual: 'mix', name: 'stops.mix' },
   { path: 'mix/:date/:product', component: 'BatchSheet', words: MIX, manual: 'batch-sheet' },
+  { path: 'mix/:date/:product/ahead', component: 'Ahead', words: MIX, manual: 'ahead' },
   { path: 'mix/:date/:product/weigh', component: 'WeighOff', words: MIX, manual: 'weigh-off' },
   { path: 'mix/:date/:product/ball', component: 'DivideAndBall', words: MIX, manual: 'balling' },
   { path: 'mix/:date/:product/paper', component: 'Paper', words: MIX, manual: 'batch-sheet' },

@@ -41,6 +41,8 @@ export interface DoughMixer {
   readonly maxDoughKg: number;
   /** Only for a lot that none of the dough's own mixers takes. */
   readonly isStandIn?: boolean;
+  /** Minutes for each load in it, where they are others than the route's. */
+  readonly perLoadMin?: number;
 }
 
 /** A dough and the way it goes. */

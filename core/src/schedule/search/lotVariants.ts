@@ -1,5 +1,5 @@
 import { doughForLoadsG, splitLoads } from '../../scale';
-import { workMinutes, type RestStage, type WorkStage } from '../../formula/route';
+import { routeMixedIn, workMinutes, type RestStage, type WorkStage } from '../../formula/route';
 import { QUARTER, type DoughMixer, type WeekDough, type WeekProblem } from '../problem/problem';
 
 /** One stage of work as it is planned, with how many quarters it takes. */
@@ -123,14 +123,14 @@ export function lotVariantOf(
   problem: WeekProblem,
   dough: WeekDough,
   run: readonly DoughService[],
-  { mixerId, minDoughKg, maxDoughKg }: DoughMixer,
+  { mixerId, minDoughKg, maxDoughKg, perLoadMin }: DoughMixer,
 ): LotVariant | null {
   const neededG = run.reduce((sum, service) => sum + service.neededG, 0);
   const made = splitLoads((n) => doughForLoadsG(neededG, n, dough), { minDoughKg, maxDoughKg });
   if (!made.ok) return null;
   const { loads, totalG } = made.value;
   const doughKg = totalG / 1000;
-  const { route } = dough;
+  const route = perLoadMin === undefined ? dough.route : routeMixedIn(dough.route, perLoadMin);
   const cold = route.findLastIndex(({ kind, key }) => kind === 'rest' && key === 'cold');
   const split = cold >= 0 ? cold : route.findLastIndex(({ kind }) => kind === 'rest');
   const balls = run.reduce((sum, service) => sum + service.balls, 0);

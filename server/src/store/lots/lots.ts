@@ -1,4 +1,4 @@
-import type { LoadRecord, Lot, LotItem } from '@calm/contract';
+import type { LoadRecord, Lot, LotItem, RecordOf } from '@calm/contract';
 import { and, asc, desc, eq, gte, inArray, isNotNull, or } from 'drizzle-orm';
 import { currentRecords } from '@calm/domain';
 import { markOf } from './marks';
@@ -59,7 +59,7 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
   const { tx, houseId } = scope;
   const ids = rows.map((row) => row.id);
   if (ids.length === 0) return [];
-  const [items, loads, marks, weighed] = await Promise.all([
+  const [items, loads, marks, inBowl] = await Promise.all([
     tx
       .select()
       .from(t.lotItems)
@@ -74,10 +74,11 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
       .select()
       .from(t.marks)
       .where(and(eq(t.marks.houseId, houseId), inArray(t.marks.lotId, ids))),
-    readRecordsOf(scope, ids, ['weighed']),
+    readRecordsOf(scope, ids, ['weighed', 'yeast']),
   ]);
   const [itemsOf, loadsOf, marksOf] = [groupByLot(items), groupByLot(loads), groupByLot(marks)];
-  const weighedOf = groupByLot(currentRecords(weighed, 'weighed'));
+  const weighedOf = groupByLot(currentRecords(inBowl, 'weighed'));
+  const packOf = groupByLot(currentRecords(inBowl, 'yeast'));
   return rows.map((row) => ({
     id: row.id,
     code: row.code,
@@ -94,7 +95,14 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
     loads: (loadsOf.get(row.id) ?? []).map(loadOf),
     marks: (marksOf.get(row.id) ?? []).map(markOf),
     weighed: weighedOf.get(row.id) ?? [],
+    ...yeastPackOf(packOf.get(row.id)),
   }));
+}
+
+/** The pack that was told of last. */
+function yeastPackOf(told: readonly RecordOf<'yeast'>[] | undefined): Pick<Lot, 'yeastPack'> {
+  const last = told?.at(-1);
+  return last ? { yeastPack: last } : {};
 }
 
 function groupByLot<Row extends { lotId: string }>(list: Row[]): Map<string, Row[]> {

@@ -1,14 +1,16 @@
 import { fail, ok, stageKey } from '@calm/core';
-import { adviseLoad, markAfter, scaleRecipe } from '@calm/domain';
-import type {
-  LoadChange,
-  LoadRecord,
-  LossChange,
-  Lot,
-  Mark,
-  MarkChange,
-  NoteChange,
-  WithdrawChange,
+import { adviseLoad, aheadSteps, markAfter, scaleRecipe } from '@calm/domain';
+import {
+  AHEAD,
+  type LoadChange,
+  type LoadRecord,
+  type LossChange,
+  type Lot,
+  type Mark,
+  type MarkChange,
+  type NoteChange,
+  type WithdrawChange,
+  YEAST_PROOF,
 } from '@calm/contract';
 import { personRepository } from '../../store/access/crew';
 import { updateLoad } from '../../store/lots/loads';
@@ -78,7 +80,11 @@ export async function changeMark(
 const stepKeysOf = ({ recipe }: Lot, loadNumber: number): string[] =>
   loadNumber > 0
     ? recipe.method.steps.map(({ key }) => key)
-    : recipe.route.map(({ key }, index) => stageKey({ index, key }));
+    : [
+        ...recipe.route.map(({ key }, index) => stageKey({ index, key })),
+        ...aheadSteps(recipe).map(({ key }) => `${AHEAD}${key}`),
+        YEAST_PROOF,
+      ];
 
 /** Writes the note that is pinned to a lot. */
 export async function changeNote(

@@ -94,10 +94,12 @@ function partsOf({ kind }: RecordContent): readonly HousePart[] {
     case 'said':
     case 'photo':
     case 'not-yet':
+    case 'preferment':
     case 'baked':
     case 'piece':
       return [];
     case 'weighed':
+    case 'yeast':
       return ['weights'];
     default:
       return ['trays', 'weights'];
@@ -118,7 +120,12 @@ async function unknownIn(
 ): Promise<string | null> {
   if ('productId' in content && !(await readProductIdsEver(scope)).includes(content.productId))
     return 'productId';
-  if ('loadNumber' in content && !(await hasLoad(scope, lotId, content.loadNumber)))
+  // 0 is the whole lot: what is mixed ahead of its loads, and the stages of its route.
+  if (
+    'loadNumber' in content &&
+    content.loadNumber > 0 &&
+    !(await hasLoad(scope, lotId, content.loadNumber))
+  )
     return 'loadNumber';
   for (const [end, spot] of Object.entries(spotsIn(content))) {
     if (spot && !(await placeRepository.find(scope, spot.placeId))) return `${end}/placeId`;

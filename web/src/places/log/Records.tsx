@@ -111,7 +111,7 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
   const noted = (words: string, note: string) => (note ? `${words} “${note}”` : words);
   switch (content.kind) {
     case 'weighed':
-      return t('log.say.weighed', {
+      return t(content.loadNumber === 0 ? 'log.say.weighedAhead' : 'log.say.weighed', {
         load: content.loadNumber,
         what: content.key,
         grams: f.grams(content.grams, 1),
@@ -158,6 +158,28 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
       );
     case 'not-yet':
       return noted(t('notYet.say', { next: t(`notYet.next.${content.next}`) }), content.note);
+    case 'yeast':
+      return noted(
+        [
+          content.openedOn === null
+            ? ''
+            : t('log.say.packOpened', { on: f.date(content.openedOn) }),
+          content.proof === null
+            ? ''
+            : t('log.say.proof', { found: t(`yeast.proof.${content.proof}`) }),
+        ]
+          .filter(Boolean)
+          .join(' '),
+        content.note,
+      );
+    case 'preferment':
+      return noted(
+        [
+          t('log.say.preferment', { found: t(`preferment.${content.found}`) }),
+          content.tempC === null ? '' : t('log.say.core', { core: f.temperature(content.tempC) }),
+        ].join(' '),
+        content.note,
+      );
     case 'decided':
       return noted(
         t('whatNow.say', {

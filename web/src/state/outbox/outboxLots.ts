@@ -1,5 +1,5 @@
 import { currentRecords, emptyMark, markAfter } from '@calm/domain';
-import type { Lot, LotRecord, Mark } from '@calm/contract';
+import type { Lot, LotRecord, Mark, RecordContent } from '@calm/contract';
 import type { OutboxItem } from './outbox';
 
 /** A mark of a lot, as never touched when there is none. */
@@ -43,19 +43,28 @@ export function lotsWithOutboxItems(
         ),
       }));
     }
-    if (command.kind === 'record' && command.start.content.kind === 'weighed') {
+    if (command.kind === 'record' && isOfBowl(command.start.content)) {
       const [record] = recordsWithOutboxItems([], [item]);
-      return record ? changed(now, command.lotId, (lot) => withWeighed(lot, [record])) : now;
+      return record ? changed(now, command.lotId, (lot) => withBowl(lot, [record])) : now;
     }
     return now;
   }, lots);
 }
 
-/** A lot with more that was put on the scale; what is there already counts once. */
-export function withWeighed(lot: Lot, records: readonly LotRecord[]): Lot {
+/** Whether a record is part of its lot: what went into its bowls, and of which pack. */
+export const isOfBowl = ({ kind }: RecordContent): boolean =>
+  kind === 'weighed' || kind === 'yeast';
+
+/** A lot with more that was put on the scale, or told of its yeast; what is there already counts once. */
+export function withBowl(lot: Lot, records: readonly LotRecord[]): Lot {
   const there = new Set(lot.weighed.map(({ id }) => id));
   const more = records.filter(({ id, lotId }) => lotId === lot.id && !there.has(id));
-  return { ...lot, weighed: currentRecords([...lot.weighed, ...more], 'weighed') };
+  const pack = currentRecords([...(lot.yeastPack ? [lot.yeastPack] : []), ...more], 'yeast').at(-1);
+  return {
+    ...lot,
+    weighed: currentRecords([...lot.weighed, ...more], 'weighed'),
+    ...(pack && { yeastPack: pack }),
+  };
 }
 
 function changed(lots: readonly Lot[], lotId: string, change: (lot: Lot) => Lot): readonly Lot[] {

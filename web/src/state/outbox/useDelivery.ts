@@ -2,7 +2,7 @@ import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/cont
 import { useEffect } from 'react';
 import { api, useSessionQuery } from '../api/api';
 import { cutOff, delivered, refused, type OutboxItem } from './outbox';
-import { withMark, withWeighed } from './outboxLots';
+import { isOfBowl, withBowl, withMark } from './outboxLots';
 import { sendOutboxItem } from './sendOutboxItem';
 import { useAppDispatch, useAppSelector, type RootState, type Store } from '../store';
 
@@ -94,12 +94,12 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
           ),
         );
       }
-      const isWeighed = kept.content.kind === 'weighed';
+      const isWeighed = isOfBowl(kept.content);
       if (isWeighed) {
         for (const dateRange of rangesOf('lots')) {
           dispatch(
             api.util.updateQueryData('lots', dateRange, (lots) =>
-              lots.map((lot) => (lot.id === kept.lotId ? withWeighed(lot, [kept]) : lot)),
+              lots.map((lot) => (lot.id === kept.lotId ? withBowl(lot, [kept]) : lot)),
             ),
           );
         }

@@ -26,6 +26,8 @@ import { FormulaLines } from './FormulaLines';
 import styles from './FormulaPage.module.css';
 import { useFormulaVersionsQuery, useSaveFormulaMutation } from '../formulasApi';
 import { MakePart } from './MakePart';
+import { AheadPart } from './AheadPart';
+import { MethodClock } from './MethodClock';
 import { MethodPart } from './MethodPart';
 import { OldDoughPart } from './OldDoughPart';
 import { PrefermentPart } from './PrefermentPart';
@@ -94,6 +96,15 @@ function Editor({ house, book, record }: EditorProps) {
         <MethodPart
           method={content.method}
           kinds={kinds}
+          onChange={(method, what) => draft.change({ method }, what)}
+        >
+          <MethodClock book={book} formulaId={record.id} content={content} />
+        </MethodPart>
+      )}
+      {part === 'method' && content.formula.preferment && (
+        <AheadPart
+          method={content.method}
+          preferment={content.formula.preferment}
           onChange={(method, what) => draft.change({ method }, what)}
         />
       )}

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { CAUTIONS, type Method, type MethodStep } from '@calm/contract';
 import type { LineKind } from '@calm/core';
+import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
@@ -20,22 +21,19 @@ const SPEEDS = ['none', 'slow', 'fast', 'hand'] as const;
 export function MethodPart({
   method,
   kinds,
+  children,
   onChange,
 }: {
   readonly method: Method;
+  /** What its minutes come to. */
+  readonly children?: ReactNode;
   /** What the formula has. */
   readonly kinds: readonly LineKind[];
   readonly onChange: (method: Method, what: string) => void;
 }) {
   const { t } = useTranslation();
-  const f = useFormats();
   const known = useKnownMethods();
   const put = (steps: readonly MethodStep[], what: string) => onChange({ ...method, steps }, what);
-  const change = (at: number, to: Partial<MethodStep>, what: string) =>
-    put(
-      method.steps.map((step, i) => (i === at ? cleaned({ ...step, ...to }) : step)),
-      what,
-    );
   const OWN = t('formulas.method.own');
   return (
     <section aria-label={t('formulas.page.part.method')}>
@@ -67,12 +65,40 @@ export function MethodPart({
         mayBeEmpty
         onCommit={(why) => onChange({ ...method, why }, t('formulas.method.why'))}
       />
-      <BlockList
+      {children}
+      <StepList
+        steps={method.steps}
         label={t('formulas.method.steps')}
-        blocks={method.steps}
-        nameOf={(step) => step.title}
+        kinds={kinds}
         onChange={put}
-      >
+      />
+    </section>
+  );
+}
+
+/** Steps in order: changed, moved, added, removed; what they add up to of each ingredient where that is not all of it. */
+export function StepList({
+  steps,
+  label,
+  kinds,
+  onChange,
+}: {
+  readonly steps: readonly MethodStep[];
+  readonly label: string;
+  /** What there is to go in. */
+  readonly kinds: readonly LineKind[];
+  readonly onChange: (steps: readonly MethodStep[], what: string) => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const change = (at: number, to: Partial<MethodStep>, what: string) =>
+    onChange(
+      steps.map((step, i) => (i === at ? cleaned({ ...step, ...to }) : step)),
+      what,
+    );
+  return (
+    <>
+      <BlockList label={label} blocks={steps} nameOf={(step) => step.title} onChange={onChange}>
         {(step, i) => (
           <StepFields
             step={step}
@@ -82,7 +108,7 @@ export function MethodPart({
           />
         )}
       </BlockList>
-      {addsOff(method.steps, kinds).map(({ kind, percent }) => (
+      {addsOff(steps, kinds).map(({ kind, percent }) => (
         <p key={kind} role="status" className="quiet">
           {t('formulas.method.addsOff', {
             kind: t(`formulas.method.kind.${kind}`),
@@ -94,8 +120,8 @@ export function MethodPart({
         <Button
           variant="outlined"
           onClick={() =>
-            put(
-              [...method.steps, newStep(method, t('formulas.method.newStep'))],
+            onChange(
+              [...steps, newStep(steps, t('formulas.method.newStep'))],
               t('formulas.method.added'),
             )
           }
@@ -103,7 +129,7 @@ export function MethodPart({
           {t('formulas.method.add')}
         </Button>
       </EditOnly>
-    </section>
+    </>
   );
 }
 
@@ -138,8 +164,21 @@ export function StepFields({
         value={step.minutes ?? 0}
         rule={MINUTES}
         step={1}
-        onCommit={(minutes) => onChange({ minutes }, changed(step.title, `${minutes} min`))}
+        onCommit={(minutes) => onChange({ minutes }, changed(step.title, f.duration(minutes)))}
       />
+      {step.minutes !== undefined && (
+        <LabelledCell
+          name={t('formulas.method.least')}
+          label={f.joined(step.title, t('formulas.method.least'))}
+          unit={f.symbols.min}
+          value={step.leastMinutes ?? 0}
+          rule={{ ...MINUTES, max: step.minutes }}
+          step={1}
+          onCommit={(leastMinutes) =>
+            onChange({ leastMinutes }, changed(step.title, f.duration(leastMinutes)))
+          }
+        />
+      )}
       <Choice
         label={t('formulas.method.speed')}
         width={144}
@@ -191,10 +230,13 @@ function useKnownMethods(): readonly Method[] {
 
 /** Without what says nothing. */
 function cleaned(step: MethodStep): MethodStep {
-  const { minutes, speed, caution, lookFor, adds, ...rest } = step;
+  const { minutes, leastMinutes = 0, speed, caution, lookFor, adds, ...rest } = step;
   return {
     ...rest,
     ...(minutes !== undefined && minutes > 0 && { minutes }),
+    ...(leastMinutes > 0 &&
+      minutes !== undefined &&
+      minutes > 0 && { leastMinutes: Math.min(leastMinutes, minutes) }),
     ...(speed !== undefined && (speed as string) !== 'none' && { speed }),
     ...(caution !== undefined && (caution as string) !== 'none' && { caution }),
     ...(lookFor && { lookFor }),
@@ -202,7 +244,7 @@ function cleaned(step: MethodStep): MethodStep {
   };
 }
 
-function newStep({ steps }: Method, title: string): MethodStep {
+function newStep(steps: readonly MethodStep[], title: string): MethodStep {
   let number = steps.length + 1;
   while (steps.some(({ key }) => key === `step-${number}`)) number += 1;
   return { key: `step-${number}`, title, detail: '' };

@@ -25,6 +25,7 @@ import { WindowByLooks } from '../../../parts/measures/WindowByLooks';
 import { WindowNow } from './WindowNow';
 import { WeighList } from './WeighList';
 import { WithLot } from '../WithLot';
+import { YeastPack } from './YeastPack';
 
 /** The batch sheet of one product and date: from ball counts to the bowl, load by load. */
 export function BatchSheet() {
@@ -100,11 +101,15 @@ function LoadSheet({
   const seen = useWindowByLooks(board.book, boardLot, records);
   if (!scaled.ok) return null;
   const temps = live ?? load.temps;
+  const yeast = scaled.value.loads[number - 1]?.ingredients.find(({ kind }) => kind === 'yeast');
   return (
     <div className={styles['sheet']}>
       <div className={styles['main']}>
         <WeighList sheet={sheet} scaled={scaled.value} number={number} temps={temps} />
         <Caution about="lifting" />
+        {boardLot.lot && number === 1 && yeast && (
+          <YeastPack house={board.house} sheet={sheet} lot={boardLot.lot} yeast={yeast} />
+        )}
         <Steps board={board} sheet={sheet} number={number} />
         {boardLot.lot && (
           <>

@@ -1,6 +1,6 @@
 import type { MethodStep } from '@calm/contract';
-import type { StepAmount } from '@calm/core';
-import { stepAmountsOf } from '@calm/domain';
+import { methodTime, minutesInBowl, type StepAmount } from '@calm/core';
+import { fullBowl, stepAmountsOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useMemo } from 'react';
@@ -46,6 +46,7 @@ export function Steps({
           {t('mix.weighOff.byStep')}
         </Button>
       )}
+      {load && <LoadTime board={board} sheet={sheet} doughKg={load.doughG / 1000} />}
       {!sheet.boardLot.lot && <p className={styles['hint']}>{t('mix.steps.startFirst')}</p>}
       <ol className={styles['steps']}>
         {method.steps.map((step, i) => (
@@ -69,6 +70,43 @@ export function Steps({
 }
 
 const NONE: readonly StepAmount[] = [];
+
+/** How long this load is worked, where that is not what the method tells for a full one. */
+function LoadTime({
+  board,
+  sheet,
+  doughKg,
+}: {
+  readonly board: Board;
+  readonly sheet: Sheet;
+  readonly doughKg: number;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { recipe } = sheet;
+  const { mixers, house, formulas } = board.book;
+  const mixer = mixers.find(({ id }) => id === recipe.mixer.id);
+  const toldFor =
+    mixers.find(
+      ({ id }) => id === formulas.find((each) => each.id === recipe.formulaId)?.mixerId,
+    ) ?? mixer;
+  const time = methodTime(recipe.method.steps);
+  if (!mixer || !toldFor || !time) return null;
+  const bowl = { ...fullBowl(recipe, mixer, house.settings), doughKg };
+  const work = { ...time, standsMin: 0 };
+  const minutes = minutesInBowl(work, fullBowl(recipe, toldFor, house.settings), bowl);
+  if (Math.abs(minutes - time.workedMin) < 1) return null;
+  return (
+    <p className={styles['hint']}>
+      {t('mix.steps.thisLoad', {
+        kg: f.kilograms(doughKg, 1),
+        mixer: mixer.name,
+        minutes: f.duration(minutes),
+        told: f.duration(time.workedMin),
+      })}
+    </p>
+  );
+}
 
 /** What goes in, to be read while pouring. */
 function Amounts({
@@ -115,6 +153,9 @@ function Step({
   const timer = useDraft<number>(timerKey(lot?.id ?? '', number, step.key));
   const pace = [
     step.minutes === undefined ? '' : f.duration(step.minutes),
+    step.leastMinutes === undefined
+      ? ''
+      : t('mix.steps.least', { minutes: f.duration(step.leastMinutes) }),
     step.speed ? t(`mix.steps.${step.speed}`) : '',
   ];
   return (

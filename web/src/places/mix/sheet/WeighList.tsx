@@ -33,7 +33,14 @@ export function WeighList({
     <section aria-label={t('mix.weigh.title')}>
       {scaled.preferment && number === 1 && (
         <>
-          <h2>{recipe.formula.preferment?.name}</h2>
+          <div className={styles['weighHead']}>
+            <h2>{recipe.formula.preferment?.name}</h2>
+            {boardLot.lot && (
+              <Button variant="contained" component={Link} to="ahead">
+                {t('mix.ahead.open')}
+              </Button>
+            )}
+          </div>
           <p className="quiet small">{t('mix.weigh.preferment')}</p>
           <Lines sheet={sheet} lines={scaled.preferment.ingredients} />
         </>
@@ -50,6 +57,7 @@ export function WeighList({
       <p className={styles['bowlSum']}>
         {t('mix.weigh.sum', { sum: f.kilograms(load.doughG, 2) })}
       </p>
+      {number === 1 && <Rounded sheet={sheet} lines={load.ingredients} />}
       {scaled.dilution && <DilutionNote dilution={scaled.dilution} />}
       {scaled.finerScaleG !== null && (
         <p className={styles['dilution']}>
@@ -138,4 +146,43 @@ function DilutionNote({ dilution }: { readonly dilution: Dilution }) {
       })}
     </p>
   );
+}
+
+/** Off by more than this share of itself, a line is worth a word. */
+const FELT_SHARE = 0.02;
+/** What scales show, g; the first that is fine enough is named. */
+const SCALES_G = [1, 0.1, 0.01] as const;
+
+/** Lines that the scale cannot show nearly enough; yeast has a dilution of its own. */
+function Rounded({
+  sheet,
+  lines,
+}: {
+  readonly sheet: Sheet;
+  readonly lines: readonly WeighedLine[];
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const stepG = sheet.recipe.settings.scaleReadabilityG.default;
+  return lines
+    .filter(
+      ({ kind, grams, exactG }) =>
+        kind !== 'yeast' && exactG > 0 && Math.abs(grams - exactG) > FELT_SHARE * exactG,
+    )
+    .map((line) => {
+      const finerG =
+        SCALES_G.find((scaleG) => scaleG < stepG && scaleG / 2 <= FELT_SHARE * line.exactG) ??
+        SCALES_G[2];
+      return (
+        <p key={line.key} className={styles['dilution']}>
+          {t('mix.weigh.rounded', {
+            what: nameOf(t, line),
+            shown: f.grams(line.grams, decimalsOf(stepG)),
+            percent: f.percent((line.percent * line.grams) / line.exactG, 2),
+            wanted: f.percent(line.percent, 2),
+            scale: f.grams(finerG, 2),
+          })}
+        </p>
+      );
+    });
 }
