@@ -1,6 +1,7 @@
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { adviseLoad, lotItem, productsOfDough, recipeFor, scaleRecipe } from './lots/recipe';
+import { adviseLoad } from './lots/adviseLoad';
+import { lotItem, productsOfDough, recipeFor, scaleRecipe } from './lots/recipe';
 import { paths, problemKind, type LoadTemps } from '@calm/contract';
 
 const book = exampleBook();

@@ -24,6 +24,7 @@ export * from './lots/loggedLot';
 export * from './lots/marks';
 export * from './lots/plannedStages';
 export * from './lots/recipe';
+export * from './lots/adviseLoad';
 export * from './lots/aheadSteps';
 export { packStrength } from './lots/asWeighed';
 export * from './formulas/mixingIn';

@@ -1,16 +1,13 @@
 import {
-  adviseWater,
   type MixerLine,
   scaleLot,
-  type Load,
   type Result,
   type Residue,
   type ScaledLot,
   type ScaleReason,
-  type WaterAdvice,
 } from '@calm/core';
 import { routeInMixer } from '../formulas/mixingIn';
-import type { HouseBook, Product, LoadTemps, LotItem, Recipe } from '@calm/contract';
+import type { HouseBook, Product, LotItem, Recipe } from '@calm/contract';
 
 /** The products that are made of one dough: same formula, same route. */
 export function productsOfDough(book: HouseBook, product: Product): Product[] {
@@ -95,44 +92,6 @@ export function scaleRecipe(
 /** A recipe for a mixer whose own line is known. */
 export const withMixerLine = (recipe: Recipe, line: MixerLine | null): Recipe =>
   line ? { ...recipe, mixer: { ...recipe.mixer, line } } : recipe;
-
-/**
- * Water for one load of a recipe: by the mixer's own line once that is known, unless the house has chosen a method.
- *
- * @param load as scaled, with weighed grams
- * @param temps what the thermometers show, °C
- * @param frictionC the mixer's heating, °C of the n-fold sum
- */
-export function adviseLoad(
-  recipe: Recipe,
-  load: Load,
-  temps: LoadTemps,
-  frictionC: number,
-): WaterAdvice {
-  const gramsOf = (kind: string) =>
-    load.ingredients.reduce((sum, line) => sum + (line.kind === kind ? line.exactG : 0), 0);
-  const { pourBy, baseSumC } = recipe.settings;
-  const hasPreferment = recipe.formula.preferment !== undefined;
-  return adviseWater({
-    doughTempC: recipe.doughTempC,
-    roomTempC: temps.roomTempC,
-    flourTempC: temps.flourTempC,
-    tapTempC: temps.tapTempC,
-    frictionC,
-    flourG: gramsOf('flour'),
-    waterG: gramsOf('water'),
-    oilG: gramsOf('oil'),
-    ...(pourBy !== 'learned' && { pourBy }),
-    ...(recipe.mixer.line && { mixer: recipe.mixer.line }),
-    yeastForm: recipe.formula.yeast.form,
-    ...(hasPreferment
-      ? {
-          prefermentTempC: temps.prefermentTempC ?? temps.roomTempC,
-          prefermentG: gramsOf('preferment'),
-        }
-      : baseSumC !== undefined && { baseSumC }),
-  });
-}
 
 function required<T>(value: T | undefined): T {
   if (value === undefined) throw new RangeError('the house book refers to something it lacks');

@@ -20,7 +20,7 @@ import {
 } from './bookChanges';
 import { contentOf, contentOfRoute } from '../formula/contents';
 import styles from './BookFiles.module.css';
-import { plainMethod } from '../formula/plainMethod';
+import { plainMethod } from '../method/plainMethod';
 import { useImportBookMutation } from '../recordsApi';
 
 type Imported =

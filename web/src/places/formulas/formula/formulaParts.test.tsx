@@ -9,7 +9,7 @@ import { houseServer, problem } from '../../../test-support/houseServer';
 import { renderInApp } from '../../../test-support/render';
 import { FormulaLines } from './FormulaLines';
 import { ProductDialog } from './ProductDialog';
-import { StepFields } from './MethodPart';
+import { StepFields } from '../method/MethodPart';
 
 const book = exampleBook();
 const record = book.formulas.find(({ slug }) => slug === 'yard-dough');

@@ -11,7 +11,7 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { problemOf } from '../../../parts/messages/problemOf';
 import { useStartFormulaMutation } from '../formulasApi';
-import { plainMethod } from '../formula/plainMethod';
+import { plainMethod } from '../method/plainMethod';
 
 /** Asks for a name and a lot code, and puts a plain formula into the book to be edited. */
 export function NewFormula({

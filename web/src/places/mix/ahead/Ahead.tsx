@@ -17,7 +17,7 @@ import { useSheet } from '../sheet/useSheet';
 import { WithStartedLot } from '../WithLot';
 import { AheadLook } from './AheadLook';
 import { AheadSteps } from './AheadSteps';
-import { Standing } from './Standing';
+import { Standing, StandsNow } from './Standing';
 
 /** What is mixed ahead is the whole lot's, not a load's. */
 const WHOLE_LOT = 0;
@@ -94,15 +94,18 @@ function AheadSheet({ board, boardLot }: { readonly board: Board; readonly board
         ) : (
           <p className={benchStyles['all']}>{t('mix.weighOff.all')}</p>
         )}
-        <AheadSteps
-          house={board.house}
-          lot={lot}
-          recipe={recipe}
-          groups={groups}
-          weighed={weighed}
-          now={turn}
-          onChoose={setChosen}
-        />
+        <div>
+          <AheadSteps
+            house={board.house}
+            lot={lot}
+            recipe={recipe}
+            groups={groups}
+            weighed={weighed}
+            now={turn}
+            onChoose={setChosen}
+          />
+          {preferment && <StandsNow house={board.house} boardLot={boardLot} />}
+        </div>
       </div>
       {preferment && <AheadLook house={board.house} lot={lot} records={records} />}
       <Caution about="flour-dust" />

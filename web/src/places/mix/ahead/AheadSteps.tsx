@@ -84,9 +84,11 @@ function StepHead({
           )}
         </b>
         {step.minutes !== undefined && tick.startedAt === null && !tick.isDone && (
-          <Button variant="outlined" onClick={tick.start}>
-            {t('mark.begin')}
-          </Button>
+          <p>
+            <Button variant="outlined" onClick={tick.start}>
+              {t('mark.begin')}
+            </Button>
+          </p>
         )}
         <p>{isUsual ? t(`mix.ahead.usualHow.${step.key}`) : step.detail}</p>
         {step.lookFor && <p className="quiet">{step.lookFor}</p>}

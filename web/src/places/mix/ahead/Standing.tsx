@@ -39,19 +39,7 @@ export function Standing({
   return (
     <section className={styles['standing']} data-state={sinceMs === null ? 'none' : state}>
       {sinceMs === null ? (
-        <>
-          <p>{t('mix.ahead.planned', words)}</p>
-          {work && (
-            <Button
-              variant="contained"
-              size="large"
-              disabled={tick.isSending}
-              onClick={() => tick.toggle(true)}
-            >
-              {t('mix.ahead.stands')}
-            </Button>
-          )}
-        </>
+        <p>{t('mix.ahead.planned', words)}</p>
       ) : (
         <p role="status">
           <b>
@@ -64,5 +52,30 @@ export function Standing({
         </p>
       )}
     </section>
+  );
+}
+
+/** Begins the clock of what was stirred; nothing once it stands. */
+export function StandsNow({
+  house,
+  boardLot: { stages, lot },
+}: {
+  readonly house: string;
+  readonly boardLot: BoardLot;
+}) {
+  const { t } = useTranslation();
+  const work = stages.find(({ kind, key }) => kind === 'work' && key === 'preferment-mix');
+  const tick = useMark(house, lot, 0, work ? stageKey(work) : '', t('work.preferment-mix'));
+  if (!work || tick.isDone) return null;
+  return (
+    <Button
+      variant="contained"
+      size="large"
+      fullWidth
+      disabled={tick.isSending}
+      onClick={() => tick.toggle(true)}
+    >
+      {t('mix.ahead.stands')}
+    </Button>
   );
 }

@@ -71,6 +71,9 @@ export function Steps({
 
 const NONE: readonly StepAmount[] = [];
 
+/** Minutes that make a difference at the bowl. */
+const FELT_MIN = 2;
+
 /** How long this load is worked, where that is not what the method tells for a full one. */
 function LoadTime({
   board,
@@ -95,11 +98,11 @@ function LoadTime({
   const bowl = { ...fullBowl(recipe, mixer, house.settings), doughKg };
   const work = { ...time, standsMin: 0 };
   const minutes = minutesInBowl(work, fullBowl(recipe, toldFor, house.settings), bowl);
-  if (Math.abs(minutes - time.workedMin) < 1) return null;
+  if (Math.abs(minutes - time.workedMin) < FELT_MIN) return null;
   return (
-    <p className={styles['hint']}>
+    <p className="quiet">
       {t('mix.steps.thisLoad', {
-        kg: f.kilograms(doughKg, 1),
+        kg: f.kilograms(doughKg * 1000, 1),
         mixer: mixer.name,
         minutes: f.duration(minutes),
         told: f.duration(time.workedMin),

@@ -43,46 +43,48 @@ export function YeastPack({
   return (
     <details className={styles['pack']} open={last !== undefined || timer.startedAt !== null}>
       <summary>{t('yeast.title')}</summary>
-      <DateField
-        label={t('yeast.openedOn')}
-        value={openedOn}
-        onChange={(on) => put({ openedOn: on || null, proof })}
-      />
-      <p className="quiet small">{t('yeast.how')}</p>
-      {timer.startedAt === null && !timer.isDone && (
-        <Button variant="outlined" onClick={timer.start}>
-          {t('yeast.begin')}
-        </Button>
-      )}
-      <ToggleButtonGroup
-        exclusive
-        value={proof}
-        aria-label={t('yeast.found')}
-        sx={{ flexWrap: 'wrap', '& button': { minHeight: 48 } }}
-        onChange={(_event, to: YeastProof | null) => {
-          put({ openedOn, proof: to });
-          if (timer.startedAt !== null && !timer.isDone) timer.toggle(true);
-        }}
-      >
-        {YEAST_PROOFS.map((each) => (
-          <ToggleButton key={each} value={each}>
-            {t(`yeast.proof.${each}`)}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
-      {last && (
-        <p role="status">
-          {proof === 'nothing'
-            ? t('yeast.dead')
-            : Math.abs(1 - strength) < FELT
-              ? t('yeast.strong')
-              : t('yeast.weak', {
-                  percent: f.percent(strength * 100, 0),
-                  instead: f.grams(yeast.grams, decimals),
-                  grams: f.grams(yeast.exactG / strength, decimals),
-                })}
-        </p>
-      )}
+      <div>
+        <DateField
+          label={t('yeast.openedOn')}
+          value={openedOn}
+          onChange={(on) => put({ openedOn: on || null, proof })}
+        />
+        <p className="quiet small">{t('yeast.how')}</p>
+        {timer.startedAt === null && !timer.isDone && (
+          <Button variant="outlined" onClick={timer.start}>
+            {t('yeast.begin')}
+          </Button>
+        )}
+        <ToggleButtonGroup
+          exclusive
+          value={proof}
+          aria-label={t('yeast.found')}
+          sx={{ flexWrap: 'wrap', '& button': { minHeight: 48 } }}
+          onChange={(_event, to: YeastProof | null) => {
+            put({ openedOn, proof: to });
+            if (timer.startedAt !== null && !timer.isDone) timer.toggle(true);
+          }}
+        >
+          {YEAST_PROOFS.map((each) => (
+            <ToggleButton key={each} value={each}>
+              {t(`yeast.proof.${each}`)}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        {last && (
+          <p role="status">
+            {proof === 'nothing'
+              ? t('yeast.dead')
+              : Math.abs(1 - strength) < FELT
+                ? t('yeast.strong')
+                : t('yeast.weak', {
+                    percent: f.percent(strength * 100, 0),
+                    instead: f.grams(yeast.grams, decimals),
+                    grams: f.grams(yeast.exactG / strength, decimals),
+                  })}
+          </p>
+        )}
+      </div>
     </details>
   );
 }

@@ -32,7 +32,7 @@ export function MethodClock({
     isRaised: minutes !== null && routeLoadMin(stages) < minutes,
   }));
   return (
-    <div className="quiet">
+    <div className="quiet" style={{ marginBlock: 8 }}>
       {time && minutes !== null && (
         <p>
           {t('formulas.clock.load', {
@@ -62,7 +62,7 @@ export function MethodClock({
       )}
       {mixer.kind === 'hand' && (
         <p>
-          {t('formulas.clock.hands', { kg: f.kilograms(bowl.doughKg, 1) })}{' '}
+          {t('formulas.clock.hands', { kg: f.kilograms(bowl.doughKg * 1000, 1) })}{' '}
           {f.list(
             EXPERIENCES.map((experience) =>
               t(`formulas.clock.experience.${experience}`, {
@@ -70,7 +70,7 @@ export function MethodClock({
               }),
             ),
           )}
-          . {t('formulas.clock.split', { kg: f.kilograms(bowl.maxDoughKg, 1) })}
+          . {t('formulas.clock.split', { kg: f.kilograms(bowl.maxDoughKg * 1000, 1) })}
         </p>
       )}
     </div>
