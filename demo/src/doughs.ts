@@ -53,6 +53,7 @@ export const twoNightsCold: Route = [
     place: 'Bench',
     airTempC: 22,
     container: 'tub',
+    cover: 'lid',
     hours: { least: 1, preferred: 1.5, most: 2.5 },
   },
   {
@@ -66,6 +67,7 @@ export const twoNightsCold: Route = [
   {
     kind: 'rest',
     key: 'cold',
+    under: 'semolina',
     place: 'Walk-in',
     airTempC: 3.5,
     container: 'lidded-tray',
@@ -91,6 +93,7 @@ export const slabRoute: Route = [
     place: 'Bench',
     airTempC: 19,
     container: 'tub',
+    cover: 'lid',
     hours: { least: 12, preferred: 16, most: 18 },
   },
   { kind: 'work', key: 'weigh', skill: 'mix', people: 1, rate: { fixedMin: 8, perLoadMin: 5 } },
@@ -101,6 +104,7 @@ export const slabRoute: Route = [
     place: 'Bench',
     airTempC: 22,
     container: 'tub',
+    cover: 'lid',
     hours: { least: 1.5, preferred: 2, most: 3 },
   },
   {
@@ -140,6 +144,7 @@ export const crackleRoute: Route = [
     place: 'Bench',
     airTempC: 22,
     container: 'tub',
+    cover: 'lid',
     hours: { least: 0.5, preferred: 0.75, most: 1.5 },
   },
   {

@@ -42,7 +42,12 @@ export const settings: HouseSettings = {
   baseSumC: 57,
   usualTempsC: { room: 22, flour: 21, tap: 14, preferment: 19 },
   ballTolerancePercent: 2.5,
-  kitchen: { ...STANDARD_KITCHEN, benchPlaces: 3 },
+  kitchen: {
+    ...STANDARD_KITCHEN,
+    benchPlaces: 3,
+    tubLitres: 30,
+    trayCm: { length: 60, width: 40 },
+  },
 };
 
 export const mixers = [

@@ -2,10 +2,12 @@ import type { RestStage, Stage, WorkStage } from '@calm/core';
 import {
   AIR_LIMITS_C,
   CONTAINERS,
+  COVERS,
   MOST_STAGE_HOURS,
   REST_KEYS,
   SHAPINGS,
   SKILLS,
+  UNDERS,
   UNTIL_RISE_LIMITS,
   WORK_KEYS,
 } from './vocabulary';
@@ -39,6 +41,8 @@ const restStage = Joi.object<RestStage>({
     most: hours().min(Joi.ref('preferred')).required(),
   }).required(),
   shaping: Joi.valid(...SHAPINGS),
+  cover: Joi.valid(...COVERS),
+  under: Joi.valid(...UNDERS),
   untilRise: Joi.number().min(UNTIL_RISE_LIMITS.least).max(UNTIL_RISE_LIMITS.most),
 });
 

@@ -51,6 +51,9 @@ export const CONTAINERS: typeof core.CONTAINERS = [
   'open-tray',
 ];
 
+export const COVERS: typeof core.COVERS = ['lid', 'film', 'damp-cloth', 'none'];
+export const UNDERS: typeof core.UNDERS = ['flour', 'semolina', 'oil', 'none'];
+
 export const SHAPINGS: typeof core.SHAPINGS = ['ball', 'knock-back', 'gentle'];
 
 export const LINE_KINDS: typeof core.LINE_KINDS = [

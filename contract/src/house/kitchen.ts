@@ -35,6 +35,10 @@ export interface Kitchen {
   readonly benchPlaces: number;
   /** Dough that one tub holds. */
   readonly tubKg: number;
+  /** What a tub holds up to its rim, L; nothing is said of its room when absent. */
+  readonly tubLitres?: number;
+  /** A tray inside, cm; nothing is said of its room when absent. */
+  readonly trayCm?: { readonly length: number; readonly width: number };
   /** Work is unsocial from and until, minutes from local midnight; the end is on the next day. */
   readonly unsocialFromMin: number;
   readonly unsocialUntilMin: number;

@@ -181,6 +181,11 @@ export const placeSchema = Joi.object<PlaceContent>({
 export const kitchenSchema = Joi.object<Kitchen>({
   benchPlaces: Joi.number().integer().min(0).max(100).required(),
   tubKg: Joi.number().greater(0).max(500).required(),
+  tubLitres: Joi.number().greater(0).max(1000),
+  trayCm: Joi.object({
+    length: Joi.number().min(5).max(300).required(),
+    width: Joi.number().min(5).max(300).required(),
+  }),
   unsocialFromMin: Joi.number().integer().min(0).max(1440).required(),
   unsocialUntilMin: Joi.number().integer().min(0).max(1440).required(),
 });

@@ -31,6 +31,14 @@ export const CONTAINERS = [
   'open-tray',
 ] as const;
 
+/** What lies over dough while it stands. */
+export type Cover = (typeof COVERS)[number];
+export const COVERS = ['lid', 'film', 'damp-cloth', 'none'] as const;
+
+/** What is spread under balls before they are set down. */
+export type Under = (typeof UNDERS)[number];
+export const UNDERS = ['flour', 'semolina', 'oil', 'none'] as const;
+
 /** Time a piece of work takes, minutes; the house's own rates. */
 export interface WorkRate {
   readonly fixedMin: number;
@@ -57,6 +65,9 @@ export interface RestStage {
   readonly hours: { readonly least: number; readonly preferred: number; readonly most: number };
   /** What is done to the dough as it begins; balling happens by itself at the first ball. */
   readonly shaping?: 'ball' | 'knock-back' | 'gentle';
+  /** Over it, and under it; what nobody has said is not told. */
+  readonly cover?: Cover;
+  readonly under?: Under;
   /** Ends it early, when the rise since the last shaping gets here. */
   readonly untilRise?: number;
 }

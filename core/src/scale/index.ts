@@ -1,3 +1,4 @@
+export * from './roomToRise';
 export * from './loads';
 export * from './dilution';
 export * from './remainder';

@@ -35,6 +35,8 @@ export const CSV_COLUMNS = [
   'preferred',
   'most',
   'shaping',
+  'cover',
+  'under',
   'untilRise',
 ] as const;
 

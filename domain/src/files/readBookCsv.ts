@@ -187,7 +187,7 @@ class BookReader {
             place: ingredient,
             airTempC: number(value),
             hours: numbers(cells, ['least', 'preferred', 'most']),
-            ...strings(cells, ['container', 'shaping']),
+            ...strings(cells, ['container', 'shaping', 'cover', 'under']),
             ...numbers(cells, ['untilRise']),
           };
     const stages = this.routes[index]?.stages ?? [];

@@ -61,6 +61,8 @@ export interface Formats {
   percent(p: number, decimals?: number): string;
   /** `0.12 L` of gas */
   litres(l: number, decimals?: number): string;
+  /** `14.2 cm` */
+  centimetres(cm: number, decimals?: number): string;
   /** `84 kJ` */
   energy(kJ: number, decimals?: number): string;
   /** `€12.40`, in the house's currency. */
@@ -244,6 +246,7 @@ function makeNumbers(
       return `${shown}${symbols.percent}`;
     },
     litres: (l, decimals = 2) => withUnit(l, decimals, symbols.l),
+    centimetres: (cm, decimals = 1) => withUnit(cm, decimals, symbols.cm),
     energy: (kJ, decimals = 0) => withUnit(kJ, decimals, symbols.kj),
     money: (amount, decimals = 2) => write(amount, currencyAmount(decimals), decimals),
     joined: (...parts) => parts.join(symbols.comma),

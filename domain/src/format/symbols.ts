@@ -13,6 +13,7 @@ export interface UnitSymbols {
   readonly l: string;
   readonly ml: string;
   readonly m: string;
+  readonly cm: string;
   readonly kj: string;
   /** With what stands between it and its number. */
   readonly percent: string;
@@ -33,6 +34,7 @@ const LATIN: UnitSymbols = {
   l: 'L',
   ml: 'mL',
   m: 'm',
+  cm: 'cm',
   kj: 'kJ',
   percent: '\u00a0%',
   comma: ', ',
@@ -51,6 +53,7 @@ const ARABIC: UnitSymbols = {
   l: 'ل',
   ml: 'مل',
   m: 'م',
+  cm: 'سم',
   kj: 'ك.ج',
   percent: '%\u200e',
   comma: '، ',

@@ -117,6 +117,17 @@ export function House() {
             facts={[
               [t('house.work.bench'), f.count(kitchen.benchPlaces)],
               [t('house.work.tub'), f.kilograms(kitchen.tubKg * 1000)],
+              ...(kitchen.tubLitres === undefined
+                ? []
+                : [[t('house.work.tubLitres'), f.litres(kitchen.tubLitres, 0)] as const]),
+              ...(kitchen.trayCm === undefined
+                ? []
+                : [
+                    [
+                      t('house.work.trayCm'),
+                      `${f.centimetres(kitchen.trayCm.length)} × ${f.centimetres(kitchen.trayCm.width)}`,
+                    ] as const,
+                  ]),
               [
                 t('house.work.unsocial'),
                 t('house.work.hours', {

@@ -2,14 +2,18 @@ import Button from '@mui/material/Button';
 import {
   AIR_LIMITS_C,
   CONTAINERS,
+  COVERS,
   MOST_STAGE_HOURS,
   REST_KEYS,
   SHAPINGS,
   SKILLS,
+  UNDERS,
   WORK_KEYS,
+  type Cover,
   type RestStage,
   type Route,
   type Stage,
+  type Under,
   type WorkKey,
   type WorkRate,
   type WorkStage,
@@ -170,12 +174,11 @@ function Rest({
         label={t('formulas.routes.container')}
         value={stage.container}
         values={CONTAINERS}
-        say={(container) => t(`formulas.routes.in.${container}`)}
+        say={(container) => t(`stand.in.${container}`)}
         width={168}
-        onChange={(container) =>
-          onChange({ ...stage, container }, t(`formulas.routes.in.${container}`))
-        }
+        onChange={(container) => onChange({ ...stage, container }, t(`stand.in.${container}`))}
       />
+      <OverAndUnder stage={stage} onChange={onChange} />
       <Choice
         label={t('formulas.routes.shaping')}
         value={stage.shaping ?? 'none'}
@@ -204,6 +207,60 @@ function Rest({
         <span className={styles['new']}>{t('formulas.routes.newPlace')}</span>
       )}
     </div>
+  );
+}
+
+/** What lies over dough, and under it. */
+function OverAndUnder({
+  stage,
+  onChange,
+}: {
+  readonly stage: RestStage;
+  readonly onChange: (stage: Stage, what: string) => void;
+}) {
+  const { t } = useTranslation();
+  const { cover, under, ...plain } = stage;
+  const standing = (to: Pick<RestStage, 'cover' | 'under'>): RestStage => ({
+    ...plain,
+    ...(to.cover && { cover: to.cover }),
+    ...(to.under && { under: to.under }),
+  });
+  const NOT_SAID = 'not-said';
+  return (
+    <>
+      <Choice
+        label={t('formulas.routes.cover')}
+        value={cover ?? NOT_SAID}
+        values={[NOT_SAID, ...COVERS]}
+        say={(each) => t(`stand.cover.${each}`)}
+        width={144}
+        onChange={(each) =>
+          onChange(
+            standing({
+              ...(under && { under }),
+              ...(each !== NOT_SAID && { cover: each as Cover }),
+            }),
+            t(`stand.cover.${each}`),
+          )
+        }
+      />
+      <Choice
+        label={t('formulas.routes.under')}
+        value={under ?? NOT_SAID}
+        values={[NOT_SAID, ...UNDERS]}
+        say={(each) => t(`stand.under.${each}`)}
+        width={144}
+        onChange={(each) =>
+          onChange(
+            standing({
+              ...(cover && { cover }),
+              ...(each !== NOT_SAID && { under: each as Under }),
+            }),
+            t(`stand.under.${each}`),
+          )
+        }
+      />
+    </>
   );
 }
 

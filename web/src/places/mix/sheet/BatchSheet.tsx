@@ -10,6 +10,7 @@ import type { Board } from '../../../state/board/useBoard';
 import styles from './BatchSheet.module.css';
 import { LoadOut } from './LoadOut';
 import { LotNote } from './LotNote';
+import { RoomToRise } from './RoomToRise';
 import { RemainingSteps } from './RemainingSteps';
 import { formatReasonMessage } from '../../../parts/format/reasonMessage';
 import { ScaleChain } from '../bench/ScaleChain';
@@ -111,6 +112,7 @@ function LoadSheet({
           <YeastPack house={board.house} sheet={sheet} lot={boardLot.lot} yeast={yeast} />
         )}
         <Steps board={board} sheet={sheet} number={number} />
+        {number === 1 && <RoomToRise board={board} boardLot={boardLot} />}
         {boardLot.lot && (
           <>
             <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />

@@ -1,0 +1,149 @@
+import { STANDARD_KITCHEN } from '@calm/contract';
+import {
+  at,
+  doughStagesOfRoute,
+  roomInTub,
+  roomOnTray,
+  type Course,
+  type RestStage,
+} from '@calm/core';
+import { doughAsPlanned, type BoardLot } from '@calm/domain';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useFormats } from '../../../parts/format/useFormats';
+import type { Board } from '../../../state/board/useBoard';
+import { useSimulation } from '../../../workers/engine/useSimulation';
+import styles from './BatchSheet.module.css';
+
+/** Whether the lot's tubs and trays leave it room to rise, and how it stands in them: said before it goes over. */
+export function RoomToRise({
+  board,
+  boardLot,
+}: {
+  readonly board: Board;
+  readonly boardLot: BoardLot;
+}) {
+  const { t } = useTranslation();
+  const { product, recipe } = boardLot;
+  const { settings } = board.book.house;
+  const prefermentTempC = settings.usualTempsC.preferment;
+  const document = useMemo(
+    () => doughAsPlanned(boardLot, product, prefermentTempC)?.document ?? null,
+    [boardLot, product, prefermentTempC],
+  );
+  const answer = useSimulation(document);
+  const rests = doughStagesOfRoute(recipe.route, { loads: 1, balls: 1 }).stages;
+  const isSaid = rests.some(({ rest }) => rest.cover ?? rest.under);
+  const kitchen = settings.kitchen ?? STANDARD_KITCHEN;
+  if (!isSaid && kitchen.tubLitres === undefined && kitchen.trayCm === undefined) return null;
+  const way = answer?.ok ? answer.value : null;
+  const most = (kind: 'bulk' | 'ball') => (way ? mostVolume(way, kind) : null);
+  return (
+    <section aria-label={t('stand.title')}>
+      <h2>{t('stand.title')}</h2>
+      <ul className={styles['stand']}>
+        {rests.map(({ rest }, i) =>
+          rest.cover || rest.under ? <Stands key={i} rest={rest} /> : null,
+        )}
+      </ul>
+      <InTubs boardLot={boardLot} kitchen={kitchen} volume={most('bulk')} />
+      <OnTrays boardLot={boardLot} kitchen={kitchen} volume={most('ball')} />
+    </section>
+  );
+}
+
+/** Over dough, and under it. */
+function Stands({ rest }: { readonly rest: RestStage }) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  return (
+    <li>
+      {f.joined(
+        t(`rest.${rest.key}`),
+        f.list([
+          t(`stand.in.${rest.container}`),
+          ...(rest.cover ? [t(`stand.say.cover.${rest.cover}`)] : []),
+          ...(rest.under ? [t(`stand.say.under.${rest.under}`)] : []),
+        ]),
+      )}
+    </li>
+  );
+}
+
+interface Room {
+  readonly boardLot: BoardLot;
+  readonly kitchen: typeof STANDARD_KITCHEN;
+  /** Most volumes since mixing; null while that is not known, or dough never stands so. */
+  readonly volume: number | null;
+}
+
+function InTubs({ boardLot: { scaled }, kitchen, volume }: Room) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { tubLitres, tubKg } = kitchen;
+  if (tubLitres === undefined || volume === null || !scaled.ok) return null;
+  const doughKg = scaled.value.balance.doughG / 1000;
+  const tubs = Math.ceil(doughKg / tubKg);
+  const room = roomInTub({ doughKg, volume, tubLitres });
+  const words = {
+    rise: f.times(volume),
+    litres: f.litres(room.litres / tubs, 1),
+    holds: f.litres(tubLitres, 0),
+    kg: f.kilograms(room.mostKg * 1000, 1),
+    each: f.kilograms((doughKg / tubs) * 1000, 1),
+  };
+  const isOver = room.tubs > tubs;
+  return (
+    <p role="status" data-moved={isOver} className={styles['windowNow']}>
+      {t(isOver ? 'stand.tubOver' : 'stand.tub', {
+        ...words,
+        count: isOver ? room.tubs : tubs,
+      })}
+    </p>
+  );
+}
+
+/** Balls that overlap by less of their width are still lifted out one by one. */
+const GROWN_IN = 0.12;
+
+function OnTrays({ boardLot: { product }, kitchen, volume }: Room) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const { trayCm } = kitchen;
+  if (!trayCm || volume === null) return null;
+  const { ballCm, gapCm, most } = roomOnTray({
+    ballWeightG: product.ballWeightG,
+    volume,
+    balls: product.ballsPerTray,
+    lengthCm: trayCm.length,
+    widthCm: trayCm.width,
+  });
+  const room = gapCm >= 0 ? 'tray' : gapCm >= -GROWN_IN * ballCm ? 'trayJust' : 'trayTouch';
+  return (
+    <p role="status" data-moved={room === 'trayTouch'} className={styles['windowNow']}>
+      {t(`stand.${room}`, {
+        product: product.name,
+        wide: f.centimetres(ballCm),
+        gap: f.centimetres(gapCm),
+        balls: product.ballsPerTray,
+        most,
+      })}
+    </p>
+  );
+}
+
+/** The most that dough gets to in one piece, or as balls, until it is opened. */
+function mostVolume(
+  {
+    course,
+    kinds,
+    endHour,
+  }: { readonly course: Course; readonly kinds: readonly string[]; readonly endHour: number },
+  kind: 'bulk' | 'ball',
+): number | null {
+  let most: number | null = null;
+  for (let i = 0; i < course.length && at(course.hours, i) <= endHour; i += 1) {
+    if (kinds[at(course.stages, i)] === kind) most = Math.max(most ?? 0, at(course.volumes, i));
+  }
+  return most;
+}
