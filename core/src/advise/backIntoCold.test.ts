@@ -19,10 +19,23 @@ describe('back into the cold', () => {
   });
 
   it('is too late for dough that has had its time', () => {
-    expect(asked(room, 12)).toEqual({ untilHour: null, keepsUntilHour: null });
+    expect(asked(room, 12)).toEqual({
+      isTakenOut: false,
+      untilHour: null,
+      keepsUntilHour: null,
+    });
   });
 
   it('is asked of dough that a kitchen can have', () => {
     expect(backIntoCold({ ...room, ballWeightG: 0 }, 1, walkIn, 22).ok).toBe(false);
+  });
+
+  it('is asked of balls in the cold as if they came out now', () => {
+    const chilled = { ...room, stages: [bulk(1, 22, 8), ball(40, 4)] };
+    const { isTakenOut, untilHour } = asked(chilled, 12);
+    expect(isTakenOut).toBe(true);
+    // Some hours of warmth, not the forty that the cold would give.
+    expect(untilHour).toBeGreaterThan(12.5);
+    expect(untilHour).toBeLessThan(22);
   });
 });

@@ -13,6 +13,8 @@ const KEEPS_H = 12;
 /** They open well so often by then. */
 const OFTEN = 0.8;
 const STEP_H = 0.25;
+/** As cold, balls stand in the cold, °C. */
+const COLD_C = 8;
 /** Nobody leaves balls out for longer and chills them then, h. */
 const MOST_OUT_H = 12;
 const MOST_KEPT_H = 96;
@@ -21,6 +23,8 @@ const WARM_H = 6;
 
 /** Until when balls may go back into the cold, and how long they then keep. Hours from the mixer. */
 export interface BackIntoCold {
+  /** Whether the balls stand in the cold, and are asked about as if they were taken out now. */
+  readonly isTakenOut: boolean;
   /** The last hour at which they may; null where it is too late by now. */
   readonly untilHour: number | null;
   /** Chilled now, until when they may stay there; null as before. */
@@ -29,7 +33,7 @@ export interface BackIntoCold {
 
 /**
  * Until when balls that stand out may go back into the cold, so that they keep half a day there and still open well once
- * they are warm; and how long they keep if they go now.
+ * they are warm; and how long they keep if they go now. Balls in the cold are asked about as if they came out now.
  *
  * @param cold where they would stand
  * @param warmC air they are opened in, °C
@@ -44,9 +48,11 @@ export function backIntoCold(
   const dough = soFar(route, nowHour);
   if (!dough.ok) return dough;
   const { past, current } = dough.value;
+  const { shaping: _, ...stands } = current;
+  const isTakenOut = current.airTempC <= COLD_C;
+  const here = isTakenOut ? { ...stands, airTempC: warmC } : stands;
   const opensAfter = (outH: number, coldH: number): boolean => {
     const { airTempC, container } = cold;
-    const { shaping: _, ...here } = current;
     const stages = [
       ...past,
       { ...here, hours: outH },
@@ -59,6 +65,7 @@ export function backIntoCold(
   const lastH = lastOf(MOST_OUT_H, (h) => opensAfter(h, KEEPS_H));
   const keptH = lastOf(MOST_KEPT_H, (h) => opensAfter(0, h));
   return ok({
+    isTakenOut,
     untilHour: lastH === null ? null : nowHour + lastH,
     keepsUntilHour: keptH === null ? null : nowHour + keptH,
   });

@@ -7,6 +7,8 @@ const LEAST_H = 1 / 60;
 /** Rises are the same within this share. */
 const SAME = 0.002;
 const HALVINGS = 40;
+/** It is sought in strides so many times as far. */
+const STRIDE = 1.2;
 const STEP_MIN = 1;
 
 /**
@@ -58,15 +60,24 @@ export function equivalentMinutes(
   );
 }
 
-/** Where something that grows with time is as wanted, sought from near a time; null where it never is. */
+/**
+ * Where something that grows with time is as wanted, the nearest to a time; null where it never is. Dough that is past
+ * its best falls again: farther away there may be another such time, which is not meant.
+ */
 function sameAt(valueAt: (hours: number) => number, wanted: number, nearH: number): number | null {
-  let [low, high] = [LEAST_H, Math.max(LEAST_H * 2, nearH)];
-  while (high < MOST_H && valueAt(high) < wanted) [low, high] = [high, Math.min(MOST_H, high * 2)];
-  if (!(valueAt(high) >= wanted * (1 - SAME)) || !(valueAt(low) <= wanted * (1 + SAME)))
-    return null;
+  const startH = Math.max(LEAST_H * 2, nearH);
+  const isShort = (hours: number) => valueAt(hours) < wanted;
+  let [low, high] = [startH, startH];
+  if (isShort(startH)) {
+    do [low, high] = [high, high * STRIDE];
+    while (high < MOST_H && isShort(high));
+  } else {
+    do [low, high] = [low / STRIDE, low];
+    while (low > LEAST_H && !isShort(low));
+  }
   for (let i = 0; i < HALVINGS && high / low > 1 + 1e-4; i += 1) {
     const middle = Math.sqrt(low * high);
-    if (valueAt(middle) < wanted) low = middle;
+    if (isShort(middle)) low = middle;
     else high = middle;
   }
   const found = Math.sqrt(low * high);

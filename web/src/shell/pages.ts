@@ -22,7 +22,7 @@ const FORMULAS = ['formulas', 'mix', 'engine'] as const;
 const PLAN = ['plan', 'engine'] as const;
 const WHAT_NOW = ['tonight', 'whatNow', 'engine'] as const;
 const MIX = ['mix', 'bench', 'engine', 'tonight'] as const;
-const WALK_IN = ['walkIn'] as const;
+const WALK_IN = ['walkIn', 'whatNow'] as const;
 const CREW = ['crew', 'tonight'] as const;
 const LOG = ['log', 'engine', 'bench', 'mix', 'tonight', 'whatNow'] as const;
 

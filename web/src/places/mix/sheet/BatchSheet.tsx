@@ -112,7 +112,9 @@ function LoadSheet({
           <YeastPack house={board.house} sheet={sheet} lot={boardLot.lot} yeast={yeast} />
         )}
         <Steps board={board} sheet={sheet} number={number} />
-        {number === 1 && <RoomToRise board={board} boardLot={boardLot} />}
+        {number === 1 && (
+          <RoomToRise board={board} boardLot={boardLot} roomTempC={temps.roomTempC} />
+        )}
         {boardLot.lot && (
           <>
             <LoadOut sheet={sheet} number={number} load={load} scaled={scaled.value} />

@@ -2,6 +2,7 @@ import { STANDARD_KITCHEN } from '@calm/contract';
 import {
   at,
   doughStagesOfRoute,
+  MINUTE_MS,
   roomInTub,
   roomOnTray,
   type Course,
@@ -14,14 +15,21 @@ import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import { useSimulation } from '../../../workers/engine/useSimulation';
 import styles from './BatchSheet.module.css';
+import { SameInThisRoom } from './SameInThisRoom';
+
+/** Colder places are not the room. */
+const COLD_C = 10;
 
 /** Whether the lot's tubs and trays leave it room to rise, and how it stands in them: said before it goes over. */
 export function RoomToRise({
   board,
   boardLot,
+  roomTempC,
 }: {
   readonly board: Board;
   readonly boardLot: BoardLot;
+  /** As the thermometer shows it now. */
+  readonly roomTempC: number;
 }) {
   const { t } = useTranslation();
   const { product, recipe } = boardLot;
@@ -33,18 +41,31 @@ export function RoomToRise({
   );
   const answer = useSimulation(document);
   const rests = doughStagesOfRoute(recipe.route, { loads: 1, balls: 1 }).stages;
-  const isSaid = rests.some(({ rest }) => rest.cover ?? rest.under);
+  const restMin = boardLot.stages.flatMap((stage) =>
+    stage.kind === 'rest' && stage.key !== 'preferment'
+      ? (stage.endMs - stage.startMs) / MINUTE_MS
+      : [],
+  );
   const kitchen = settings.kitchen ?? STANDARD_KITCHEN;
-  if (!isSaid && kitchen.tubLitres === undefined && kitchen.trayCm === undefined) return null;
   const way = answer?.ok ? answer.value : null;
   const most = (kind: 'bulk' | 'ball') => (way ? mostVolume(way, kind) : null);
   return (
     <section aria-label={t('stand.title')}>
       <h2>{t('stand.title')}</h2>
       <ul className={styles['stand']}>
-        {rests.map(({ rest }, i) =>
-          rest.cover || rest.under ? <Stands key={i} rest={rest} /> : null,
-        )}
+        {rests.map(({ rest }, i) => (
+          <li key={i}>
+            <Stands rest={rest} />
+            {document && rest.airTempC > COLD_C && (
+              <SameInThisRoom
+                document={document}
+                stage={i}
+                plannedMin={restMin[i] ?? rest.hours.preferred * 60}
+                roomTempC={roomTempC}
+              />
+            )}
+          </li>
+        ))}
       </ul>
       <InTubs boardLot={boardLot} kitchen={kitchen} volume={most('bulk')} />
       <OnTrays boardLot={boardLot} kitchen={kitchen} volume={most('ball')} />
@@ -57,16 +78,15 @@ function Stands({ rest }: { readonly rest: RestStage }) {
   const { t } = useTranslation();
   const f = useFormats();
   return (
-    <li>
-      {f.joined(
-        t(`rest.${rest.key}`),
-        f.list([
-          t(`stand.in.${rest.container}`),
-          ...(rest.cover ? [t(`stand.say.cover.${rest.cover}`)] : []),
-          ...(rest.under ? [t(`stand.say.under.${rest.under}`)] : []),
-        ]),
-      )}
-    </li>
+    <>
+      <b>{t(`rest.${rest.key}`)}</b>{' '}
+      {f.list([
+        rest.place,
+        t(`stand.in.${rest.container}`),
+        ...(rest.cover ? [t(`stand.say.cover.${rest.cover}`)] : []),
+        ...(rest.under ? [t(`stand.say.under.${rest.under}`)] : []),
+      ])}
+    </>
   );
 }
 

@@ -10,7 +10,7 @@ import type { Board } from '../../../state/board/useBoard';
 import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import type { WhatNowAnswer } from '../../../workers/engine/engineAnswers';
 import { ChoiceItem } from '../what-now/ChoiceItem';
-import { Back } from '../what-now/Back';
+import { BackWords } from '../../../parts/lots/BackWords';
 import { choiceWork } from '../what-now/choiceWork';
 import styles from './Guests.module.css';
 import type { Guests, GuestWay } from './guestWays';
@@ -53,7 +53,7 @@ export function GuestWayItem({
           </span>
         ))}
       </p>
-      {answer?.ok && !isMore && <Back back={answer.value.back} mixedMs={mixedMs} />}
+      {answer?.ok && !isMore && <BackWords back={answer.value.back} mixedMs={mixedMs} />}
       {best ? (
         <ol className={styles['best']}>
           <ChoiceItem

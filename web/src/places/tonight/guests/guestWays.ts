@@ -11,7 +11,7 @@ import {
   type WaitingLot,
 } from '@calm/domain';
 import type { Board } from '../../../state/board/useBoard';
-import { waitingLot } from '../what-now/waitingLot';
+import { waitingLot } from '../../../state/advice/waitingLot';
 
 /** More guests than were counted on, or fewer, as balls of one product at one service. */
 export interface Guests {

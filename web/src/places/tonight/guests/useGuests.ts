@@ -6,7 +6,7 @@ import { addDays } from '../../../state/time/localDate';
 import { engine } from '../../../workers/engine/engine';
 import type { EngineInWorker, WhatNowAnswer } from '../../../workers/engine/engineAnswers';
 import { useLatest } from '../../../workers/useLatest';
-import { useAskedMs } from '../what-now/useWhatNow';
+import { useAskedMs } from '../../../state/advice/useWhatNow';
 import { guestWays, type Guests, type GuestWays } from './guestWays';
 
 /** What the engine says of each way, in order, and of dough that is begun now. */

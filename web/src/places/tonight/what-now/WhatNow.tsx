@@ -13,10 +13,10 @@ import type { Board } from '../../../state/board/useBoard';
 import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import { useLotRecords } from '../../../state/outbox/useRecords';
 import { WithBoard } from '../WithBoard';
-import { Back } from './Back';
+import { BackWords } from '../../../parts/lots/BackWords';
 import { actionWords, ChoiceItem } from './ChoiceItem';
 import { choiceWork } from './choiceWork';
-import { useWhatNow } from './useWhatNow';
+import { useWhatNow } from '../../../state/advice/useWhatNow';
 import styles from './WhatNow.module.css';
 
 /** What can still be done with a lot that waits: each way simulated, side by side. */
@@ -86,7 +86,7 @@ function OfLot({
               })}
             </span>
           </p>
-          <Back back={answer.value.back} mixedMs={asked.way.mixedMs} />
+          <BackWords back={answer.value.back} mixedMs={asked.way.mixedMs} />
           <ol className={styles['choices']}>
             {answer.value.choices.map((choice, i) => (
               <ChoiceItem

@@ -10,6 +10,7 @@ import { TextCell } from '../../../parts/fields/TextCell';
 import { windowWords } from '../coldWords';
 import { ColdReason } from './ColdReason';
 import { spotWords } from '../spotWords';
+import { StackAdvice } from './StackAdvice';
 import type { Trays } from './useTrays';
 import type { WalkInNow } from '../useWalkIn';
 import styles from './WalkIn.module.css';
@@ -72,6 +73,7 @@ export function StackPanel({
           )}
         </>
       )}
+      {lot.lot && <StackAdvice board={now.board} boardLot={lot} lot={lot.lot} />}
       {mayMove && lot.lot && (
         <>
           <p>{t('walkIn.tapWhere')}</p>

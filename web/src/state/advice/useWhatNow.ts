@@ -1,12 +1,12 @@
 import type { LotRecord } from '@calm/contract';
 import type { BoardLot, WaitingLot } from '@calm/domain';
 import { useMemo } from 'react';
-import type { Board } from '../../../state/board/useBoard';
-import { useCold } from '../../../state/board/useCold';
-import { useCursor } from '../../../state/time/useCursor';
-import { engine } from '../../../workers/engine/engine';
-import type { WhatNowAnswer } from '../../../workers/engine/engineAnswers';
-import { useLatest } from '../../../workers/useLatest';
+import type { Board } from '../board/useBoard';
+import { useCold } from '../board/useCold';
+import { useCursor } from '../time/useCursor';
+import { engine } from '../../workers/engine/engine';
+import type { WhatNowAnswer } from '../../workers/engine/engineAnswers';
+import { useLatest } from '../../workers/useLatest';
 import { waitingLot } from './waitingLot';
 
 const ask = (lot: WaitingLot): Promise<WhatNowAnswer> => engine().whatNow(lot);

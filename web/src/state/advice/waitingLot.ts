@@ -9,7 +9,7 @@ import {
   type DoughInProgress,
   type WaitingLot,
 } from '@calm/domain';
-import type { Board } from '../../../state/board/useBoard';
+import type { Board } from '../board/useBoard';
 import { servicesFor, spotsOf } from './spots';
 
 /** What is known of a house at a moment, beside its board. */

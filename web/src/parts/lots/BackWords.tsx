@@ -1,10 +1,10 @@
 import type { BackIntoCold } from '@calm/core';
 import { HOUR_MS } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/useFormats';
+import { useFormats } from '../format/useFormats';
 
 /** Until when a lot may go back into the cold, and how long it then keeps. */
-export function Back({
+export function BackWords({
   back,
   mixedMs,
 }: {
@@ -18,5 +18,12 @@ export function Back({
   const at = (hour: number) => f.moment(mixedMs + hour * HOUR_MS);
   if (back.untilHour === null || back.keepsUntilHour === null)
     return <p>{t('whatNow.backNever')}</p>;
-  return <p>{t('whatNow.back', { until: at(back.untilHour), keeps: at(back.keepsUntilHour) })}</p>;
+  return (
+    <p>
+      {t(back.isTakenOut ? 'whatNow.backOut' : 'whatNow.back', {
+        until: at(back.untilHour),
+        keeps: at(back.keepsUntilHour),
+      })}
+    </p>
+  );
 }
