@@ -57,6 +57,7 @@ export * from './demand/calendar';
 export * from './demand/enoughPercent';
 export * from './demand/forecastAt';
 export * from './demand/ovenLoad';
+export * from './demand/serviceTasks';
 export * from './formulas/prefermentFault';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';

@@ -112,7 +112,14 @@ export type RecordContent =
       readonly note: string;
     }
   | { readonly kind: 'opened'; readonly found: Opening; readonly note: string }
-  | { readonly kind: 'baked'; readonly found: Baking; readonly note: string }
+  /** With how hot the oven was, °C, and how long it took, min, where somebody looked. */
+  | {
+      readonly kind: 'baked';
+      readonly found: Baking;
+      readonly ovenC?: number;
+      readonly minutes?: number;
+      readonly note: string;
+    }
   /** Balls that were used, and those left. */
   | {
       readonly kind: 'used';

@@ -117,7 +117,12 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.Part
     note: note(),
   },
   opened: { found: found(OPENINGS), note: note() },
-  baked: { found: found(BAKINGS), note: note() },
+  baked: {
+    found: found(BAKINGS),
+    ovenC: Joi.number().min(80).max(700),
+    minutes: Joi.number().greater(0).max(180),
+    note: note(),
+  },
   used: {
     productId: id().required(),
     used: ballCount().required(),

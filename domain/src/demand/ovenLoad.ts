@@ -3,13 +3,16 @@ import { goneBy, MINUTE_MS, type UsageCurve } from '@calm/core';
 
 /** What the ovens of a house have to do for a service. */
 export interface OvenLoad {
-  /** When each is to be lit so that it bakes at doors, epoch ms; the earliest first. */
+  /** When each is to be lit so that it bakes at the test before doors, epoch ms; the earliest first. */
   readonly lightings: readonly { readonly name: string; readonly atMs: number }[];
   /** All of them together. */
   readonly ballsPerHour: number;
   /** The hour in which most is wanted; null where no sales tell. */
   readonly busiest: { readonly fromMs: number; readonly balls: number } | null;
 }
+
+/** Before doors one is baked to see how the ovens are, and there is time to turn them up or down, min. */
+export const TEST_BAKE_MIN = 20;
 
 /** Hours are looked at from every quarter on. */
 const STEP_MIN = 15;
@@ -42,7 +45,10 @@ export function ovenLoad(
   }));
   return {
     lightings: ovens
-      .map(({ name, heatUpMin }) => ({ name, atMs: doorsMs - heatUpMin * MINUTE_MS }))
+      .map(({ name, heatUpMin }) => ({
+        name,
+        atMs: doorsMs - (heatUpMin + TEST_BAKE_MIN) * MINUTE_MS,
+      }))
       .toSorted((a, b) => a.atMs - b.atMs),
     ballsPerHour: ovens.reduce((sum, oven) => sum + oven.ballsPerHour, 0),
     busiest:

@@ -1,5 +1,5 @@
 import { fail, ok, stageKey } from '@calm/core';
-import { adviseLoad, aheadSteps, markAfter, scaleRecipe } from '@calm/domain';
+import { adviseLoad, aheadSteps, isServiceTask, markAfter, scaleRecipe } from '@calm/domain';
 import {
   AHEAD,
   type LoadChange,
@@ -60,8 +60,9 @@ export async function changeMark(
   if (!lot) return NO_LOT;
   const isLoad = loadNumber === 0 || lot.loads.some((l) => l.number === loadNumber);
   if (!isLoad) return fail({ kind: 'not-found', what: 'load' });
-  if (!stepKeysOf(lot, loadNumber).includes(stepKey))
-    return fail({ kind: 'not-found', what: 'step' });
+  const isKnown =
+    stepKeysOf(lot, loadNumber).includes(stepKey) || (loadNumber === 0 && isServiceTask(stepKey));
+  if (!isKnown) return fail({ kind: 'not-found', what: 'step' });
   if (change.personId && !(await personRepository.find(scope, change.personId))) {
     return badInput('personId', 'id.unknown', 'There is no such person on the crew.');
   }

@@ -8,12 +8,14 @@ import {
   type LotItem,
   type LotRecord,
   type RecordContent,
+  type RecordOf,
 } from '@calm/contract';
 import { currentRecords } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../parts/fields/Choice';
+import { useFormats } from '../../parts/format/useFormats';
 import { NumberField } from '../../parts/fields/NumberField';
 import { BALLS } from '../../parts/fields/readNumber';
 import { TextCell } from '../../parts/fields/TextCell';
@@ -65,7 +67,18 @@ export function Outcomes({
     <>
       <div className={styles['two']}>
         {ask('opened', OPENINGS, (found) => ({ kind: 'opened', found, note: '' }))}
-        {ask('baked', BAKINGS, (found) => ({ kind: 'baked', found, note: '' }))}
+        <div>
+          {ask('baked', BAKINGS, (found) => ({
+            ...ovenOf(records),
+            kind: 'baked',
+            found,
+            note: '',
+          }))}
+          <AtOven
+            baked={currentRecords(records, 'baked').at(-1)}
+            onPut={(content, before) => record(content, t('log.ask.baked'), before)}
+          />
+        </div>
       </div>
       <div className={styles['two']}>
         <section aria-label={t('log.ask.left')}>
@@ -94,6 +107,47 @@ export function Outcomes({
         </section>
       </div>
     </>
+  );
+}
+
+/** How hot the oven was, and how long it baked, as last told. */
+function ovenOf(records: readonly LotRecord[]): Pick<BakedContent, 'ovenC' | 'minutes'> {
+  const { ovenC, minutes } = currentRecords(records, 'baked').at(-1)?.content ?? {};
+  return { ...(ovenC !== undefined && { ovenC }), ...(minutes !== undefined && { minutes }) };
+}
+
+type BakedContent = Extract<RecordContent, { readonly kind: 'baked' }>;
+
+/** How hot the oven was and how long it took, beside how they came out. */
+function AtOven({
+  baked,
+  onPut,
+}: {
+  readonly baked: RecordOf<'baked'> | undefined;
+  readonly onPut: (content: RecordContent, before: LotRecord | undefined) => void;
+}) {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const now: BakedContent = baked?.content ?? { kind: 'baked', found: 'well', note: '' };
+  return (
+    <div className={styles['used']}>
+      <NumberField
+        label={t('log.oven')}
+        measure="temp"
+        rule={{ min: 80, max: 700, decimals: 0, mayBeEmpty: true }}
+        step={5}
+        value={now.ovenC ?? null}
+        onCommit={(ovenC) => ovenC !== null && onPut({ ...now, ovenC }, baked)}
+      />
+      <NumberField
+        label={t('log.bakedFor')}
+        unit={f.symbols.min}
+        rule={{ min: 0.5, max: 180, decimals: 1, mayBeEmpty: true }}
+        step={0.5}
+        value={now.minutes ?? null}
+        onCommit={(minutes) => minutes !== null && onPut({ ...now, minutes }, baked)}
+      />
+    </div>
   );
 }
 

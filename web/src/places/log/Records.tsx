@@ -192,7 +192,22 @@ function formatRecordMessage(content: RecordContent, lot: Lot, t: TFunction, f: 
     case 'opened':
       return noted(t('log.say.opened', { found: t(`found.${content.found}`) }), content.note);
     case 'baked':
-      return noted(t('log.say.baked', { found: t(`found.${content.found}`) }), content.note);
+      return noted(
+        [
+          t('log.say.baked', { found: t(`found.${content.found}`) }),
+          content.ovenC === undefined
+            ? ''
+            : t('log.say.oven', { oven: f.temperature(content.ovenC, 0) }),
+          content.minutes === undefined
+            ? ''
+            : t('log.say.bakedFor', {
+                minutes: `${f.plain(content.minutes, 1)}\u202f${f.symbols.min}`,
+              }),
+        ]
+          .filter(Boolean)
+          .join(' '),
+        content.note,
+      );
     case 'used':
       return noted(
         t('log.say.used', {

@@ -31,6 +31,12 @@ const SetUpList = lazy(async () => {
   return { default: List };
 });
 
+/** Pressed once a service: it comes after what is looked at all evening. */
+const BeforeDoors = lazy(async () => {
+  const { BeforeDoors: List } = await import('../../state/service/BeforeDoors');
+  return { default: List };
+});
+
 /** The next service, or the one that is open: its lots, where each is, and what is next. */
 export function Tonight() {
   const { t } = useTranslation();
@@ -123,6 +129,15 @@ function ServiceSimulation({
             />
           ))}
         </div>
+      )}
+      {atMs < Date.parse(service.startsAt) && (
+        <Suspense>
+          <BeforeDoors
+            board={board}
+            service={service}
+            order={balls.map(({ lot }) => ({ lot: lot.lot, code: lot.code }))}
+          />
+        </Suspense>
       )}
       <ul className={styles['lots']}>
         {forService.map((lot) => (
