@@ -23,7 +23,7 @@ const PLAN = ['plan', 'engine'] as const;
 const WHAT_NOW = ['tonight', 'whatNow', 'engine'] as const;
 const MIX = ['mix', 'bench', 'engine', 'tonight'] as const;
 const WALK_IN = ['walkIn', 'whatNow'] as const;
-const CREW = ['crew', 'tonight'] as const;
+const CREW = ['crew', 'tonight', 'whatNow'] as const;
 const LOG = ['log', 'engine', 'bench', 'mix', 'tonight', 'whatNow'] as const;
 
 /**
@@ -150,7 +150,7 @@ export const PAGES = [
   {
     path: 'plan/paper',
     component: 'DayPaper',
-    words: PLAN,
+    words: [...PLAN, 'tonight'],
     manual: 'plan',
     name: 'plan.paper.title',
   },

@@ -10,6 +10,7 @@ import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { useSessionQuery } from '../../../state/api/api';
 import { useBoard, useHouse, type Board } from '../../../state/board/useBoard';
 import { useCursor } from '../../../state/time/useCursor';
+import { DecidedOfLot } from '../../../state/advice/Decided';
 import { useMark } from '../../../state/outbox/useMark';
 import { CrewNav } from '../CrewNav';
 import { CalendarLinksDialog } from './CalendarLinksDialog';
@@ -108,6 +109,7 @@ function BigStep({
           <b>{boardLot.code}</b> {f.joined(boardLot.product.name, f.date(boardLot.date))}
           {others.length > 0 && ` ${t('crew.mine.with', { names: f.list(others) })}`}
         </p>
+        <DecidedOfLot board={board} boardLot={boardLot} />
         <p>{t(`crew.look.${work.key}`)}</p>
         <p className="quiet">{t(`crew.notSo.${work.key}`)}</p>
       </div>

@@ -8,6 +8,7 @@ import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { midnightOf } from '../../../state/time/localDate';
 import paper from './DayPaper.module.css';
+import { OvenPaper } from './OvenPaper';
 import { planSteps } from '../steps/planSteps';
 import { usePlanWords } from '../planWords';
 import { formatPullsMessage } from './pullMessages';
@@ -79,6 +80,7 @@ function Days({ week }: { readonly week: PlanWeek }) {
       }
     >
       {pages.length === 0 && <p className="quiet">{t('plan.paper.nothing')}</p>}
+      {who === ALL && dates.map((day) => <OvenPaper key={day} week={week} day={day} />)}
       {pages.map(({ id, day, steps }) => (
         <section
           key={id + day}

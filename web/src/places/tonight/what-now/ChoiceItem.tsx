@@ -1,19 +1,13 @@
 import type { AdvisedChoice } from '@calm/contract';
 import { HOUR_MS } from '@calm/core';
 import Button from '@mui/material/Button';
-import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { formatOdds } from '../../../parts/format/odds';
+import { actionWords } from '../../../parts/lots/actionWords';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { ChoiceWork } from './choiceWork';
 import styles from './WhatNow.module.css';
 import { WindowBar, type Span } from './WindowBar';
-
-/** What is done, in a few words. */
-export const actionWords = (t: TFunction, choice: Pick<AdvisedChoice, 'do' | 'where'>): string =>
-  choice.where === null
-    ? t(`whatNow.do.${choice.do}`)
-    : t('whatNow.doIn', { what: t(`whatNow.do.${choice.do}`), place: choice.where });
 
 /** One way that a lot could take: what to do when, when it opens then, and how many balls that is. */
 export function ChoiceItem({

@@ -1,6 +1,6 @@
-import type { AdvisedChoice, RecordOf } from '@calm/contract';
+import type { AdvisedChoice } from '@calm/contract';
 import { HOUR_MS } from '@calm/core';
-import { currentRecords, decisionOf, personOf, type BoardLot } from '@calm/domain';
+import { currentRecords, decisionOf, type BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
@@ -14,7 +14,9 @@ import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
 import { useLotRecords } from '../../../state/outbox/useRecords';
 import { WithBoard } from '../WithBoard';
 import { BackWords } from '../../../parts/lots/BackWords';
-import { actionWords, ChoiceItem } from './ChoiceItem';
+import { actionWords } from '../../../parts/lots/actionWords';
+import { Decided } from '../../../state/advice/Decided';
+import { ChoiceItem } from './ChoiceItem';
 import { choiceWork } from './choiceWork';
 import { useWhatNow } from '../../../state/advice/useWhatNow';
 import styles from './WhatNow.module.css';
@@ -71,7 +73,7 @@ function OfLot({
         </Button>
       }
     >
-      {decided && <Decided board={board} decided={decided} />}
+      {decided && <Decided board={board} boardLot={lot} decided={decided} />}
       {!question && <p>{t('whatNow.notMixed')}</p>}
       {question && !answer && <Waiting />}
       {answer && !answer.ok && <p role="alert">{t('whatNow.cannot')}</p>}
@@ -125,26 +127,4 @@ function asItIs(choices: readonly AdvisedChoice[], mixedMs: number) {
         endMs: mixedMs + window.latestHour * HOUR_MS,
       }
     : null;
-}
-
-/** What was decided last, by whom. */
-function Decided({
-  board,
-  decided: { at, personId, content },
-}: {
-  readonly board: Board;
-  readonly decided: RecordOf<'decided'>;
-}) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  return (
-    <p role="status" className={styles['decided']}>
-      {t('whatNow.decided', {
-        at: f.moment(Date.parse(at)),
-        who: personOf(board.book, personId)?.name ?? '',
-        what: actionWords(t, content),
-        from: f.time(Date.parse(content.fromAt)),
-      })}
-    </p>
-  );
 }
