@@ -29,6 +29,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   WhatNow: async () => (await import('../places/tonight/what-now/WhatNow')).WhatNow,
   WhatHappened: async () => (await import('../places/tonight/what-now/WhatHappened')).WhatHappened,
   FlourShort: async () => (await import('../places/tonight/missing/FlourShort')).FlourShort,
+  CoarseScale: async () => (await import('../places/tonight/missing/CoarseScale')).CoarseScale,
   OvenDown: async () => (await import('../places/tonight/missing/OvenDown')).OvenDown,
   Guests: async () => (await import('../places/tonight/guests/Guests')).Guests,
   Mix: async () => (await import('../places/mix/Mix')).Mix,

@@ -66,6 +66,13 @@ export const PAGES = [
     name: 'missing.flour',
   },
   {
+    path: 'tonight/scale',
+    component: 'CoarseScale',
+    words: [...WHAT_NOW, 'mix'],
+    manual: 'missing',
+    name: 'missing.scale',
+  },
+  {
     path: 'tonight/oven',
     component: 'OvenDown',
     words: WHAT_NOW,

@@ -21,19 +21,24 @@ import { BALLS } from '../../parts/fields/readNumber';
 import { TextCell } from '../../parts/fields/TextCell';
 import styles from './Log.module.css';
 import { TakePhoto } from './TakePhoto';
+import { useLotRecords } from '../../state/outbox/useRecords';
 import { useRecordOutcome } from '../../state/outbox/useRecordOutcome';
 
 /** How a lot turned out, one press each: at opening, in the oven, what was left; and a look at the dough. */
 export function Outcomes({
   house,
   lot,
-  records,
+  records: shown,
 }: {
   readonly house: string;
   readonly lot: Lot;
+  /** As the page shows them, which may be a moment behind. */
   readonly records: readonly LotRecord[];
 }) {
   const { t } = useTranslation();
+  // What is pressed corrects what was pressed just before, however fast that was.
+  const newest = useLotRecords(house, lot.id);
+  const records = newest.length > 0 ? newest : shown;
   const record = useRecordOutcome(house, lot);
   const ask = <Found extends string>(
     kind: 'opened' | 'baked',

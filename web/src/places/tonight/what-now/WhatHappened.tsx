@@ -17,6 +17,7 @@ const MISSING = [
   { kind: 'room-down', to: 'plan?if=room-down' },
   { kind: 'oven-down', to: 'tonight/oven' },
   { kind: 'warm-tap', to: 'plan?if=warm-tap' },
+  { kind: 'coarse-scale', to: 'tonight/scale' },
   { kind: 'flour-short', to: 'tonight/flour' },
 ] as const;
 
