@@ -12,6 +12,11 @@ import { arrived, expect, sessionOf, stoodStill, test, watchConsole } from './ho
 
 const PAGES = [
   'tonight',
+  'tonight/what-now',
+  'tonight/guests',
+  'tonight/flour',
+  'tonight/oven',
+  'tonight/scale',
   'demand',
   'demand/shopping',
   'demand/services',
@@ -31,6 +36,7 @@ const PAGES = [
   'mix/2026-11-27/yard-round/weigh',
   'mix/2026-11-25/yard-round/ball',
   'mix/2026-11-27/yard-round/paper',
+  'mix/2026-11-26/slab/ahead',
   'walk-in',
   'walk-in/air',
   'walk-in/load-in',
@@ -41,7 +47,9 @@ const PAGES = [
   'crew/shift',
   'crew/handover',
   'log',
+  'log/consistency',
   'house',
+  'house/learned',
   'nowhere',
 ] as const;
 

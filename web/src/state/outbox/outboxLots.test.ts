@@ -168,4 +168,21 @@ describe('the outbox', () => {
     const [put] = lotsWithOutboxItems(now ? [now] : [], [item({ ...command, start })]);
     expect(put?.weighed.map(({ content: { grams } }) => grams)).toEqual([56]);
   });
+
+  it('has what was told of the yeast on this device in its lot, the last of it', () => {
+    const told = (id: string, proof: 'foam' | 'bubbles', correctsId?: string) =>
+      item({
+        kind: 'record',
+        lotId: lot.id,
+        start: {
+          id,
+          content: { kind: 'yeast', openedOn: null, proof, note: '' },
+          ...(correctsId !== undefined && { correctsId }),
+        },
+      });
+    const [now] = lotsWithOutboxItems([lot], [told('y1', 'foam'), told('y2', 'bubbles', 'y1')]);
+    expect(now?.yeastPack?.content.proof).toBe('bubbles');
+    expect(now?.weighed).toEqual(lot.weighed);
+    expect(lotsWithOutboxItems([lot], [])[0]?.yeastPack).toBeUndefined();
+  });
 });

@@ -45,6 +45,29 @@ describe('timers', () => {
   });
 });
 
+describe('timers of the whole lot', () => {
+  const slab = leadProducts(book).find(({ slug }) => slug === 'slab');
+  if (!slab) throw new Error('the demo has a slab');
+  const timersWith = (stepKey: string) => {
+    const marks = [{ ...emptyMark(0, stepKey), startedAt: BEGUN, version: 1 }];
+    return timersOf(
+      boardLots(book, exampleServices(slab), [exampleLot(book, slab, { marks })], NO_PLAN),
+    );
+  };
+
+  it('run for what is mixed ahead, as long as its own steps say', () => {
+    const [timer] = timersWith('ahead-flour');
+    expect(timer?.title).toBe('Flour');
+    expect((timer?.endsMs ?? 0) - Date.parse(BEGUN)).toBe(3 * 60_000);
+    expect(timersWith('ahead-cover')).toEqual([]);
+  });
+
+  it('run ten minutes for a proof test of the yeast', () => {
+    const [timer] = timersWith('yeast-proof');
+    expect((timer?.endsMs ?? 0) - Date.parse(BEGUN)).toBe(10 * 60_000);
+  });
+});
+
 describe('a countdown', () => {
   it('counts to nothing, and on past it', () => {
     expect(countdown(245_000, 0)).toBe('4:05');
