@@ -8,7 +8,7 @@ import type {
 } from '@calm/core';
 import type { HouseSettings } from '../house/house';
 import type { Method } from '../book/formula';
-import type { RecordOf, WeighedRecord } from './record';
+import type { WeighedRecord, YeastRecord } from './record';
 
 /** Everything a lot is made by, frozen when it starts: later edits never reach a lot under way. */
 export interface Recipe {
@@ -129,7 +129,7 @@ export interface Lot {
   /** What went into its bowls, line by line, as far as somebody put it on the scale. */
   readonly weighed: readonly WeighedRecord[];
   /** What is known of the pack that its yeast is from; none where nobody has said. */
-  readonly yeastPack?: RecordOf<'yeast'>;
+  readonly yeastPack?: YeastRecord;
 }
 
 /** What it takes to start a lot. */

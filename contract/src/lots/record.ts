@@ -249,3 +249,8 @@ export type RecordOf<Kind extends RecordKind> = LotRecord & {
 export interface WeighedRecord extends LotRecord {
   readonly content: Extract<RecordContent, { readonly kind: 'weighed' }>;
 }
+
+/** What is known of the pack that a lot's yeast is from. */
+export interface YeastRecord extends LotRecord {
+  readonly content: Extract<RecordContent, { readonly kind: 'yeast' }>;
+}

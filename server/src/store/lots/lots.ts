@@ -1,4 +1,4 @@
-import type { LoadRecord, Lot, LotItem, RecordOf } from '@calm/contract';
+import type { LoadRecord, Lot, LotItem, YeastRecord } from '@calm/contract';
 import { and, asc, desc, eq, gte, inArray, isNotNull, or } from 'drizzle-orm';
 import { currentRecords } from '@calm/domain';
 import { markOf } from './marks';
@@ -100,7 +100,7 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
 }
 
 /** The pack that was told of last. */
-function yeastPackOf(told: readonly RecordOf<'yeast'>[] | undefined): Pick<Lot, 'yeastPack'> {
+function yeastPackOf(told: readonly YeastRecord[] | undefined): Pick<Lot, 'yeastPack'> {
   const last = told?.at(-1);
   return last ? { yeastPack: last } : {};
 }

@@ -1,5 +1,6 @@
 import { paths, type LoadRecord, type Lot, type Mark, type MixerFriction } from '@calm/contract';
 import { emptyMark } from '@calm/domain';
+import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HOUSE, NOW, problemOf, roundStart, startHouse } from '../../test-support/testHouse';
 
@@ -156,6 +157,46 @@ describe('a mark', () => {
     expect((await put({ isDone: true, version: 0 })).status).toBe(409);
     const untick = await put({ isDone: false, version: 1 });
     expect((untick.body as Mark).doneAt).toBeNull();
+  });
+});
+
+describe('what belongs to the whole lot', () => {
+  it('has marks of its own: a proof test of yeast, the hours before doors; not of just anything', async () => {
+    const lot = await started('2026-12-15');
+    const put = (stepKey: string) =>
+      house.http
+        .put(paths.changeMark(HOUSE, lot.id, 0, stepKey))
+        .send({ isDone: true, version: 0 });
+    for (const key of ['yeast-proof', 'light-0-dinner', 'test-bake-0-dinner', '0-weigh']) {
+      expect((await put(key)).status).toBe(200);
+    }
+    // This dough has no pre-ferment, so nothing is mixed ahead of it.
+    for (const key of ['ahead-flour', 'light-dinner', 'anything']) {
+      expect((await put(key)).status).toBe(404);
+    }
+  });
+
+  it('has weights of what is mixed ahead, and what is known of its yeast, the last of it', async () => {
+    const lot = await started('2026-12-16');
+    const tell = async (content: object, correctsId?: string) => {
+      const id = randomUUID();
+      const res = await house.http
+        .post(paths.addLotRecord(HOUSE, lot.id))
+        .send({ id, content, ...(correctsId && { correctsId }) });
+      expect(res.status).toBe(201);
+      return id;
+    };
+    const weighed = { kind: 'weighed', key: 'water', grams: 4200, wantedG: 4000 };
+    await tell({ ...weighed, loadNumber: 0 });
+    const slip = await tell({ kind: 'yeast', openedOn: '2026-11-01', proof: null, note: '' });
+    await tell({ kind: 'yeast', openedOn: '2026-11-01', proof: 'foam', note: '' }, slip);
+    const now = (await house.get(paths.lot(HOUSE, lot.id))) as Lot;
+    expect(now.weighed.map(({ content }) => content)).toEqual([{ ...weighed, loadNumber: 0 }]);
+    expect(now.yeastPack?.content.proof).toBe('foam');
+    const nowhere = await house.http
+      .post(paths.addLotRecord(HOUSE, lot.id))
+      .send({ id: randomUUID(), content: { ...weighed, loadNumber: 9 } });
+    expect(nowhere.status).toBe(400);
   });
 });
 
