@@ -35,6 +35,14 @@ test('dough that waits: what can be done is shown side by side, chosen, and foll
     await expect(keep.getByText(told)).toBeVisible();
   });
 
+  await test.step('what it does to the other balls of the lot is a press away', async () => {
+    await mara.getByRole('button', { name: 'Sprout' }).click();
+    await expect(mara).toHaveURL(/of=sprout/);
+    await expect(mara.getByText(/^\d+ of \d+ balls open well$/).first()).toBeVisible();
+    await expectAccessible(mara);
+    await mara.getByRole('button', { name: 'Yard Round' }).click();
+  });
+
   await test.step('whoever looks at the same lot is shown it', async () => {
     await expect(ben.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
   });

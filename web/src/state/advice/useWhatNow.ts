@@ -1,4 +1,4 @@
-import type { LotRecord } from '@calm/contract';
+import type { LotRecord, Product } from '@calm/contract';
 import type { BoardLot, WaitingLot } from '@calm/domain';
 import { useMemo } from 'react';
 import type { Board } from '../board/useBoard';
@@ -22,15 +22,21 @@ export function useAskedMs(): number {
 /**
  * What can be done with a lot, by the engine in its worker.
  *
+ * @param product whose balls of it are asked about; those that it is named after when absent
  * @returns the question with its answer; null until it is there, or where the lot is not mixed yet
  */
-export function useWhatNow(board: Board, lot: BoardLot, records: readonly LotRecord[]) {
+export function useWhatNow(
+  board: Board,
+  lot: BoardLot,
+  records: readonly LotRecord[],
+  product: Product = lot.product,
+) {
   const atMs = useAskedMs();
   const { cold, error } = useCold(board.house);
   const isColdKnown = cold !== null || Boolean(error);
   const question = useMemo(
-    () => (isColdKnown ? waitingLot(board, lot, lot.product, { cold, records, atMs }) : null),
-    [lot, records, board, cold, isColdKnown, atMs],
+    () => (isColdKnown ? waitingLot(board, lot, product, { cold, records, atMs }) : null),
+    [lot, product, records, board, cold, isColdKnown, atMs],
   );
   const latest = useLatest(ask, question);
   return { question, latest };

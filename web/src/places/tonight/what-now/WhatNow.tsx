@@ -2,8 +2,10 @@ import type { AdvisedChoice } from '@calm/contract';
 import { HOUR_MS } from '@calm/core';
 import { currentRecords, decisionOf, type BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useTranslation } from 'react-i18next';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Caution } from '../../../parts/messages/Caution';
@@ -53,7 +55,12 @@ function OfLot({
   const mayMark = usePermission('mark');
   const records = useLotRecords(board.house, started.id);
   const put = useRecordOutcome(board.house, started);
-  const { question, latest } = useWhatNow(board, lot, records);
+  const [params, setParams] = useSearchParams();
+  const products = lot.items.flatMap(({ productId, count }) =>
+    count > 0 ? (board.book.products.find(({ id }) => id === productId) ?? []) : [],
+  );
+  const product = products.find(({ slug }) => slug === params.get('of')) ?? lot.product;
+  const { question, latest } = useWhatNow(board, lot, records, product);
   const decided = currentRecords(records, 'decided').at(-1);
   const answer = latest?.answer;
   const asked = latest?.question ?? question;
@@ -74,6 +81,24 @@ function OfLot({
       }
     >
       {decided && <Decided board={board} boardLot={lot} decided={decided} />}
+      {products.length > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          value={product.id}
+          aria-label={t('whatNow.ballsOf')}
+          sx={{ mb: 2, '& button': { minHeight: 48 } }}
+          onChange={(_event, id: string | null) => {
+            const to = products.find((each) => each.id === id);
+            if (to) setParams({ of: to.slug }, { replace: true });
+          }}
+        >
+          {products.map(({ id, name }) => (
+            <ToggleButton key={id} value={id}>
+              {name}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
       {!question && <p>{t('whatNow.notMixed')}</p>}
       {question && !answer && <Waiting />}
       {answer && !answer.ok && <p role="alert">{t('whatNow.cannot')}</p>}
