@@ -6,23 +6,28 @@ import {
   type House,
   type WeekReview,
 } from '@calm/contract';
+import type { WorkKey } from '@calm/core';
 import { alarmWords, makeFormats, reviewWords, type AlarmSubject } from '@calm/domain';
 import alarmAr from '@calm/domain/words/ar/alarm.json' with { type: 'json' };
 import outcomeAr from '@calm/domain/words/ar/outcome.json' with { type: 'json' };
 import reviewAr from '@calm/domain/words/ar/review.json' with { type: 'json' };
 import toldAr from '@calm/domain/words/ar/told.json' with { type: 'json' };
+import tradeAr from '@calm/domain/words/ar/trade.json' with { type: 'json' };
 import alarmEn from '@calm/domain/words/en/alarm.json' with { type: 'json' };
 import outcomeEn from '@calm/domain/words/en/outcome.json' with { type: 'json' };
 import reviewEn from '@calm/domain/words/en/review.json' with { type: 'json' };
 import toldEn from '@calm/domain/words/en/told.json' with { type: 'json' };
+import tradeEn from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import alarmEs from '@calm/domain/words/es/alarm.json' with { type: 'json' };
 import outcomeEs from '@calm/domain/words/es/outcome.json' with { type: 'json' };
 import reviewEs from '@calm/domain/words/es/review.json' with { type: 'json' };
 import toldEs from '@calm/domain/words/es/told.json' with { type: 'json' };
+import tradeEs from '@calm/domain/words/es/trade.json' with { type: 'json' };
 import alarmIt from '@calm/domain/words/it/alarm.json' with { type: 'json' };
 import outcomeIt from '@calm/domain/words/it/outcome.json' with { type: 'json' };
 import reviewIt from '@calm/domain/words/it/review.json' with { type: 'json' };
 import toldIt from '@calm/domain/words/it/told.json' with { type: 'json' };
+import tradeIt from '@calm/domain/words/it/trade.json' with { type: 'json' };
 import { createInstance } from 'i18next';
 
 const catalogue = createInstance();
@@ -30,10 +35,10 @@ await catalogue.init({
   fallbackLng: 'en',
   interpolation: { escapeValue: false },
   resources: {
-    ar: { translation: { ...alarmAr, ...outcomeAr, ...reviewAr, ...toldAr } },
-    en: { translation: { ...alarmEn, ...outcomeEn, ...reviewEn, ...toldEn } },
-    es: { translation: { ...alarmEs, ...outcomeEs, ...reviewEs, ...toldEs } },
-    it: { translation: { ...alarmIt, ...outcomeIt, ...reviewIt, ...toldIt } },
+    ar: { translation: { ...alarmAr, ...outcomeAr, ...reviewAr, ...toldAr, ...tradeAr } },
+    en: { translation: { ...alarmEn, ...outcomeEn, ...reviewEn, ...toldEn, ...tradeEn } },
+    es: { translation: { ...alarmEs, ...outcomeEs, ...reviewEs, ...toldEs, ...tradeEs } },
+    it: { translation: { ...alarmIt, ...outcomeIt, ...reviewIt, ...toldIt, ...tradeIt } },
   },
 });
 
@@ -63,6 +68,11 @@ export function reader(house: House, preferences: DisplayPreferences | null) {
   const say = (key: string, values?: Readonly<Record<string, string>>) => t(key, { ...values });
   const name = { house: house.name };
   return {
+    /** A piece of planned work, and the days that it is for, local dates. */
+    work: (key: WorkKey): string => t(`work.${key}`),
+    forDates: (dates: readonly string[]): string =>
+      t('told.planned.forDates', { dates: f.list(dates.map(f.date)) }),
+    names: f.list,
     /** Told to see that it comes. */
     test: (): Told => {
       const [subject, body] = [t('told.testSubject', name), t('told.test', name)];

@@ -8,6 +8,6 @@ export const planHandlers = {
   plan: async ({ scope }) => ok(await currentPlan(scope)),
   publishPlan: ({ scope, body, now }) => publishPlan(scope, body, now),
   planCsv: async ({ scope, house }) => ok(await planCsv(scope, house)),
-  planCalendar: async ({ scope, house, query: { person = null } }) =>
-    ok(await planCalendar(scope, house, person)),
+  planCalendar: async ({ scope, house, who, query: { person = null } }) =>
+    ok(await planCalendar(scope, house, person, who?.preferences ?? null)),
 } satisfies Partial<RouteHandlers>;

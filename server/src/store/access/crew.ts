@@ -229,6 +229,18 @@ export async function readSecretHash({ tx, houseId }: Scope, id: string): Promis
   return row?.secretHash ?? null;
 }
 
+/** How somebody reads; null where they have not said. */
+export async function readPreferences(
+  { tx, houseId }: Scope,
+  id: string,
+): Promise<DisplayPreferences | null> {
+  const [row] = await tx
+    .select({ preferences: t.people.preferences })
+    .from(t.people)
+    .where(and(eq(t.people.houseId, houseId), eq(t.people.id, id)));
+  return row?.preferences ?? null;
+}
+
 /** Keeps how somebody reads. */
 export async function writePreferences(
   { tx, houseId }: Scope,

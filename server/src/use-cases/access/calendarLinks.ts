@@ -15,6 +15,7 @@ import {
   readCalendarLinks,
   writeCalendarSeen,
 } from '../../store/access/calendarLinks';
+import { readPreferences } from '../../store/access/crew';
 import { newToken } from '../../store/access/token';
 import { planCalendar } from '../plan/planExport';
 import { badInput, type Result } from '../result';
@@ -76,5 +77,6 @@ export async function calendarFeed(
   if (!calendar) return fail({ kind: 'not-found', what: 'calendar link' });
   const { id, personId, content } = calendar;
   await writeCalendarSeen(scope, id, now, new Date(now.getTime() - SEEN_WITHIN_MS));
-  return ok(await planCalendar(scope, house, content === 'own' ? personId : null));
+  const whose = content === 'own' ? personId : null;
+  return ok(await planCalendar(scope, house, whose, await readPreferences(scope, personId)));
 }

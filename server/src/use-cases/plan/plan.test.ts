@@ -17,6 +17,7 @@ import {
   type PlanContent,
   type PublishedPlan,
   type Shift,
+  STANDARD_DISPLAY,
 } from '@calm/contract';
 import { checkWeek } from '@calm/core/test-support';
 import { conflictsOf, optimizeWeek, weekFaults, weekWithout, type WeekPlan } from '@calm/core';
@@ -129,6 +130,7 @@ describe('a plan', () => {
     const mine = content.lots[0]?.steps.filter(({ personIds }) => personIds.includes(personId));
     expect(eventsIn(own.text)).toBe(mine?.length);
     expect(own.text).toMatch(/SUMMARY:[A-Z][a-z -]+: \w+ dough/);
+    expect(own.text).toMatch(/DESCRIPTION:For \w/);
 
     const table = (await house.http.get(paths.planCsv(HOUSE))).text.split('\r\n');
     expect(table[0]).toBe('start,end,work,dough,for,people,mixer,dough (kg),loads');
@@ -196,6 +198,13 @@ describe('a published plan', () => {
       steps.filter(({ personIds }) => personIds.includes(personId)).length,
     );
     expect(eventsIn((await feed(all.secret)).text)).toBe(steps.length);
+    // In the language of whoever follows it.
+    await person
+      .put(paths.changePreferences(HOUSE))
+      .send({ ...STANDARD_DISPLAY, language: 'it' })
+      .expect(200);
+    expect((await feed(own.secret)).text).toMatch(/DESCRIPTION:Per /);
+    expect((await feed(own.secret)).text).not.toMatch(/DESCRIPTION:For /);
     const links = (await person.get(paths.calendarLinks(HOUSE))).body as CalendarLink[];
     expect(links.map(({ lastSeenAt }) => lastSeenAt)).toEqual([NOW, NOW]);
     expect(JSON.stringify(links)).not.toContain(own.secret);

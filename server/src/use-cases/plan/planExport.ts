@@ -1,10 +1,11 @@
 import { dateOfService, instantOfMinute, localTimeOf, personOf, recordOf } from '@calm/domain';
-import type { House, HouseBook, PublishedPlan } from '@calm/contract';
+import type { DisplayPreferences, House, HouseBook, PublishedPlan } from '@calm/contract';
 import words from '@calm/domain/words/en/trade.json' with { type: 'json' };
 import type { PlannedLot, PlannedStep } from '@calm/core';
 import ical from 'ical-generator';
 import { writeCsv } from '@calm/domain/files';
 import { readBook } from '../../store/house/houses';
+import { reader } from '../../notify/texts';
 import { readPlan } from '../../store/plan/plans';
 import type { Scope } from '../../database/scope';
 
@@ -35,15 +36,18 @@ const datesFor = ({ lot, step }: PlannedWork): string[] => [
  * The steps of the plan that the house works by as a calendar (RFC 5545): one person's, or everybody's.
  *
  * @param personId null is the whole house
+ * @param preferences of whoever reads it; as the house reads when null
  */
 export async function planCalendar(
   scope: Scope,
   house: House,
   personId: string | null,
+  preferences: DisplayPreferences | null,
 ): Promise<string> {
   const [plan, book] = [await readPlan(scope), await readBook(scope, house)];
   const person = book.people.find(({ id }) => id === personId);
   const name = [house.name, person?.name].filter(Boolean).join(', ');
+  const says = reader(house, preferences);
   const calendar = ical({ name, prodId: { company: 'Calm Tray', product: 'plan' } });
   for (const work of worksOf(plan)) {
     const { lot, step } = work;
@@ -54,8 +58,8 @@ export async function planCalendar(
       end: new Date(instantOfMinute(step.endMin)),
       stamp: new Date(plan.publishedAt ?? 0),
       sequence: plan.version,
-      summary: `${words.work[step.key]}: ${doughName(book, lot)}`,
-      description: [`For ${datesFor(work).join(', ')}`, namesOf(book, step).join(', ')].join('\n'),
+      summary: `${says.work(step.key)}: ${doughName(book, lot)}`,
+      description: [says.forDates(datesFor(work)), says.names(namesOf(book, step))].join('\n'),
       location: house.name,
     });
   }
