@@ -2,6 +2,7 @@ import { adviseLoad, stepAmountsOf, type BoardLot } from '@calm/domain';
 import type { StepAmount, WeighedLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
+import { formatDilutionMessage } from '../../../parts/format/dilutionMessage';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
 import styles from './Paper.module.css';
@@ -88,16 +89,7 @@ export function PaperSheet({
             </>
           )}
         </p>
-        {dilution && (
-          <p>
-            {t('mix.weigh.dilution', {
-              yeast: f.grams(dilution.yeastG, 1),
-              water: f.grams(dilution.waterG),
-              portion: f.grams(dilution.portionG),
-              off: f.grams(dilution.waterInPortionG),
-            })}
-          </p>
-        )}
+        {dilution && <p>{formatDilutionMessage(t, f, dilution)}</p>}
         <h3>{recipe.method.name}</h3>
         <ol className={styles['steps']}>
           {recipe.method.steps.map((step, at) => (

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { Formats } from '@calm/domain';
+import { formatDilutionMessage } from '../../../parts/format/dilutionMessage';
 import { useFormats } from '../../../parts/format/useFormats';
 import styles from './BatchSheet.module.css';
 import type { Sheet } from './useSheet';
@@ -136,16 +137,7 @@ function WaterNote({
 function DilutionNote({ dilution }: { readonly dilution: Dilution }) {
   const { t } = useTranslation();
   const f = useFormats();
-  return (
-    <p className={styles['dilution']}>
-      {t('mix.weigh.dilution', {
-        yeast: f.grams(dilution.yeastG, 1),
-        water: f.grams(dilution.waterG),
-        portion: f.grams(dilution.portionG),
-        off: f.grams(dilution.waterInPortionG),
-      })}
-    </p>
-  );
+  return <p className={styles['dilution']}>{formatDilutionMessage(t, f, dilution)}</p>;
 }
 
 /** Off by more than this share of itself, a line is worth a word. */

@@ -2,6 +2,7 @@ import { scaleRecipe, type BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';
 import { Choice } from '../../../parts/fields/Choice';
+import { formatDilutionMessage } from '../../../parts/format/dilutionMessage';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import type { Board } from '../../../state/board/useBoard';
@@ -64,16 +65,7 @@ function Dose({ lot, stepG }: { readonly lot: BoardLot; readonly stepG: number }
   const { dilution, finerScaleG, loads } = scaled.value;
   const yeast = loads[0]?.ingredients.find(({ kind }) => kind === 'yeast');
   if (dilution) {
-    return (
-      <p>
-        {t('mix.weigh.dilution', {
-          yeast: f.grams(dilution.yeastG, 1),
-          water: f.grams(dilution.waterG),
-          portion: f.grams(dilution.portionG),
-          off: f.grams(dilution.waterInPortionG),
-        })}
-      </p>
-    );
+    return <p>{formatDilutionMessage(t, f, dilution)}</p>;
   }
   if (finerScaleG !== null) {
     return <p role="note">{t('mix.weigh.finerScale', { scale: f.grams(finerScaleG, 3) })}</p>;
