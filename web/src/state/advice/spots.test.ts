@@ -1,5 +1,5 @@
 import type { LotRecord, RecordContent } from '@calm/contract';
-import { boardLots, leadProducts, serviceIdOf } from '@calm/domain';
+import { boardLots, leadProducts, lotItem, serviceIdOf } from '@calm/domain';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { servicesFor, spotsOf } from './spots';
@@ -68,5 +68,21 @@ describe('who wants a lot', () => {
       balls: 12,
     });
     expect(servicesFor(services, lot, [pulled], beforeMs)[0]?.balls).toBe(countOf(lunch) - 12);
+  });
+
+  it('is asked of each product of a lot by itself', () => {
+    const sprout = book.products.find(({ slug }) => slug === 'sprout');
+    if (!sprout) throw new Error('the demo has it');
+    const both = { ...lot, items: [...lot.items, lotItem(sprout, 9)] };
+    const wanting = services.map((service) => ({
+      ...service,
+      counts: [
+        ...service.counts,
+        { productId: sprout.id, count: 6, usual: 6, origin: 'usual' as const, version: 0 },
+      ],
+    }));
+    const balls = servicesFor(wanting, both, [], beforeMs, sprout).map((each) => each.balls);
+    expect(balls).toEqual([6, 3]);
+    expect(servicesFor(wanting, both, [], beforeMs)[0]?.balls).toBe(countOf(lunch));
   });
 });

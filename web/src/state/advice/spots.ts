@@ -1,4 +1,4 @@
-import type { HouseBook, LotRecord, Service } from '@calm/contract';
+import type { HouseBook, LotRecord, Product, Service } from '@calm/contract';
 import type { AdvicePlace, Container } from '@calm/core';
 import {
   currentRecords,
@@ -51,20 +51,21 @@ function lastRead(air: PlaceAir | undefined, nowMs: number): number | null {
   return last.length === 0 ? null : last.reduce((sum, c) => sum + c, 0) / last.length;
 }
 
-/** Services of a lot's date that still want its lead product; the next ones that do where all are over. */
+/** Services of a lot's date that still want a product of it; the next ones that do where all are over. */
 export function servicesFor(
   services: readonly Service[],
   lot: BoardLot,
   records: readonly LotRecord[],
   nowMs: number,
+  { id }: Pick<Product, 'id'> = lot.product,
 ): WaitingLot['services'] {
-  const made = lot.items.find(({ productId }) => productId === lot.product.id)?.count ?? 0;
+  const made = lot.items.find(({ productId }) => productId === id)?.count ?? 0;
   const pulled = currentRecords(records, 'pulled').filter(
-    ({ content }) => content.productId === lot.product.id,
+    ({ content }) => content.productId === id,
   );
   const wanting = services.flatMap((service) => {
     const { date, startsAt, endsAt, counts } = service;
-    const wanted = counts.find(({ productId }) => productId === lot.product.id)?.count ?? 0;
+    const wanted = counts.find(({ productId }) => productId === id)?.count ?? 0;
     // What was pulled for it is on its way already.
     const out = pulled.filter(({ content }) => content.serviceId === serviceIdOf(service));
     const count = wanted - out.reduce((sum, { content }) => sum + content.balls, 0);
@@ -73,7 +74,7 @@ export function servicesFor(
   });
   const sorted = [...wanting].sort((a, b) => a.startMs - b.startMs);
   const [first] = sorted;
-  let left = made - (lot.lot ? lentOf(records, lot.lot, lot.product.id) : 0);
+  let left = made - (lot.lot ? lentOf(records, lot.lot, id) : 0);
   return sorted
     .filter(({ date }) => date === first?.date)
     .flatMap(({ startMs, endMs, count }) => {

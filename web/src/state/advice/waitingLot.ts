@@ -39,7 +39,7 @@ export function waitingLot(
   if (!going || going.mixedMs > atMs) return null;
   const air = cold ? airOfPlaces(book.places, cold.probes, cold.air, cold.notes) : [];
   const kept = stillCold(going, lot, product, board, cold, atMs);
-  const wanting = services ?? servicesFor(board.services, lot, records, atMs);
+  const wanting = services ?? servicesFor(board.services, lot, records, atMs, product);
   return {
     way: asDecided(kept ?? going, records),
     records,
