@@ -2,7 +2,7 @@ import type { LotRecord, RecordContent } from '@calm/contract';
 import { boardLots, leadProducts, lotItem, serviceIdOf } from '@calm/domain';
 import { exampleBook, exampleLot, exampleServices } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
-import { servicesFor, spotsOf } from './spots';
+import { byHours, servicesFor, spotsOf } from './spots';
 
 const book = exampleBook();
 const round = leadProducts(book).find(({ slug }) => slug === 'yard-round');
@@ -84,5 +84,27 @@ describe('who wants a lot', () => {
     const balls = servicesFor(wanting, both, [], beforeMs, sprout).map((each) => each.balls);
     expect(balls).toEqual([6, 3]);
     expect(servicesFor(wanting, both, [], beforeMs)[0]?.balls).toBe(countOf(lunch));
+  });
+});
+
+describe('a service hour by hour', () => {
+  const service = { startMs: 0, endMs: 3 * 3_600_000, balls: 11 };
+
+  it('has as many balls in each hour as usually go in it, and loses none', () => {
+    const hours = byHours(service, [
+      ...Array<number>(4).fill(0.05),
+      ...Array<number>(4).fill(0.15),
+      ...Array<number>(4).fill(0.05),
+    ]);
+    expect(hours.reduce((sum, { balls }) => sum + balls, 0)).toBe(11);
+    expect(hours[0]?.startMs).toBe(0);
+    expect(hours.at(-1)?.endMs).toBe(service.endMs);
+    expect(Math.max(...hours.map(({ balls }) => balls))).toBe(hours[1]?.balls);
+  });
+
+  it('is in one piece where nothing is known of it, and where it is short', () => {
+    expect(byHours(service, [])).toEqual([service]);
+    const short = { ...service, endMs: 3_000_000 };
+    expect(byHours(short, [0.5, 1])).toEqual([short]);
   });
 });

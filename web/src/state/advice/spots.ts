@@ -1,5 +1,12 @@
-import type { HouseBook, LotRecord, Product, Service } from '@calm/contract';
-import type { AdvicePlace, Container } from '@calm/core';
+import type { HouseBook, LotRecord, Product, Service, Usage } from '@calm/contract';
+import {
+  goneBy,
+  HOUR_MS,
+  MINUTE_MS,
+  type AdvicePlace,
+  type Container,
+  type UsageCurve,
+} from '@calm/core';
 import {
   currentRecords,
   lentOf,
@@ -58,6 +65,7 @@ export function servicesFor(
   records: readonly LotRecord[],
   nowMs: number,
   { id }: Pick<Product, 'id'> = lot.product,
+  usage: readonly Usage[] = [],
 ): WaitingLot['services'] {
   const made = lot.items.find(({ productId }) => productId === id)?.count ?? 0;
   const pulled = currentRecords(records, 'pulled').filter(
@@ -70,16 +78,46 @@ export function servicesFor(
     const out = pulled.filter(({ content }) => content.serviceId === serviceIdOf(service));
     const count = wanted - out.reduce((sum, { content }) => sum + content.balls, 0);
     const [startMs, endMs] = [Date.parse(startsAt), Date.parse(endsAt)];
-    return count > 0 && endMs > nowMs && date >= lot.date ? [{ date, startMs, endMs, count }] : [];
+    const curve = usage.find(
+      (each) => each.productId === id && each.service === service.name,
+    )?.curve;
+    return count > 0 && endMs > nowMs && date >= lot.date
+      ? [{ date, startMs, endMs, count, curve }]
+      : [];
   });
   const sorted = [...wanting].sort((a, b) => a.startMs - b.startMs);
   const [first] = sorted;
   let left = made - (lot.lot ? lentOf(records, lot.lot, id) : 0);
   return sorted
     .filter(({ date }) => date === first?.date)
-    .flatMap(({ startMs, endMs, count }) => {
+    .flatMap(({ startMs, endMs, count, curve }) => {
       const balls = Math.min(left, count);
       left -= balls;
-      return balls > 0 ? [{ startMs, endMs, balls }] : [];
+      return balls > 0 ? byHours({ startMs, endMs, balls }, curve ?? []) : [];
     });
+}
+
+type Wanting = WaitingLot['services'][number];
+
+/**
+ * A service hour by hour, with as many balls in each as usually go in it: dough that is ready late is no help to
+ * who comes early. In one piece where nothing is known of how they come.
+ */
+export function byHours(service: Wanting, curve: UsageCurve): Wanting[] {
+  const { startMs, endMs, balls } = service;
+  const hours = Math.ceil((endMs - startMs) / HOUR_MS);
+  if (curve.length === 0 || hours < 2) return [service];
+  const ends = Array.from({ length: hours }, (_, i) =>
+    Math.min(endMs, startMs + (i + 1) * HOUR_MS),
+  );
+  const shares = ends.map((ms) => goneBy(curve, (ms - startMs) / MINUTE_MS));
+  const all = shares.at(-1) ?? 0;
+  if (all <= 0) return [service];
+  // Whole balls, none of them lost: each hour has what has gone by its end, less what had gone before.
+  const gone = shares.map((share) => Math.round((balls * share) / all));
+  return ends.map((ms, i) => ({
+    startMs: i === 0 ? startMs : (ends[i - 1] ?? startMs),
+    endMs: ms,
+    balls: (gone[i] ?? 0) - (gone[i - 1] ?? 0),
+  }));
 }

@@ -1,6 +1,7 @@
 import type { LotRecord, Product } from '@calm/contract';
 import type { BoardLot, WaitingLot } from '@calm/domain';
 import { useMemo } from 'react';
+import { useForecastQuery } from '../api/api';
 import type { Board } from '../board/useBoard';
 import { useCold } from '../board/useCold';
 import { useCursor } from '../time/useCursor';
@@ -33,10 +34,15 @@ export function useWhatNow(
 ) {
   const atMs = useAskedMs();
   const { cold, error } = useCold(board.house);
+  const { data: forecast } = useForecastQuery({ house: board.house, from: lot.date, days: 1 });
+  const usage = forecast?.usage;
   const isColdKnown = cold !== null || Boolean(error);
   const question = useMemo(
-    () => (isColdKnown ? waitingLot(board, lot, product, { cold, records, atMs }) : null),
-    [lot, product, records, board, cold, isColdKnown, atMs],
+    () =>
+      isColdKnown
+        ? waitingLot(board, lot, product, { cold, records, atMs, ...(usage && { usage }) })
+        : null,
+    [lot, product, records, board, cold, isColdKnown, usage, atMs],
   );
   const latest = useLatest(ask, question);
   return { question, latest };

@@ -1,4 +1,4 @@
-import type { ColdBoard, LotRecord, Product } from '@calm/contract';
+import type { ColdBoard, LotRecord, Product, Usage } from '@calm/contract';
 import {
   airOfPlaces,
   asDecided,
@@ -18,6 +18,8 @@ export interface KnownNow {
   readonly cold: ColdBoard | null;
   /** Of the lot. */
   readonly records: readonly LotRecord[];
+  /** How balls usually go over a service; in even numbers where nobody knows. */
+  readonly usage?: readonly Usage[];
   readonly atMs: number;
 }
 
@@ -31,7 +33,7 @@ export function waitingLot(
   board: Board,
   lot: BoardLot,
   product: Product,
-  { cold, records, atMs }: KnownNow,
+  { cold, records, usage = [], atMs }: KnownNow,
   services?: WaitingLot['services'],
 ): WaitingLot | null {
   const { book } = board;
@@ -39,7 +41,7 @@ export function waitingLot(
   if (!going || going.mixedMs > atMs) return null;
   const air = cold ? airOfPlaces(book.places, cold.probes, cold.air, cold.notes) : [];
   const kept = stillCold(going, lot, product, board, cold, atMs);
-  const wanting = services ?? servicesFor(board.services, lot, records, atMs, product);
+  const wanting = services ?? servicesFor(board.services, lot, records, atMs, product, usage);
   return {
     way: asDecided(kept ?? going, records),
     records,
@@ -47,9 +49,15 @@ export function waitingLot(
     air,
     nowMs: atMs,
     // What stands in the cold is pulled for one service; for the later ones it stays there.
-    services: kept && !services ? wanting.slice(0, 1) : wanting,
+    services: kept && !services ? firstOf(wanting) : wanting,
     spots: spotsOf(book, air, lot, atMs),
   };
+}
+
+/** The hours of the first service: they follow one another without a gap. */
+function firstOf(hours: WaitingLot['services']): WaitingLot['services'] {
+  const end = hours.findIndex(({ endMs }, i) => hours[i + 1]?.startMs !== endMs);
+  return hours.slice(0, end + 1);
 }
 
 /** The way of a lot's trays that stand in the cold, though others of it have been pulled; null of one that has none. */
