@@ -36,7 +36,8 @@ export interface YeastPack {
  * How strong yeast is: by its proof test, or by how long its pack has been open where none was made.
  *
  * @returns activity, 1 as new, 0.01–1
- * @example yeastStrength('fresh', { openDays: 10, proof: null }); // 0.86
+ * @example
+ * yeastStrength('fresh', { openDays: 10, proof: null }); // 0.86
  */
 export function yeastStrength(form: YeastForm, { openDays, proof }: YeastPack): number {
   if (proof !== null) return BY_PROOF[proof];

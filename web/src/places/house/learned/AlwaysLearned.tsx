@@ -73,7 +73,7 @@ export function AlwaysLearned({
   ];
   if (rows.length === 0) return null;
   return (
-    <section className={styles['section']} aria-label={t('learned.always.title')}>
+    <section className={styles['section']}>
       <h2>{t('learned.always.title')}</h2>
       <p className="quiet">{t('learned.always.lead')}</p>
       <WideTable label={t('learned.always.title')}>

@@ -115,6 +115,7 @@ export function PlaceDialog({
       <FormControlLabel
         control={
           <Checkbox
+            sx={{ width: 48, height: 48 }}
             checked={content.room !== null}
             onChange={(event) => put({ room: event.target.checked ? USUAL_ROOM : null })}
           />
@@ -208,6 +209,7 @@ function RoomFields({
       <FormControlLabel
         control={
           <Checkbox
+            sx={{ width: 48, height: 48 }}
             checked={room.defrost !== null}
             onChange={(event) =>
               putRoom({ defrost: event.target.checked ? USUAL_ROOM.defrost : null })
