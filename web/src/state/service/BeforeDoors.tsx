@@ -61,7 +61,7 @@ function Task({
         disabled={!lot || tick.isSending}
         onChange={(event) => tick.toggle(event.target.checked)}
         slotProps={{ input: { 'aria-label': words } }}
-        sx={{ width: 48, height: 48 }}
+        sx={{ width: 48, height: 48, flex: 'none' }}
       />
       <b>{f.time(task.atMs)}</b>
       <span>

@@ -112,7 +112,7 @@ function Swaps({
   const { formula } = lot.recipe;
   const before = answer?.usual.ok ? answer.usual.value.window : null;
   return (
-    <section aria-label={title}>
+    <section>
       <h2>{title}</h2>
       {swaps.length === 0 ? (
         <p>{t('missing.noOther')}</p>
