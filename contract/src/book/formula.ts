@@ -43,12 +43,6 @@ export interface Method {
   readonly ahead?: readonly MethodStep[];
 }
 
-/** What stands before the key of a step that is done ahead, where a lot's marks name it. */
-export const AHEAD = 'ahead-';
-
-/** The key under which a lot's proof test of its yeast is timed. */
-export const YEAST_PROOF = 'yeast-proof';
-
 /** Everything about a formula that a person edits. */
 export interface FormulaContent {
   readonly name: string;

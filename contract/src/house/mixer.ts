@@ -1,6 +1,13 @@
+import type { MixingKind } from '@calm/core';
+
 /** How dough is worked. */
-export const MIXER_KINDS = ['spiral', 'fork', 'planetary', 'hand'] as const;
-export type MixerKind = (typeof MIXER_KINDS)[number];
+export type MixerKind = MixingKind;
+export const MIXER_KINDS = [
+  'spiral',
+  'fork',
+  'planetary',
+  'hand',
+] as const satisfies readonly MixerKind[];
 
 /** Everything about a mixer that a person edits. */
 export interface MixerContent {

@@ -77,7 +77,13 @@ export interface LoadChange extends LoadTemps {
   readonly doughOutC: number | null;
 }
 
-/** How a step of a lot stands. Load 0 is the whole lot: the stages of its route. Times are ISO 8601, UTC. */
+/** What stands before the key of a method's step that is done ahead, where a mark of the whole lot names it. */
+export const AHEAD_STEP = 'ahead-';
+
+/** The key of the mark that times a lot's proof test of its yeast. */
+export const PROOF_TEST_STEP = 'yeast-proof';
+
+/** How a step of a lot stands. Load 0 is the whole lot: the stages of its route, what is mixed ahead, work before doors. Times are ISO 8601, UTC. */
 export interface Mark {
   readonly loadNumber: number;
   readonly stepKey: string;

@@ -13,8 +13,8 @@ const KEEPS_H = 12;
 /** They open well so often by then. */
 const OFTEN = 0.8;
 const STEP_H = 0.25;
-/** As cold, balls stand in the cold, °C. */
-const COLD_C = 8;
+/** In air no warmer than this, balls stand in the cold, °C. */
+export const COLD_AIR_C = 8;
 /** Nobody leaves balls out for longer and chills them then, h. */
 const MOST_OUT_H = 12;
 const MOST_KEPT_H = 96;
@@ -49,7 +49,7 @@ export function backIntoCold(
   if (!dough.ok) return dough;
   const { past, current } = dough.value;
   const { shaping: _, ...stands } = current;
-  const isTakenOut = current.airTempC <= COLD_C;
+  const isTakenOut = current.airTempC <= COLD_AIR_C;
   const here = isTakenOut ? { ...stands, airTempC: warmC } : stands;
   const opensAfter = (outH: number, coldH: number): boolean => {
     const { airTempC, container } = cold;

@@ -2,6 +2,7 @@ import type { AdvisedChoice, DoughProblem, LotRecord, Place } from '@calm/contra
 import {
   advise,
   backIntoCold,
+  COLD_AIR_C,
   HOUR_MS,
   ok,
   pointBetween,
@@ -44,9 +45,6 @@ export interface WhatNow {
   readonly back: BackIntoCold | null;
 }
 
-/** As cold, balls keep, °C. */
-const COLD_C = 8;
-
 /** What can be done with a lot: its dough as it was seen, in air as it was read. */
 export function whatNow(lot: WaitingLot): Result<WhatNow, DoughProblem> {
   const { way, records, places, air, nowMs, services, spots } = lot;
@@ -73,7 +71,7 @@ export function whatNow(lot: WaitingLot): Result<WhatNow, DoughProblem> {
   const asIs = simulate(route, { target });
   if (!asIs.ok) return asIs;
   const { course, kinds } = asIs.value;
-  const cold = spots.find(({ airTempC }) => airTempC <= COLD_C);
+  const cold = spots.find(({ airTempC }) => airTempC <= COLD_AIR_C);
   const warmest = Math.max(...spots.map(({ airTempC }) => airTempC));
   const back = cold && backIntoCold(route, nowHour, cold, warmest, target);
   return ok({

@@ -5,7 +5,11 @@ const ovens = [
   { name: 'Deck', heatUpMin: 60, ballsPerHour: 40 },
   { name: 'Stone', heatUpMin: 120, ballsPerHour: 50 },
 ];
-const dinner = { patternId: 'F00D-Dinner 1', startsAt: '2026-11-25T17:30:00.000Z' };
+const dinner = {
+  date: '2026-11-25',
+  patternId: '0B1C2D3E-4F50-4617-8293-A4B5C6D7E8F9',
+  startsAt: '2026-11-25T17:30:00.000Z',
+};
 
 describe('work before doors', () => {
   const tasks = serviceTasks(ovens, dinner, 150);
@@ -33,6 +37,12 @@ describe('work before doors', () => {
       expect(isServiceTask(key)).toBe(true);
     }
     expect(isServiceTask('3-divide-ball')).toBe(false);
+  });
+
+  it('is another piece of work on another day, though balls of the same lot are carried there', () => {
+    const next = serviceTasks(ovens, { ...dinner, date: '2026-11-26' }, 150);
+    const keys = new Set(tasks.map(({ key }) => key));
+    expect(next.filter(({ key }) => keys.has(key))).toEqual([]);
   });
 
   it('is none where nothing is baked', () => {

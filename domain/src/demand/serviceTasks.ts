@@ -11,7 +11,7 @@ export type ServiceTaskKind = (typeof SERVICE_TASKS)[number];
 /** One piece of it. */
 export interface ServiceTask {
   readonly kind: ServiceTaskKind;
-  /** Under which it is marked as done, on a lot of the service. */
+  /** Under which it is marked as done, on a lot of the service: of that day, since balls may be carried to the next. */
   readonly key: string;
   /** The oven that is lit; empty where it is about none. */
   readonly oven: string;
@@ -36,14 +36,14 @@ const FLOUR_MIN = 30;
  */
 export function serviceTasks(
   ovens: readonly Oven[],
-  service: Pick<Service, 'patternId' | 'startsAt'>,
+  service: Pick<Service, 'date' | 'patternId' | 'startsAt'>,
   balls: number,
 ): ServiceTask[] {
   if (balls <= 0) return [];
   const doorsMs = Date.parse(service.startsAt);
   const before = (minutes: number) => doorsMs - minutes * MINUTE_MS;
   const keyOf = (kind: ServiceTaskKind, number = 0) =>
-    `${kind}-${number}-${service.patternId.toLowerCase().replace(/[^a-z0-9-]/g, '-')}`.slice(0, 60);
+    `${kind}-${number}-${service.date}-${service.patternId.toLowerCase().replace(/[^a-z0-9-]/g, '-')}`;
   const plain = { oven: '', grams: 0 };
   return [
     ...ovens.map(({ name, heatUpMin }, i): ServiceTask => ({

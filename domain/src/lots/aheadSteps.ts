@@ -1,6 +1,6 @@
-import type { Recipe } from '@calm/contract';
-import { amountsBySteps, type AmountsBySteps, type Load } from '@calm/core';
-import type { MethodStep } from '@calm/contract';
+import type { MethodStep, Recipe } from '@calm/contract';
+import type { AmountsBySteps, Load } from '@calm/core';
+import { stepAmountsOf } from './stepAmountsOf';
 
 /** How a pre-ferment is made where a house has not written its own steps; they have words of their own. */
 const USUAL: readonly MethodStep[] = [
@@ -29,13 +29,9 @@ export const isUsualAhead = ({ method }: Pick<Recipe, 'method'>): boolean =>
   method.ahead === undefined;
 
 /**
- * What of a pre-ferment goes in at which of its steps.
+ * What of a pre-ferment goes in at which of its steps; null where none of them says.
  *
  * @param preferment as scaled
  */
-export const aheadAmounts = (recipe: Recipe, preferment: Load): AmountsBySteps =>
-  amountsBySteps(
-    preferment.ingredients,
-    aheadSteps(recipe).map(({ adds = [] }) => adds),
-    ({ kind }) => recipe.settings.scaleReadabilityG[kind === 'yeast' ? 'yeast' : 'default'],
-  );
+export const aheadAmounts = (recipe: Recipe, preferment: Load): AmountsBySteps | null =>
+  stepAmountsOf({ ...recipe, method: { ...recipe.method, steps: aheadSteps(recipe) } }, preferment);

@@ -139,7 +139,10 @@ describe('yeast as strong as its pack', () => {
     }) as unknown as BoardLot;
 
   it('is told by its proof test, or by how long it is open', () => {
-    expect(packStrength(told('2026-11-15', null).lot, 'fresh')).toBeCloseTo(0.986 ** 10.4, 1);
+    expect(packStrength(told('2026-11-15', null).lot, 'fresh')).toBeCloseTo(
+      0.985 ** (10 + 10 / 24),
+      9,
+    );
     expect(packStrength(told('2026-11-15', 'domed').lot, 'fresh')).toBe(1);
     expect(packStrength(null, 'fresh')).toBe(1);
   });

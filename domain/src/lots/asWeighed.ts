@@ -34,7 +34,12 @@ const inGrams = (lot: BoardLot['lot'], formula: Formula, scaled: BoardLot['scale
       )
     : formula;
 
-/** How strong a lot's yeast is by what is known of its pack; 1 where nothing is. @param form as it is dosed */
+/**
+ * How strong a lot's yeast is by what is known of its pack.
+ *
+ * @param form as it is dosed
+ * @returns activity, 1 as new and where nothing is known
+ */
 export function packStrength(lot: BoardLot['lot'], form: YeastForm): number {
   if (!lot?.yeastPack) return 1;
   const { content, at } = lot.yeastPack;

@@ -296,3 +296,40 @@ describe('a week under way', () => {
     expect(moved(kept)).toBeLessThan(moved(again));
   });
 });
+
+describe('a dough that takes longer in a mixer than its route says', () => {
+  it('has that mixer for as long', () => {
+    const [, week] = TEN_WEEKS;
+    if (!week) throw new Error('there are ten');
+    const problem = madeUpWeek(week.seed, week.size);
+    const slower = {
+      ...problem,
+      doughs: problem.doughs.map((dough) => ({
+        ...dough,
+        mixers: dough.mixers.map((mixer) => ({ ...mixer, perLoadMin: 45 })),
+      })),
+    };
+    const minutesOf = (of: WeekProblem) =>
+      solved(of, 2).last.plan.lots.flatMap(({ doughId, loads, steps }) => {
+        const rate = of.doughs
+          .find(({ id }) => id === doughId)
+          ?.route.flatMap((stage) =>
+            stage.kind === 'work' && stage.key === 'mix' ? stage.rate : [],
+          )[0];
+        return steps
+          .filter(({ key }) => key === 'mix')
+          .map(({ startMin, endMin }) => ({
+            min: endMin - startMin,
+            wanted: (rate?.fixedMin ?? 0) + 45 * loads,
+          }));
+      });
+    const mixed = minutesOf(slower);
+    expect(mixed.length).toBeGreaterThan(0);
+    for (const { min, wanted } of mixed) {
+      expect(min).toBeGreaterThanOrEqual(wanted);
+      // Work is planned in quarters.
+      expect(min).toBeLessThan(wanted + 15);
+    }
+    expect(minutesOf(problem).some(({ min, wanted }) => min < wanted)).toBe(true);
+  });
+});

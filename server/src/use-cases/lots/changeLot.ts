@@ -1,7 +1,7 @@
 import { fail, ok, stageKey } from '@calm/core';
 import { adviseLoad, aheadSteps, isServiceTask, markAfter, scaleRecipe } from '@calm/domain';
 import {
-  AHEAD,
+  AHEAD_STEP,
   type LoadChange,
   type LoadRecord,
   type LossChange,
@@ -10,7 +10,7 @@ import {
   type MarkChange,
   type NoteChange,
   type WithdrawChange,
-  YEAST_PROOF,
+  PROOF_TEST_STEP,
 } from '@calm/contract';
 import { personRepository } from '../../store/access/crew';
 import { updateLoad } from '../../store/lots/loads';
@@ -83,8 +83,8 @@ const stepKeysOf = ({ recipe }: Lot, loadNumber: number): string[] =>
     ? recipe.method.steps.map(({ key }) => key)
     : [
         ...recipe.route.map(({ key }, index) => stageKey({ index, key })),
-        ...aheadSteps(recipe).map(({ key }) => `${AHEAD}${key}`),
-        YEAST_PROOF,
+        ...aheadSteps(recipe).map(({ key }) => `${AHEAD_STEP}${key}`),
+        PROOF_TEST_STEP,
       ];
 
 /** Writes the note that is pinned to a lot. */

@@ -9,7 +9,9 @@ const show = (back: Parameters<typeof BackWords>[0]['back']) =>
 describe('until when dough may go back into the cold', () => {
   it('is told with how long it then keeps', () => {
     const page = show({ isTakenOut: false, untilHour: 5, keepsUntilHour: 30 });
-    expect(page).toHaveTextContent(/^Back into the cold until .*17:00|18:00/);
+    expect(page).toHaveTextContent(
+      /^Back into the cold until Wed 18:00; chilled now it keeps until Thu 19:00\.$/,
+    );
   });
 
   it('is told of trays in the cold as if they were pulled now', () => {

@@ -133,7 +133,10 @@ function AtOven({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const now: BakedContent = baked?.content ?? { kind: 'baked', found: 'well', note: '' };
+  const now = baked?.content;
+  // How hot it was belongs to how they came out: nothing is put down that nobody said.
+  const put = (to: Pick<BakedContent, 'ovenC' | 'minutes'>) =>
+    now && onPut({ ...now, ...to }, baked);
   return (
     <div className={styles['used']}>
       <NumberField
@@ -141,16 +144,18 @@ function AtOven({
         measure="temp"
         rule={{ min: 80, max: 700, decimals: 0, mayBeEmpty: true }}
         step={5}
-        value={now.ovenC ?? null}
-        onCommit={(ovenC) => ovenC !== null && onPut({ ...now, ovenC }, baked)}
+        disabled={!now}
+        value={now?.ovenC ?? null}
+        onCommit={(ovenC) => ovenC !== null && put({ ovenC })}
       />
       <NumberField
         label={t('log.bakedFor')}
         unit={f.symbols.min}
         rule={{ min: 0.5, max: 180, decimals: 1, mayBeEmpty: true }}
         step={0.5}
-        value={now.minutes ?? null}
-        onCommit={(minutes) => minutes !== null && onPut({ ...now, minutes }, baked)}
+        disabled={!now}
+        value={now?.minutes ?? null}
+        onCommit={(minutes) => minutes !== null && put({ minutes })}
       />
     </div>
   );

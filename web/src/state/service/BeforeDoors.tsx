@@ -24,7 +24,7 @@ export function BeforeDoors({
   const f = useFormats();
   const balls = service.counts.reduce((sum, { count }) => sum + count, 0);
   const tasks = serviceTasks(board.book.house.settings.ovens ?? [], service, balls);
-  const lot = order.find((each) => each.lot)?.lot ?? null;
+  const first = order.find((each) => each.lot)?.lot ?? null;
   const codes = [...new Set(order.map(({ code }) => code))];
   if (tasks.length === 0) return null;
   return (
@@ -32,7 +32,12 @@ export function BeforeDoors({
       <h2>{t('doors.title')}</h2>
       <ol>
         {tasks.map((task) => (
-          <Task key={task.key} house={board.house} lot={lot} task={task} />
+          <Task
+            key={task.key}
+            house={board.house}
+            lot={markedLot(order, task.key) ?? first}
+            task={task}
+          />
         ))}
       </ol>
       {codes.length > 1 && <p>{t('doors.order', { lots: f.list(codes) })}</p>}
@@ -40,6 +45,10 @@ export function BeforeDoors({
     </section>
   );
 }
+
+/** The lot on which a task is marked already, wherever it stands in the order by now. */
+const markedLot = (order: readonly { readonly lot: Lot | null }[], key: string): Lot | undefined =>
+  order.flatMap(({ lot }) => (lot?.marks.some(({ stepKey }) => stepKey === key) ? lot : []))[0];
 
 function Task({
   house,

@@ -36,6 +36,15 @@ describe('before doors', () => {
     expect(screen.getByText('Opened in this order: YR-1, SL-1.')).toBeInTheDocument();
   });
 
+  it('keeps what is done when another lot comes to be opened first', () => {
+    const other = { ...lot, id: 'other', code: 'YR-2', marks: [] };
+    show(service, [
+      { lot: other, code: 'YR-2' },
+      { lot, code: 'YR-1' },
+    ]);
+    expect(screen.getAllByRole('checkbox')[0]).toBeChecked();
+  });
+
   it('leads from the test bake to where it is put down', () => {
     show(service, [{ lot, code: 'YR-1' }]);
     const last = screen.getAllByRole('listitem').at(-1) as HTMLElement;

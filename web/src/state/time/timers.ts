@@ -1,5 +1,5 @@
 import { MINUTE_MS, stageKey, YEAST_PROOF_MIN } from '@calm/core';
-import { AHEAD, YEAST_PROOF } from '@calm/contract';
+import { AHEAD_STEP, PROOF_TEST_STEP } from '@calm/contract';
 import { aheadSteps, type BoardLot } from '@calm/domain';
 
 /** A step that hands are on, and until when. */
@@ -57,8 +57,8 @@ function minutesOf(
     const step = recipe.method.steps.find(({ key }) => key === stepKey);
     return step?.minutes ? { minutes: step.minutes, title: step.title } : null;
   }
-  if (stepKey === YEAST_PROOF) return { minutes: YEAST_PROOF_MIN, title: null };
-  const ahead = aheadSteps(recipe).find(({ key }) => `${AHEAD}${key}` === stepKey);
+  if (stepKey === PROOF_TEST_STEP) return { minutes: YEAST_PROOF_MIN, title: null };
+  const ahead = aheadSteps(recipe).find(({ key }) => `${AHEAD_STEP}${key}` === stepKey);
   if (ahead) return ahead.minutes ? { minutes: ahead.minutes, title: ahead.title } : null;
   const stage = stages.find((each) => stageKey(each) === stepKey);
   return stage ? { minutes: (stage.endMs - stage.startMs) / MINUTE_MS, title: null } : null;

@@ -62,15 +62,17 @@ export function MethodClock({
       )}
       {mixer.kind === 'hand' && (
         <p>
-          {t('formulas.clock.hands', { kg: f.kilograms(bowl.doughKg * 1000, 1) })}{' '}
-          {f.list(
-            EXPERIENCES.map((experience) =>
-              t(`formulas.clock.experience.${experience}`, {
-                minutes: f.duration(mixingTime({ ...bowl, experience }).usualMin),
-              }),
+          {t('formulas.clock.hands', {
+            kg: f.kilograms(bowl.doughKg * 1000, 1),
+            ways: f.list(
+              EXPERIENCES.map((experience) =>
+                t(`formulas.clock.experience.${experience}`, {
+                  minutes: f.duration(mixingTime({ ...bowl, experience }).usualMin),
+                }),
+              ),
             ),
-          )}
-          . {t('formulas.clock.split', { kg: f.kilograms(bowl.maxDoughKg * 1000, 1) })}
+          })}{' '}
+          {t('formulas.clock.split', { kg: f.kilograms(bowl.maxDoughKg * 1000, 1) })}
         </p>
       )}
     </div>

@@ -1,6 +1,7 @@
 import type { DoughDocument } from '@calm/contract';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { toldMinutes } from '../../../parts/format/toldMinutes';
 import { useFormats } from '../../../parts/format/useFormats';
 import { WideTable } from '../../../parts/layout/WideTable';
 import { engine } from '../../../workers/engine/engine';
@@ -22,12 +23,6 @@ const ask = async (document: DoughDocument): Promise<Minutes> =>
       return told.ok ? told.value.minutes : BY_C.map(() => null);
     }),
   );
-
-/** An hour and more is told to five minutes. */
-const toldMin = (minutes: number): number => {
-  const step = minutes < 60 ? 1 : 5;
-  return step * Math.round(minutes / step);
-};
 
 /** How long each stage would take in warmer or colder air for the same result; calculated once it is opened. */
 export function SameResult({
@@ -72,7 +67,7 @@ export function SameResult({
                       {key ? t(`rest.${key}`) : ''} {f.temperature(airTempC, 0)}
                     </th>
                     {(minutes[i] ?? []).map((each, j) => (
-                      <td key={BY_C[j]}>{each === null ? '–' : f.duration(toldMin(each))}</td>
+                      <td key={BY_C[j]}>{each === null ? '–' : f.duration(toldMinutes(each))}</td>
                     ))}
                   </tr>
                 );

@@ -1,5 +1,6 @@
+import type { Recipe } from '@calm/contract';
 import { adviseWater, type Load } from '@calm/core';
-import { aheadAmounts, aheadSteps, type BoardLot } from '@calm/domain';
+import { aheadAmounts, aheadSteps, type BoardLot, scaleStepG } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -52,14 +53,13 @@ function AheadSheet({ board, boardLot }: { readonly board: Board; readonly board
     );
   }
   const groups: TurnGroup[] = [
-    ...(preferment ? turnsByStep(aheadSteps(recipe), aheadAmounts(recipe, preferment)) : []),
+    ...(preferment ? aheadTurns(recipe, preferment) : []),
     ...(oldDough.length > 0 ? turnsByIngredient(oldDough) : []),
   ];
   const weighed = weighedTurns(records, WHOLE_LOT);
   const turns = groups.flatMap((group) => group.turns);
   const turn =
     turns.find(({ id }) => id === chosen) ?? turns.find(({ id }) => !weighed.has(id)) ?? null;
-  const { scaleReadabilityG } = recipe.settings;
   return (
     <Page
       title={t('mix.ahead.title', {
@@ -82,7 +82,7 @@ function AheadSheet({ board, boardLot }: { readonly board: Board; readonly board
             code={boardLot.code}
             number={WHOLE_LOT}
             turn={turn}
-            stepG={scaleReadabilityG[turn.line.kind === 'yeast' ? 'yeast' : 'default']}
+            stepG={scaleStepG(recipe.settings, turn.line.kind)}
             water={
               turn.line.kind === 'water' && preferment
                 ? waterFor(board, preferment, turn.line.grams)
@@ -111,6 +111,14 @@ function AheadSheet({ board, boardLot }: { readonly board: Board; readonly board
       <Caution about="flour-dust" />
     </Page>
   );
+}
+
+/** Step by step; each ingredient at once where no step says what goes in. */
+function aheadTurns(recipe: Recipe, preferment: Load): TurnGroup[] {
+  const amounts = aheadAmounts(recipe, preferment);
+  return amounts
+    ? turnsByStep(aheadSteps(recipe), amounts)
+    : turnsByIngredient(preferment.ingredients);
 }
 
 /** All the old dough that a lot's loads want, as one line. */

@@ -36,7 +36,7 @@ export function AheadLook({
     );
   /** Every load that has not come out yet is poured by what the thermometer shows. */
   const measured = (toC: number) => {
-    keep(found ?? 'ripe', toC);
+    if (found) keep(found, toC);
     for (const { number, version, ...load } of lot.loads) {
       if (load.doughOutC !== null) continue;
       const { roomTempC, flourTempC, tapTempC, doughOutC } = load;
@@ -68,6 +68,7 @@ export function AheadLook({
         measure="temp"
         rule={{ ...KITCHEN_TEMP, mayBeEmpty: true }}
         step={0.5}
+        disabled={found === null}
         value={tempC}
         onCommit={(toC) => toC !== null && measured(toC)}
       />

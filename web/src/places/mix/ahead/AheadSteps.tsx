@@ -1,5 +1,5 @@
-import { AHEAD, type Lot, type MethodStep, type Recipe, type RecordOf } from '@calm/contract';
-import { isUsualAhead } from '@calm/domain';
+import { AHEAD_STEP, type Lot, type MethodStep, type Recipe, type RecordOf } from '@calm/contract';
+import { isUsualAhead, scaleStepG } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useTranslation } from 'react-i18next';
@@ -65,7 +65,7 @@ function StepHead({
   const f = useFormats();
   const isUsual = isUsualAhead(recipe);
   const title = isUsual ? t(`mix.ahead.usual.${step.key}`) : step.title;
-  const tick = useMark(house, lot, 0, `${AHEAD}${step.key}`, title);
+  const tick = useMark(house, lot, 0, `${AHEAD_STEP}${step.key}`, title);
   return (
     <div className={styles['step']} data-done={tick.isDone}>
       <Checkbox
@@ -113,8 +113,7 @@ function Line({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { scaleReadabilityG } = recipe.settings;
-  const stepG = scaleReadabilityG[line.kind === 'yeast' ? 'yeast' : 'default'];
+  const stepG = scaleStepG(recipe.settings, line.kind);
   return (
     <button
       type="button"

@@ -1,4 +1,4 @@
-import { adviseLoad, stepAmountsOf, type BoardLot } from '@calm/domain';
+import { adviseLoad, stepAmountsOf, type BoardLot, scaleStepG } from '@calm/domain';
 import type { MethodStep, RecordOf } from '@calm/contract';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -61,9 +61,7 @@ function Weighing({ board, boardLot }: { readonly board: Board; readonly boardLo
   const next = turns.find(({ id }) => !weighed.has(id));
   const turn = turns.find(({ id }) => id === chosen) ?? next ?? null;
   const { pourTempC, iceG } = adviseLoad(recipe, load, record, record.frictionC);
-  const { scaleReadabilityG } = recipe.settings;
-  const stepOf = ({ kind }: Turn['line']) =>
-    kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
+  const stepOf = ({ kind }: Turn['line']) => scaleStepG(recipe.settings, kind);
   const sheetPath = `/${board.house}/mix/${boardLot.date}/${boardLot.product.slug}`;
   return (
     <Page

@@ -1,4 +1,4 @@
-import { adviseLoad, stepAmountsOf, type BoardLot } from '@calm/domain';
+import { adviseLoad, stepAmountsOf, type BoardLot, scaleStepG } from '@calm/domain';
 import type { StepAmount, WeighedLine } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { Caution } from '../../../parts/messages/Caution';
@@ -26,11 +26,10 @@ export function PaperSheet({
   const { recipe, scaled, friction, previewTemps } = sheet;
   if (!scaled.ok) return null;
   const { loads, preferment, dilution } = scaled.value;
-  const { scaleReadabilityG } = recipe.settings;
   const amountWords = (amounts: readonly StepAmount[]) =>
     f.list(
       amounts.map((amount) => {
-        const stepG = amount.kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
+        const stepG = scaleStepG(recipe.settings, amount.kind);
         return `${f.grams(amount.grams, decimalsOf(stepG))} ${nameOf(t, amount)}`;
       }),
     );

@@ -1,11 +1,12 @@
 import { STANDARD_KITCHEN } from '@calm/contract';
 import {
   at,
+  COLD_AIR_C,
   doughStagesOfRoute,
   MINUTE_MS,
   roomInTub,
   roomOnTray,
-  type Course,
+  type Container,
   type RestStage,
 } from '@calm/core';
 import { doughAsPlanned, type BoardLot } from '@calm/domain';
@@ -13,12 +14,13 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
 import type { Board } from '../../../state/board/useBoard';
+import type { Way } from '../../../workers/engine/engineAnswers';
 import { useSimulation } from '../../../workers/engine/useSimulation';
 import styles from './BatchSheet.module.css';
 import { SameInThisRoom } from './SameInThisRoom';
 
-/** Colder places are not the room. */
-const COLD_C = 10;
+/** What balls stand on in rows. */
+const TRAYS: readonly Container[] = ['lidded-tray', 'stacked-tray', 'open-tray'];
 
 /** Whether the lot's tubs and trays leave it room to rise, and how it stands in them: said before it goes over. */
 export function RoomToRise({
@@ -48,7 +50,15 @@ export function RoomToRise({
   );
   const kitchen = settings.kitchen ?? STANDARD_KITCHEN;
   const way = answer?.ok ? answer.value : null;
-  const most = (kind: 'bulk' | 'ball') => (way ? mostVolume(way, kind) : null);
+  // What lies in pans spreads in them, not on the tray.
+  const isPanned = recipe.route.some(({ key }) => key === 'pan');
+  const most = (isIn: (rest: RestStage) => boolean) =>
+    way
+      ? mostVolume(
+          way,
+          rests.map(({ rest }) => isIn(rest)),
+        )
+      : null;
   return (
     <section aria-label={t('stand.title')}>
       <h2>{t('stand.title')}</h2>
@@ -56,7 +66,7 @@ export function RoomToRise({
         {rests.map(({ rest }, i) => (
           <li key={i}>
             <Stands rest={rest} />
-            {document && rest.airTempC > COLD_C && (
+            {document && rest.airTempC > COLD_AIR_C && (
               <SameInThisRoom
                 document={document}
                 stage={i}
@@ -67,8 +77,18 @@ export function RoomToRise({
           </li>
         ))}
       </ul>
-      <InTubs boardLot={boardLot} kitchen={kitchen} volume={most('bulk')} />
-      <OnTrays boardLot={boardLot} kitchen={kitchen} volume={most('ball')} />
+      <InTubs
+        boardLot={boardLot}
+        kitchen={kitchen}
+        volume={most(({ container }) => container === 'tub')}
+      />
+      {!isPanned && (
+        <OnTrays
+          boardLot={boardLot}
+          kitchen={kitchen}
+          volume={most(({ container }) => TRAYS.includes(container))}
+        />
+      )}
     </section>
   );
 }
@@ -152,18 +172,14 @@ function OnTrays({ boardLot: { product }, kitchen, volume }: Room) {
   );
 }
 
-/** The most that dough gets to in one piece, or as balls, until it is opened. */
+/** The most that dough gets to in some of its stages, until it is opened, volumes since mixing; null where it has none. */
 function mostVolume(
-  {
-    course,
-    kinds,
-    endHour,
-  }: { readonly course: Course; readonly kinds: readonly string[]; readonly endHour: number },
-  kind: 'bulk' | 'ball',
+  { course, endHour }: Pick<Way, 'course' | 'endHour'>,
+  isStage: readonly boolean[],
 ): number | null {
   let most: number | null = null;
   for (let i = 0; i < course.length && at(course.hours, i) <= endHour; i += 1) {
-    if (kinds[at(course.stages, i)] === kind) most = Math.max(most ?? 0, at(course.volumes, i));
+    if (isStage[at(course.stages, i)]) most = Math.max(most ?? 0, at(course.volumes, i));
   }
   return most;
 }

@@ -1,7 +1,8 @@
 import type { DoughDocument, EquivalentDocument } from '@calm/contract';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Plot } from '../../../parts/charts/Plot';
+import { toldMinutes } from '../../../parts/format/toldMinutes';
 import { useFormats } from '../../../parts/format/useFormats';
 import { engine } from '../../../workers/engine/engine';
 import { useLatest } from '../../../workers/useLatest';
@@ -19,72 +20,104 @@ const ask = async (question: EquivalentDocument): Promise<readonly (number | nul
   return told.ok ? told.value.minutes : null;
 };
 
-/** How long a stage takes in the room as it is for the same result, with the curve it is read off. */
-export function SameInThisRoom({
-  document,
-  stage,
-  plannedMin,
-  roomTempC,
-}: {
+interface Rest {
   readonly document: DoughDocument;
+  /** Which of the document's stages. */
   readonly stage: number;
   /** Minutes that it rests by the plan; the document's stage has the work after it in it, too. */
   readonly plannedMin: number;
+}
+
+/** Minutes of rest that come to the same in each air; null while nobody knows, or nothing is asked. */
+function useSameMinutes(
+  { document, stage, plannedMin }: Rest,
+  tempsC: readonly number[] | null,
+): readonly (number | null)[] | null {
+  const key = tempsC?.join(' ') ?? null;
+  const question = useMemo(
+    () => (key === null ? null : { ...document, stage, tempsC: key.split(' ').map(Number) }),
+    [document, stage, key],
+  );
+  const latest = useLatest(ask, question);
+  const workMin = (document.stages[stage]?.hours ?? 0) * 60 - plannedMin;
+  return (
+    latest?.answer?.map((minutes) =>
+      minutes === null || minutes <= workMin ? null : minutes - workMin,
+    ) ?? null
+  );
+}
+
+/** How long a rest takes in the room as it is for the same result; nothing where the room is as planned. */
+export function SameInThisRoom({
+  roomTempC,
+  ...rest
+}: Rest & {
+  /** As the thermometer shows it, °C. */
   readonly roomTempC: number;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const own = document.stages[stage];
-  const ownC = own?.airTempC ?? roomTempC;
-  const question = useMemo(
-    () => ({ ...document, stage, tempsC: [roomTempC, ...CURVE_C.map((by) => ownC + by)] }),
-    [document, stage, roomTempC, ownC],
-  );
-  const latest = useLatest(ask, question);
-  if (!own || !latest?.answer || Math.abs(roomTempC - ownC) < ALIKE_C) return null;
-  const workMin = own.hours * 60 - plannedMin;
-  const [now = null, ...curve] = latest.answer.map((minutes) =>
-    minutes === null || minutes <= workMin ? null : minutes - workMin,
-  );
-  const points = CURVE_C.flatMap((by, i) => {
-    const minutes = curve[i] ?? null;
-    return minutes === null ? [] : [{ tempC: ownC + by, minutes }];
-  });
+  const [isOpen, setOpen] = useState(false);
+  const ownC = rest.document.stages[rest.stage]?.airTempC ?? roomTempC;
+  const isAlike = Math.abs(roomTempC - ownC) < ALIKE_C;
+  const told = useSameMinutes(rest, isAlike ? null : [roomTempC]);
+  if (isAlike || !told) return null;
+  const [minutes = null] = told;
   const words = {
-    planned: f.duration(Math.round(plannedMin)),
+    planned: f.duration(Math.round(rest.plannedMin)),
     air: f.temperature(ownC, 0),
     room: f.temperature(roomTempC, 1),
   };
   return (
     <>
       <p role="status">
-        {now === null
+        {minutes === null
           ? t('stand.sameNever', words)
-          : t('stand.same', { ...words, minutes: f.duration(fiveMin(now)) })}
+          : t('stand.same', { ...words, minutes: f.duration(toldMinutes(minutes)) })}
       </p>
-      <details>
+      <details onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
         <summary>{t('stand.sameCurve')}</summary>
-        <Curve
-          points={points}
-          now={now === null ? null : { tempC: roomTempC, minutes: now }}
-          label={points
-            .map(({ tempC, minutes }) =>
-              f.joined(f.temperature(tempC, 0), f.duration(fiveMin(minutes))),
-            )
-            .join('; ')}
-        />
+        {isOpen && (
+          <OtherTemps
+            rest={rest}
+            ownC={ownC}
+            now={minutes === null ? null : { tempC: roomTempC, minutes }}
+          />
+        )}
       </details>
     </>
   );
 }
 
-/** Told to five minutes from an hour on. */
-const fiveMin = (minutes: number): number =>
-  minutes < 60 ? Math.round(minutes) : 5 * Math.round(minutes / 5);
-
 interface Point {
   readonly tempC: number;
   readonly minutes: number;
+}
+
+/** The same rest in colder and warmer air; calculated once somebody wants it. */
+function OtherTemps({
+  rest,
+  ownC,
+  now,
+}: {
+  readonly rest: Rest;
+  readonly ownC: number;
+  /** In the room as it is; null where no time comes to the same. */
+  readonly now: Point | null;
+}) {
+  const f = useFormats();
+  const tempsC = CURVE_C.map((by) => ownC + by);
+  const told = useSameMinutes(rest, tempsC);
+  const points = (told ?? []).flatMap((minutes, i) =>
+    minutes === null ? [] : [{ tempC: tempsC[i] ?? ownC, minutes }],
+  );
+  if (points.length < 2) return null;
+  const label = points
+    .map(({ tempC, minutes }) =>
+      f.joined(f.temperature(tempC, 0), f.duration(toldMinutes(minutes))),
+    )
+    .join('; ');
+  return <Curve points={points} now={now} label={label} />;
 }
 
 /** Minutes by temperature, with the room as it is. */
@@ -101,7 +134,6 @@ function Curve({
   const temps = points.map(({ tempC }) => tempC);
   const [least, most] = [Math.min(...temps), Math.max(...temps)];
   const longest = Math.max(...points.map(({ minutes }) => minutes), now?.minutes ?? 0);
-  if (points.length < 2) return null;
   return (
     <Plot height={HEIGHT} label={label}>
       {(width) => {
@@ -116,7 +148,7 @@ function Curve({
               <g key={minutes}>
                 <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(minutes)} y2={y(minutes)} />
                 <text x={MARGIN.left - 8} y={y(minutes) + 4} textAnchor="end">
-                  {f.duration(fiveMin(minutes))}
+                  {f.duration(toldMinutes(minutes))}
                 </text>
               </g>
             ))}

@@ -1,6 +1,6 @@
 import type { MethodStep } from '@calm/contract';
 import { methodTime, minutesInBowl, type StepAmount } from '@calm/core';
-import { fullBowl, stepAmountsOf } from '@calm/domain';
+import { fullBowl, scaleStepG, stepAmountsOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useMemo } from 'react';
@@ -121,14 +121,13 @@ function Amounts({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { scaleReadabilityG } = sheet.recipe.settings;
-  const stepG = (kind: StepAmount['kind']) =>
-    kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
+  const { settings } = sheet.recipe;
   return (
     <>
       {amounts.map((amount) => (
         <span key={amount.key} className={styles['amount']}>
-          <b>{f.grams(amount.grams, decimalsOf(stepG(amount.kind)))}</b> {nameOf(t, amount)}
+          <b>{f.grams(amount.grams, decimalsOf(scaleStepG(settings, amount.kind)))}</b>{' '}
+          {nameOf(t, amount)}
         </span>
       ))}
     </>

@@ -1,4 +1,4 @@
-import { adviseLoad } from '@calm/domain';
+import { adviseLoad, scaleStepG } from '@calm/domain';
 import type { LoadTemps } from '@calm/contract';
 import type { Dilution, ScaledLot, WaterAdvice, WeighedLine } from '@calm/core';
 import Button from '@mui/material/Button';
@@ -85,11 +85,11 @@ function Lines({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const { scaleReadabilityG } = sheet.recipe.settings;
+  const { settings } = sheet.recipe;
   return (
     <ul className={styles['weigh']}>
       {lines.map((line) => {
-        const stepG = line.kind === 'yeast' ? scaleReadabilityG.yeast : scaleReadabilityG.default;
+        const stepG = scaleStepG(settings, line.kind);
         const isWater = line.kind === 'water' && water !== undefined;
         return (
           <li key={line.key} data-kind={line.kind}>

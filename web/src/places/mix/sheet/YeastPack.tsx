@@ -1,4 +1,4 @@
-import { YEAST_PROOF, type Lot } from '@calm/contract';
+import { PROOF_TEST_STEP, type Lot } from '@calm/contract';
 import { YEAST_PROOFS, type WeighedLine, type YeastProof } from '@calm/core';
 import { packStrength } from '@calm/domain';
 import Button from '@mui/material/Button';
@@ -32,7 +32,7 @@ export function YeastPack({
   const { t } = useTranslation();
   const f = useFormats();
   const add = useAddRecord(house);
-  const timer = useMark(house, lot, 0, YEAST_PROOF, t(`work.${YEAST_PROOF}`));
+  const timer = useMark(house, lot, 0, PROOF_TEST_STEP, t(`work.${PROOF_TEST_STEP}`));
   const { form } = sheet.recipe.formula.yeast;
   const last = lot.yeastPack;
   const { openedOn = null, proof = null } = last?.content ?? {};

@@ -17,7 +17,7 @@ export function OvenPaper({ week, day }: { readonly week: PlanWeek; readonly day
   const tasks = services.flatMap(({ id, startMin }) =>
     serviceTasks(
       week.book.house.settings.ovens ?? [],
-      { patternId: id, startsAt: new Date(startMin * MINUTE_MS).toISOString() },
+      { date: day, patternId: id, startsAt: new Date(startMin * MINUTE_MS).toISOString() },
       week.problem.wanted.reduce(
         (sum, { serviceId, count }) => (serviceId === id ? sum + count : sum),
         0,
