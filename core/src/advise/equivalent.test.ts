@@ -57,6 +57,18 @@ describe('the same result at another temperature', () => {
     expect(told.none / told.all).toBeLessThan(0.1);
   });
 
+  it('changes little from one degree to the next, also before a long way whose rise is at its best', () => {
+    const stages = [bulk(3.77, 22, 10), ball(42, 3.5), ball(2.5, 23)];
+    const route = { ...yard, formula: leanAt(0.4), doughTempC: 24, stages };
+    const told = minutesOf(route, 0, [16, 17, 18, 19, 20, 21, 22, 23, 24, 26, 28, 30]);
+    const known = told.flatMap((minutes) => minutes ?? []);
+    expect(known.length).toBeGreaterThan(8);
+    known.slice(1).forEach((minutes, i) => {
+      expect(minutes).toBeLessThan(known[i] ?? 0);
+      expect(minutes).toBeGreaterThan((known[i] ?? 0) * 0.75);
+    });
+  });
+
   it('is none where no time comes to the same, and no stage is none', () => {
     const route = { ...yard, formula: leanAt(2), stages: [ball(6, 28)] };
     expect(minutesOf(route, 0, [-4])).toEqual([null]);

@@ -6,6 +6,8 @@ const MOST_H = 240;
 const LEAST_H = 1 / 60;
 /** Rises are the same within this share. */
 const SAME = 0.002;
+/** The rise since the last shaping is the same within this share: nobody at a bench sees less. */
+const RISES_ALIKE = 0.018;
 const HALVINGS = 40;
 /** It is sought in strides so many times as far. */
 const STRIDE = 1.2;
@@ -53,7 +55,7 @@ export function equivalentMinutes(
       for (const measure of ['volume', 'rise'] as const) {
         const found = sameAt((h) => endOf(h, airTempC)?.[measure] ?? NaN, wanted[measure], hours);
         const rise = found === null ? NaN : (endOf(found, airTempC)?.rise ?? NaN);
-        if (found !== null && Math.abs(rise / wanted.rise - 1) <= 2 * SAME) return 60 * found;
+        if (found !== null && Math.abs(rise / wanted.rise - 1) <= RISES_ALIKE) return 60 * found;
       }
       return null;
     }),
@@ -62,22 +64,28 @@ export function equivalentMinutes(
 
 /**
  * Where something that grows with time is as wanted, the nearest to a time; null where it never is. Dough that is past
- * its best falls again: farther away there may be another such time, which is not meant.
+ * its best falls again: what comes after that is not meant.
  */
 function sameAt(valueAt: (hours: number) => number, wanted: number, nearH: number): number | null {
-  const startH = Math.max(LEAST_H * 2, nearH);
-  const isShort = (hours: number) => valueAt(hours) < wanted;
-  let [low, high] = [startH, startH];
-  if (isShort(startH)) {
-    do [low, high] = [high, high * STRIDE];
-    while (high < MOST_H && isShort(high));
+  const isShort = (value: number) => value < wanted;
+  let low = Math.max(LEAST_H * 2, nearH);
+  let high = low;
+  let value = valueAt(low);
+  if (isShort(value)) {
+    do {
+      const before = value;
+      [low, high] = [high, high * STRIDE];
+      value = valueAt(high);
+      if (isShort(value) && value <= before) return null;
+    } while (high < MOST_H && isShort(value));
   } else {
-    do [low, high] = [low / STRIDE, low];
-    while (low > LEAST_H && !isShort(low));
+    do {
+      [low, high] = [low / STRIDE, low];
+    } while (low > LEAST_H && !isShort(valueAt(low)));
   }
   for (let i = 0; i < HALVINGS && high / low > 1 + 1e-4; i += 1) {
     const middle = Math.sqrt(low * high);
-    if (isShort(middle)) low = middle;
+    if (isShort(valueAt(middle))) low = middle;
     else high = middle;
   }
   const found = Math.sqrt(low * high);

@@ -10,7 +10,7 @@ describe('until when dough may go back into the cold', () => {
   it('is told with how long it then keeps', () => {
     const page = show({ isTakenOut: false, untilHour: 5, keepsUntilHour: 30 });
     expect(page).toHaveTextContent(
-      /^Back into the cold until Wed 18:00; chilled now it keeps until Thu 19:00\.$/,
+      /^Back into the cold until Wed 17:00; chilled now it keeps until Thu 18:00\.$/,
     );
   });
 
