@@ -29,8 +29,15 @@ test('dough that waits: what can be done is shown side by side, chosen, and foll
       has: mara.getByRole('button', { name: /^Do this: Pull/ }),
     });
     const told = (await choice.getByText(/^\d+ of \d+ balls open well$/).textContent()) ?? '';
-    await choice.getByRole('button', { name: /^Do this: Pull/ }).click();
-    await expect(mara.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
+    const take = choice.getByRole('button', { name: /^Do this: Pull/ });
+    const said = mara.getByRole('status').filter({ hasText: / decided: Pull/ });
+    await take.click();
+    await expect(said).toBeVisible();
+    // Taken back, it is as it was.
+    await mara.getByRole('button', { name: 'Undo' }).click();
+    await expect(said).toBeHidden();
+    await take.click();
+    await expect(said).toBeVisible();
     const keep = mara.getByRole('listitem').filter({ hasText: 'Leave it as it is' });
     await expect(keep.getByText(told)).toBeVisible();
   });
@@ -47,22 +54,26 @@ test('dough that waits: what can be done is shown side by side, chosen, and foll
     await expect(ben.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
   });
 
+  await test.step('its chosen way is the plan: Tonight has the pull when it was decided', async () => {
+    const told = /, at (\d\d:\d\d)\./.exec(
+      (await ben.getByRole('status').filter({ hasText: ' decided: ' }).textContent()) ?? '',
+    )?.[1];
+    expect(told).toBeTruthy();
+    await mara.goto(at('tonight'));
+    const pull = new RegExp(`^(Planned for|Pull \\d+ trays? at) ${told}`);
+    await expect(mara.getByText(pull).first()).toBeVisible({ timeout: 15_000 });
+    await mara.goto(at('tonight/what-now/YR-1123-A'));
+  });
+
   await test.step('it is in the log, with what it was meant to do', async () => {
     await mara.getByRole('link', { name: 'Its record' }).click();
-    await expect(mara.getByText(/^Decided: Pull\. Meant: \d+ balls open well/)).toBeVisible();
+    await expect(
+      mara.getByText(/^Decided: Pull\. Meant: \d+ balls open well/).last(),
+    ).toBeVisible();
     const asked = mara.getByRole('region', { name: 'How did it open?' });
     await asked.getByRole('button', { name: 'tears', exact: true }).click();
     await expect(mara.getByText(/did not do what it was meant to/)).toBeVisible();
     await expectAccessible(mara);
-  });
-
-  await test.step('taken back, it is as it was', async () => {
-    await ben
-      .getByRole('button', { name: /^Do this: / })
-      .first()
-      .click();
-    await ben.getByRole('button', { name: 'Undo' }).click();
-    await expect(ben.getByRole('status').filter({ hasText: / decided: Pull/ })).toBeVisible();
   });
 });
 

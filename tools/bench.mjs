@@ -6,6 +6,7 @@ import { benchEngine } from './bench/engineBench';
 import { capacity } from './bench/capacityBench.mjs';
 import { live } from './bench/liveBench.mjs';
 import { cold } from './bench/coldBench.mjs';
+import { decide } from './bench/decideBench.mjs';
 import { log } from './bench/logBench.mjs';
 import { benchLearning } from './bench/learnBench';
 import { benchWeeks } from './bench/weekBench';
@@ -26,6 +27,7 @@ const PARTS = [
   'live',
   'cold',
   'log',
+  'decide',
   'load',
   'lever',
   'bead',
@@ -76,6 +78,8 @@ await runTool(async () => {
     if (isWanted('live')) await live(url, say);
     if (isWanted('cold')) await cold(desk, databaseUrl, url, cookie, say);
     if (isWanted('log')) await log(databaseUrl, url, cookie, say);
+    if (isWanted('decide') && !(await decide(desk, url, say)))
+      throw new Plain('Missed: a decision is planned too late.');
     if (isWanted('load')) await firstLoad(desk, url);
     if (isWanted('lever')) await drag(desk, url);
     if (isWanted('bead')) await dragBead(desk, url);

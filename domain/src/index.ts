@@ -16,6 +16,8 @@ export * from './learn/reviewWords';
 export * from './learn/routeTaking';
 export * from './lots/stepAmountsOf';
 export * from './lots/currentRecords';
+export * from './lots/partOfLot';
+export { decidedMoves, decidedPullMs, type DecidedMove } from './lots/stagesAsDecided';
 export * from './lots/deriveLot';
 export * from './lots/doughDocument';
 export * from './lots/lotBoard';

@@ -8,7 +8,7 @@ import type {
 } from '@calm/core';
 import type { HouseSettings } from '../house/house';
 import type { Method } from '../book/formula';
-import type { WeighedRecord, YeastRecord } from './record';
+import type { DecidedRecord, WeighedRecord, YeastRecord } from './record';
 
 /** Everything a lot is made by, frozen when it starts: later edits never reach a lot under way. */
 export interface Recipe {
@@ -136,6 +136,8 @@ export interface Lot {
   readonly weighed: readonly WeighedRecord[];
   /** What is known of the pack that its yeast is from; none where nobody has said. */
   readonly yeastPack?: YeastRecord;
+  /** What was decided last to do with it; none where it goes as planned. */
+  readonly decided?: DecidedRecord;
 }
 
 /** What it takes to start a lot. */

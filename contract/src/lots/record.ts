@@ -192,6 +192,8 @@ export interface DecidedWay {
   readonly where: string | null;
   /** When it is done, ISO 8601. */
   readonly fromAt: string;
+  /** Only what still stood in the cold, others of it being out already; all of it when absent. */
+  readonly of?: 'cold';
   /** What it does from then on, in time's order; none where it is not opened any more. */
   readonly stages: readonly DecidedStage[];
   /** When it was meant to open well, ISO 8601, in how many balls, and how likely. */
@@ -248,6 +250,11 @@ export type RecordOf<Kind extends RecordKind> = LotRecord & {
 /** One ingredient of a load on the scale. */
 export interface WeighedRecord extends LotRecord {
   readonly content: Extract<RecordContent, { readonly kind: 'weighed' }>;
+}
+
+/** What was decided of a lot, and when. */
+export interface DecidedRecord extends LotRecord {
+  readonly content: Extract<RecordContent, { readonly kind: 'decided' }>;
 }
 
 /** What is known of the pack that a lot's yeast is from. */

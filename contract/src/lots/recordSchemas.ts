@@ -107,6 +107,7 @@ const FIELDS: Readonly<Record<Exclude<RecordKind, 'photo' | 'checked'>, Joi.Part
     do: Joi.valid(...ACTIONS).required(),
     where: visibleText(80).allow(null),
     fromAt: instant().required(),
+    of: Joi.valid('cold'),
     stages: Joi.array().items(decidedStage).max(24).required(),
     meant: Joi.object({
       opensAt: instant().required().allow(null),

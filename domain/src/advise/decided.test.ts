@@ -31,6 +31,7 @@ const spots = [
 ] as const;
 const lot: WaitingLot = {
   way,
+  trays: 'all',
   records: [],
   places: [],
   air: [],
@@ -48,7 +49,7 @@ const keepOf = (asked: WaitingLot) => told(asked).choices.find((choice) => choic
 describe('a decision', () => {
   const chill = told(lot).choices.find(({ where }) => where === 'Walk-in');
   if (!chill) throw new Error('it can be chilled');
-  const content = decisionOf(chill, way, spots, lot.nowMs);
+  const content = decisionOf(chill, lot);
   const record: LotRecord = {
     id: 'a',
     lotId: 'lot',
@@ -58,6 +59,17 @@ describe('a decision', () => {
     correctsId: null,
     content: { kind: 'decided', ...content, note: '' },
   };
+
+  it('of what still stood in the cold moves those trays alone', () => {
+    const ofCold: LotRecord = {
+      ...record,
+      content: { kind: 'decided', ...decisionOf(chill, { ...lot, trays: 'cold' }), note: '' },
+    };
+    expect(asDecided(way, [ofCold])).toBe(way);
+    expect(asDecided(way, [ofCold], 'cold')).toEqual(asDecided(way, [record]));
+    // Those that are out go on as was decided for all of them before.
+    expect(asDecided(way, [record, ofCold])).toEqual(asDecided(way, [record]));
+  });
 
   it('is what comes from now on, where and until when, and what it is meant to come to', () => {
     expect(content.stages[0]).toMatchObject({ kind: 'ball', place: 'Walk-in', airTempC: 3.5 });

@@ -2,6 +2,7 @@ import type { AdvisedChoice, DecidedStage, DecidedWay, LotRecord } from '@calm/c
 import { HOUR_MS, type AdvicePlace, type DoughStage } from '@calm/core';
 import { currentRecords } from '../lots/currentRecords';
 import type { DoughInProgress } from '../lots/lotHistory';
+import type { WaitingLot } from './whatNow';
 
 /** A minute either way is the same moment, h. */
 const SAME_H = 1 / 60;
@@ -10,10 +11,17 @@ const SAME_H = 1 / 60;
  * A dough on the way that was decided for it last: up to then as it was, from then on as decided.
  *
  * @param records of its lot
+ * @param trays whether it is the way of those that stand in the cold though others are out: they have decisions of their own
  * @returns the way itself where nothing was decided, or nothing that moves it
  */
-export function asDecided(way: DoughInProgress, records: readonly LotRecord[]): DoughInProgress {
-  const last = currentRecords(records, 'decided').at(-1);
+export function asDecided(
+  way: DoughInProgress,
+  records: readonly LotRecord[],
+  trays: 'all' | 'cold' = 'all',
+): DoughInProgress {
+  const last = currentRecords(records, 'decided')
+    .filter(({ content }) => content.of === undefined || trays === 'cold')
+    .at(-1);
   if (!last || last.content.stages.length === 0) return way;
   const fromHour = Math.max(0, (Date.parse(last.at) - way.mixedMs) / HOUR_MS);
   const past = stagesUntil(way.document.stages, fromHour);
@@ -60,12 +68,10 @@ function stageOf(
   };
 }
 
-/** A choice as it is put on record. @param spots where it could stand, by which stages find their places */
+/** A choice for a lot that waits, as it is put on record. */
 export function decisionOf(
   choice: AdvisedChoice,
-  way: DoughInProgress,
-  spots: readonly AdvicePlace[],
-  nowMs: number,
+  { way, spots, nowMs, trays }: Pick<WaitingLot, 'way' | 'spots' | 'nowMs' | 'trays'>,
 ): DecidedWay {
   const nowHour = (nowMs - way.mixedMs) / HOUR_MS;
   const isoAt = (hour: number) => new Date(way.mixedMs + hour * HOUR_MS).toISOString();
@@ -93,6 +99,7 @@ export function decisionOf(
     do: choice.do,
     where: choice.where,
     fromAt: isoAt(choice.fromHour),
+    ...(trays === 'cold' && { of: trays }),
     stages: ahead,
     meant: {
       opensAt: window && isoAt(window.earliestHour),

@@ -84,6 +84,7 @@ function eveningOf(seed: number): WaitingLot & { readonly name: string } {
     .map(({ startsAt, endsAt }) => ({ startMs: Date.parse(startsAt), endMs: Date.parse(endsAt) }));
   return {
     name: `${product.name}, ${beforeH.toFixed(1)} h before doors, ${warmerC.toFixed(0)} °C off, ${lateH.toFixed(1)} h late`,
+    trays: 'all',
     way: { ...way, document: { ...way.document, stages } },
     records: [],
     places: book.places,

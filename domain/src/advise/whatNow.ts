@@ -24,6 +24,8 @@ import { choiceOf } from './adviseDocument';
 export interface WaitingLot {
   /** As it went and as it is planned, or was decided. */
   readonly way: DoughInProgress;
+  /** Whether all of it is asked about, or what stands in the cold though others of it are out. */
+  readonly trays: 'all' | 'cold';
   readonly records: readonly LotRecord[];
   readonly places: readonly Place[];
   readonly air: readonly PlaceAir[];

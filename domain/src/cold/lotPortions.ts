@@ -56,7 +56,7 @@ export function lotPortions(
     );
     // What no route has in the cold may be there all the same, once somebody has put it there.
     const visited = cooled.find(({ id }) => standingHere.some(({ spot }) => spot.placeId === id));
-    const everIn = [...inCold, ...coldOf(asDecided(way, records))];
+    const everIn = [...inCold, ...coldOf(asDecided(way, records, 'cold'))];
     const place = everIn.find((each) => each !== null) ?? visited;
     if (!place) return [];
     const standing = groupsOf(standingHere);
@@ -77,7 +77,8 @@ export function lotPortions(
       const kept = spot ? keptCold(dough.stages, inCold, way.mixedMs, nowMs, doorsMs) : null;
       // What was decided holds from where these trays stand, not from where others of their lot are by now.
       const stages = kept ?? dough.stages;
-      const decided = asDecided({ ...way, document: { ...way.document, stages } }, records);
+      const standingWay = { ...way, document: { ...way.document, stages } };
+      const decided = asDecided(standingWay, records, kept ? 'cold' : 'all');
       return {
         doughKg: (kg * some) / trays,
         route: {

@@ -20,6 +20,7 @@ import {
 } from '@calm/contract';
 import { ballsToMake } from '../demand/ballsToMake';
 import { lotItem, productsOfDough } from './recipe';
+import { stagesAsDecided } from './stagesAsDecided';
 
 /** A lot as the board shows it: under way, or still only wanted. */
 export interface BoardLot {
@@ -119,7 +120,7 @@ function lotFor(
     items,
     wanted,
     scaled,
-    stages,
+    stages: stagesAsDecided(stages, lot ?? null),
     doorsMs,
     closeMs,
   };

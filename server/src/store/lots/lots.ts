@@ -1,6 +1,6 @@
-import type { LoadRecord, Lot, LotItem, YeastRecord } from '@calm/contract';
+import type { LoadRecord, Lot, LotItem } from '@calm/contract';
 import { and, asc, desc, eq, gte, inArray, isNotNull, or } from 'drizzle-orm';
-import { currentRecords } from '@calm/domain';
+import { PART_OF_LOT, partOfLot } from '@calm/domain';
 import { markOf } from './marks';
 import { readRecordsOf } from './records';
 import { datesIn } from '../../database/dates';
@@ -59,7 +59,7 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
   const { tx, houseId } = scope;
   const ids = rows.map((row) => row.id);
   if (ids.length === 0) return [];
-  const [items, loads, marks, inBowl] = await Promise.all([
+  const [items, loads, marks, records] = await Promise.all([
     tx
       .select()
       .from(t.lotItems)
@@ -74,11 +74,10 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
       .select()
       .from(t.marks)
       .where(and(eq(t.marks.houseId, houseId), inArray(t.marks.lotId, ids))),
-    readRecordsOf(scope, ids, ['weighed', 'yeast']),
+    readRecordsOf(scope, ids, PART_OF_LOT),
   ]);
   const [itemsOf, loadsOf, marksOf] = [groupByLot(items), groupByLot(loads), groupByLot(marks)];
-  const weighedOf = groupByLot(currentRecords(inBowl, 'weighed'));
-  const packOf = groupByLot(currentRecords(inBowl, 'yeast'));
+  const recordsOf = groupByLot(records);
   return rows.map((row) => ({
     id: row.id,
     code: row.code,
@@ -94,15 +93,8 @@ export async function withParts(scope: Scope, rows: LotRow[]): Promise<Lot[]> {
     items: (itemsOf.get(row.id) ?? []).map(itemOf),
     loads: (loadsOf.get(row.id) ?? []).map(loadOf),
     marks: (marksOf.get(row.id) ?? []).map(markOf),
-    weighed: weighedOf.get(row.id) ?? [],
-    ...yeastPackOf(packOf.get(row.id)),
+    ...partOfLot(recordsOf.get(row.id) ?? []),
   }));
-}
-
-/** The pack that was told of last. */
-function yeastPackOf(told: readonly YeastRecord[] | undefined): Pick<Lot, 'yeastPack'> {
-  const last = told?.at(-1);
-  return last ? { yeastPack: last } : {};
 }
 
 function groupByLot<Row extends { lotId: string }>(list: Row[]): Map<string, Row[]> {

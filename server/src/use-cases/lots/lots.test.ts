@@ -193,6 +193,8 @@ describe('what belongs to the whole lot', () => {
     const now = (await house.get(paths.lot(HOUSE, lot.id))) as Lot;
     expect(now.weighed.map(({ content }) => content)).toEqual([{ ...weighed, loadNumber: 0 }]);
     expect(now.yeastPack?.content.proof).toBe('foam');
+    await tell({ kind: 'taken-back' }, now.yeastPack?.id);
+    expect(((await house.get(paths.lot(HOUSE, lot.id))) as Lot).yeastPack).toBeUndefined();
     const nowhere = await house.http
       .post(paths.addLotRecord(HOUSE, lot.id))
       .send({ id: randomUUID(), content: { ...weighed, loadNumber: 9 } });

@@ -10,6 +10,7 @@ import { useFormats } from '../../parts/format/useFormats';
 import { formatOdds } from '../../parts/format/odds';
 import { LotBand } from '../../parts/lots/LotBand';
 import { usePictureWidth } from '../../parts/layout/usePictureWidth';
+import { MovesToCome } from '../../state/advice/MovesToCome';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
 import { coverWords, silhouetteOf, stateWord } from '../../state/board/lotWords';
 import type { Board } from '../../state/board/useBoard';
@@ -58,6 +59,11 @@ export function LotRow({
         <b>{stateWord(t, where)}</b>
         <span className="quiet">{sinceWords(t, f, where)}</span>
         {windows && !isOut && <WindowWords windows={windows} />}
+        {lot.lot?.decided && (
+          <span className="quiet">
+            <MovesToCome decided={lot.lot.decided} />
+          </span>
+        )}
         {lot.lot && where.kind !== 'served' && (
           <Link to={`/${board.house}/tonight/what-now/${lot.code}`} className={styles['whatNow']}>
             {t('tonight.whatNow')}

@@ -28,6 +28,7 @@ import {
   type BoardLot,
 } from '@calm/domain';
 import type { Forecast, LotRecord, Product, Service, Usage } from '@calm/contract';
+import type { DecidedPull } from './decidedPull';
 import type { LotWindow } from '../../state/board/lotWindow';
 import type { ServiceChances } from '../../workers/engine/engineAnswers';
 
@@ -61,6 +62,8 @@ export interface KnownBalls {
   readonly records: readonly LotRecord[];
   /** When its balls open well; null while that is not known. */
   readonly window: LotWindow | null;
+  /** When what is still in the cold is pulled and opens well, as was decided; calculated when absent or null. */
+  readonly decidedPull?: DecidedPull | null;
 }
 
 /** Dough whose window nobody knows is taken to keep so long, minutes. */
@@ -71,7 +74,7 @@ export function serviceBalls(
   lot: BoardLot,
   product: Product,
   service: Service,
-  { usage, forecasts, records, window }: KnownBalls,
+  { usage, forecasts, records, window, decidedPull = null }: KnownBalls,
   atMs: number,
 ): ServiceBalls {
   const serviceId = serviceIdOf(service);
@@ -116,7 +119,13 @@ export function serviceBalls(
     coldUntilMin: coldUntil(lot, minute) ?? untilMin,
   };
   const atMin = minute(atMs);
-  const waves = pull ? nextPulls(serving, product.ballsPerTray, atMin) : [];
+  const standing = serviceStateAt(serving, atMin);
+  const inCold = standing.cold + standing.notYet;
+  const waves = !pull
+    ? []
+    : decidedPull && inCold > 0
+      ? [decidedWave(decidedPull, inCold, product.ballsPerTray, minute)]
+      : nextPulls(serving, product.ballsPerTray, atMin);
   const all = [
     ...pulled,
     ...waves.map(({ readyMin, balls }) => ({ atMin: readyMin - temperMin, balls })),
@@ -126,7 +135,7 @@ export function serviceBalls(
     serviceId,
     need,
     unmade: lot.lot ? 0 : count ? ballsToMake(count) : 0,
-    standing: serviceStateAt(serving, atMin),
+    standing,
     quarters: servingQuarters({ ...serving, pulled: all }),
     waves,
     doorsMs,
@@ -135,6 +144,23 @@ export function serviceBalls(
     chances: serving.spread
       ? chancesOf({ ...serving, pulled: all }, atMin, serving.spread.cv)
       : null,
+  };
+}
+
+/** All that is in the cold, pulled as was decided. */
+function decidedWave(
+  { pullMs, opensMs, endsMs }: DecidedPull,
+  cold: number,
+  ballsPerTray: number,
+  minute: (ms: number) => number,
+): PullWave {
+  const balls = Math.round(cold);
+  return {
+    pullMin: minute(pullMs),
+    readyMin: minute(opensMs),
+    goodUntilMin: minute(endsMs),
+    trays: Math.ceil(balls / ballsPerTray),
+    balls,
   };
 }
 

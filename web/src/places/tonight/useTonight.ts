@@ -7,6 +7,7 @@ import type { Board } from '../../state/board/useBoard';
 import { useCursor } from '../../state/time/useCursor';
 import { useAreRecordsComing, useRecords } from '../../state/outbox/useRecords';
 import { UNKNOWN, useLotWindows, type LotBalls } from '../../state/board/useLotWindows';
+import { decidedPullOf } from './decidedPull';
 import { decisionsOf, type Decision, type LotTonight } from './decisions';
 import { serviceBalls, type ServiceBalls } from './serviceBalls';
 
@@ -68,7 +69,9 @@ export function useTonight(
           const { now: window, isKnown } = windows[i] ?? UNKNOWN;
           // Without its window nobody can say when to pull it, nor how likely there is enough.
           if (!isFor || !product || !count || !isKnown) return [];
-          return [serviceBalls(lot, product, service, { ...known, records, window }, atMs)];
+          const decidedPull = decidedPullOf(lot, product, service, board.services, records);
+          const all = { ...known, records, window, decidedPull };
+          return [serviceBalls(lot, product, service, all, atMs)];
         }),
       };
     });

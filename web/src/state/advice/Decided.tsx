@@ -1,27 +1,28 @@
-import type { RecordOf } from '@calm/contract';
+import type { DecidedRecord } from '@calm/contract';
 import { workOf } from '@calm/core';
-import { currentRecords, personOf, type BoardLot } from '@calm/domain';
+import { personOf, type BoardLot } from '@calm/domain';
 import { useTranslation } from 'react-i18next';
 import { actionWords } from '../../parts/lots/actionWords';
 import { useFormats } from '../../parts/format/useFormats';
 import type { Board } from '../board/useBoard';
-import { useLotRecords } from '../outbox/useRecords';
 import { useCursor } from '../time/useCursor';
+import { MovesToCome } from './MovesToCome';
 import styles from './Decided.module.css';
 
 /** What was decided last of a lot, by whom, and on whose shift page that stands. */
 export function Decided({
   board,
   boardLot,
-  decided: { at, personId, content },
+  decided,
 }: {
   readonly board: Board;
   readonly boardLot: BoardLot;
-  readonly decided: RecordOf<'decided'>;
+  readonly decided: DecidedRecord;
 }) {
   const { t } = useTranslation();
   const f = useFormats();
   const { nowMs } = useCursor();
+  const { at, personId, content } = decided;
   const ids = workOf(boardLot.stages)
     .filter(({ endMs }) => endMs > nowMs)
     .flatMap(({ personIds = [] }) => personIds);
@@ -34,6 +35,7 @@ export function Decided({
         what: actionWords(t, content),
         from: f.time(Date.parse(content.fromAt)),
       })}
+      <MovesToCome decided={decided} />
       {who.length > 0 && ` ${t('whatNow.told', { who: f.list(who) })}`}
     </p>
   );
@@ -47,7 +49,6 @@ export function DecidedOfLot({
   readonly board: Board;
   readonly boardLot: BoardLot;
 }) {
-  const records = useLotRecords(board.house, boardLot.lot?.id ?? null);
-  const decided = currentRecords(records, 'decided').at(-1);
+  const decided = boardLot.lot?.decided;
   return decided ? <Decided board={board} boardLot={boardLot} decided={decided} /> : null;
 }

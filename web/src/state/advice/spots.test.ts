@@ -67,7 +67,16 @@ describe('who wants a lot', () => {
       trays: 1,
       balls: 12,
     });
-    expect(servicesFor(services, lot, [pulled], beforeMs)[0]?.balls).toBe(countOf(lunch) - 12);
+    const [first] = servicesFor(services, lot, [pulled], beforeMs);
+    expect(first?.balls).toBe(countOf(lunch) - 12);
+    // They went to who came first: the others are wanted later.
+    expect(first?.startMs).toBeGreaterThan(Date.parse(lunch.startsAt));
+    const curve = Array.from({ length: 12 }, (_, i) => (i < 4 ? 0.2 : 0.025));
+    const usage = [{ service: lunch.name, productId: round.id, curve, days: 9 }];
+    const some = servicesFor(services, lot, [pulled], beforeMs, round, usage as never);
+    const ofLunch = some.filter(({ endMs }) => endMs <= Date.parse(lunch.endsAt));
+    expect(ofLunch.reduce((sum, { balls }) => sum + balls, 0)).toBe(countOf(lunch) - 12);
+    expect(ofLunch[0]?.balls).toBeLessThan(0.8 * countOf(lunch));
   });
 
   it('is asked of each product of a lot by itself', () => {

@@ -74,15 +74,16 @@ export function servicesFor(
   const wanting = services.flatMap((service) => {
     const { date, startsAt, endsAt, counts } = service;
     const wanted = counts.find(({ productId }) => productId === id)?.count ?? 0;
-    // What was pulled for it is on its way already.
-    const out = pulled.filter(({ content }) => content.serviceId === serviceIdOf(service));
-    const count = wanted - out.reduce((sum, { content }) => sum + content.balls, 0);
+    const out = pulled
+      .filter(({ content }) => content.serviceId === serviceIdOf(service))
+      .reduce((sum, { content }) => sum + content.balls, 0);
+    const count = wanted - out;
     const [startMs, endMs] = [Date.parse(startsAt), Date.parse(endsAt)];
     const curve = usage.find(
       (each) => each.productId === id && each.service === service.name,
     )?.curve;
     return count > 0 && endMs > nowMs && date >= lot.date
-      ? [{ date, startMs, endMs, count, curve }]
+      ? [{ date, startMs, endMs, count, out, curve }]
       : [];
   });
   const sorted = [...wanting].sort((a, b) => a.startMs - b.startMs);
@@ -90,14 +91,28 @@ export function servicesFor(
   let left = made - (lot.lot ? lentOf(records, lot.lot, id) : 0);
   return sorted
     .filter(({ date }) => date === first?.date)
-    .flatMap(({ startMs, endMs, count, curve }) => {
+    .flatMap(({ startMs, endMs, count, out, curve }) => {
       const balls = Math.min(left, count);
       left -= balls;
-      return balls > 0 ? byHours({ startMs, endMs, balls }, curve ?? []) : [];
+      const all = byHours({ startMs, endMs, balls: balls + out }, curve ?? []);
+      return balls > 0 ? without(out, all) : [];
     });
 }
 
 type Wanting = WaitingLot['services'][number];
+
+/** Hours of a service whose first guests are served from what was pulled for them: the oldest goes first. */
+function without(out: number, hours: readonly Wanting[]): Wanting[] {
+  let gone = out;
+  return hours.flatMap((hour): Wanting[] => {
+    const fromIt = Math.min(gone, hour.balls);
+    gone -= fromIt;
+    const balls = hour.balls - fromIt;
+    const share = hour.balls > 0 ? fromIt / hour.balls : 0;
+    const startMs = hour.startMs + share * (hour.endMs - hour.startMs);
+    return balls > 0 || out === 0 ? [{ ...hour, startMs, balls }] : [];
+  });
+}
 
 /**
  * A service hour by hour, with as many balls in each as usually go in it: dough that is ready late is no help to

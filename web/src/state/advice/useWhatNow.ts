@@ -1,9 +1,10 @@
-import type { LotRecord, Product } from '@calm/contract';
+import type { Product } from '@calm/contract';
 import type { BoardLot, WaitingLot } from '@calm/domain';
 import { useMemo } from 'react';
 import { useForecastQuery } from '../api/api';
 import type { Board } from '../board/useBoard';
 import { useCold } from '../board/useCold';
+import { useAreLotRecordsComing, useLotRecords } from '../outbox/useRecords';
 import { useCursor } from '../time/useCursor';
 import { engine } from '../../workers/engine/engine';
 import type { WhatNowAnswer } from '../../workers/engine/engineAnswers';
@@ -21,29 +22,28 @@ export function useAskedMs(): number {
 }
 
 /**
- * What can be done with a lot, by the engine in its worker.
+ * What can be done with a lot, by the engine in its worker. It is asked once all is there that moves the answer.
  *
  * @param product whose balls of it are asked about; those that it is named after when absent
- * @returns the question with its answer; null until it is there, or where the lot is not mixed yet
+ * @returns the question with its answer: null until it is there, or, once it is known, where the lot is not mixed yet
  */
-export function useWhatNow(
-  board: Board,
-  lot: BoardLot,
-  records: readonly LotRecord[],
-  product: Product = lot.product,
-) {
+export function useWhatNow(board: Board, lot: BoardLot, product: Product = lot.product) {
+  const { house } = board;
+  const lotId = lot.lot?.id ?? null;
   const atMs = useAskedMs();
-  const { cold, error } = useCold(board.house);
-  const { data: forecast } = useForecastQuery({ house: board.house, from: lot.date, days: 1 });
-  const usage = forecast?.usage;
-  const isColdKnown = cold !== null || Boolean(error);
+  const records = useLotRecords(house, lotId);
+  const areRecordsComing = useAreLotRecordsComing(house, lotId);
+  const { cold, error } = useCold(house);
+  const forecast = useForecastQuery({ house, from: lot.date, days: 1 });
+  const usage = forecast.data?.usage;
+  const isKnown = (cold !== null || Boolean(error)) && !areRecordsComing && !forecast.isLoading;
   const question = useMemo(
     () =>
-      isColdKnown
+      isKnown
         ? waitingLot(board, lot, product, { cold, records, atMs, ...(usage && { usage }) })
         : null,
-    [lot, product, records, board, cold, isColdKnown, usage, atMs],
+    [lot, product, records, board, cold, isKnown, usage, atMs],
   );
   const latest = useLatest(ask, question);
-  return { question, latest };
+  return { isKnown, question, latest };
 }

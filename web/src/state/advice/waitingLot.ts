@@ -2,6 +2,7 @@ import type { ColdBoard, LotRecord, Product, Usage } from '@calm/contract';
 import {
   airOfPlaces,
   asDecided,
+  currentRecords,
   doughInProgress,
   keptCold,
   nextDoors,
@@ -40,10 +41,15 @@ export function waitingLot(
   const going = doughInProgress(lot, product, book.house.settings.usualTempsC.preferment, atMs);
   if (!going || going.mixedMs > atMs) return null;
   const air = cold ? airOfPlaces(book.places, cold.probes, cold.air, cold.notes) : [];
-  const kept = stillCold(going, lot, product, board, cold, atMs);
   const wanting = services ?? servicesFor(board.services, lot, records, atMs, product, usage);
+  const kept = stillCold(going, lot, product, board, cold, atMs, wanting[0]?.startMs ?? null);
+  const isPartOut = currentRecords(records, 'pulled').some(
+    ({ lotId, content }) => lotId === lot.lot?.id && content.balls > 0,
+  );
+  const trays = kept && isPartOut ? 'cold' : 'all';
   return {
-    way: asDecided(kept ?? going, records),
+    way: asDecided(kept ?? going, records, trays),
+    trays,
     records,
     places: book.places,
     air,
@@ -60,7 +66,10 @@ function firstOf(hours: WaitingLot['services']): WaitingLot['services'] {
   return hours.slice(0, end + 1);
 }
 
-/** The way of a lot's trays that stand in the cold, though others of it have been pulled; null of one that has none. */
+/**
+ * The way of a lot's trays that stand in the cold, though others of it have been pulled: until they have to warm for
+ * the first guests who want them. Null of one that has none.
+ */
 function stillCold(
   way: DoughInProgress,
   lot: BoardLot,
@@ -68,6 +77,7 @@ function stillCold(
   { book: { places }, services }: Board,
   cold: ColdBoard | null,
   nowMs: number,
+  wantedMs: number | null,
 ): DoughInProgress | null {
   const isStanding = cold?.lots.some(
     ({ key, productId, zone }) => key === lot.lot?.id && productId === product.id && zone !== null,
@@ -76,7 +86,7 @@ function stillCold(
   const inCold = way.places.map(
     (name) => places.find((place) => place.name === name && place.room !== null) ?? null,
   );
-  const doors = nextDoors(lot, services, nowMs);
+  const doors = wantedMs ?? nextDoors(lot, services, nowMs);
   const stages = keptCold(way.document.stages, inCold, way.mixedMs, nowMs, doors);
   return stages ? { ...way, document: { ...way.document, stages } } : way;
 }

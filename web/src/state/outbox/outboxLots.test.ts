@@ -183,6 +183,9 @@ describe('the outbox', () => {
     const [now] = lotsWithOutboxItems([lot], [told('y1', 'foam'), told('y2', 'bubbles', 'y1')]);
     expect(now?.yeastPack?.content.proof).toBe('bubbles');
     expect(now?.weighed).toEqual(lot.weighed);
+    const back = { id: 'y3', correctsId: 'y2', content: { kind: 'taken-back' } } as const;
+    const undone = item({ kind: 'record', lotId: lot.id, start: back });
+    expect(lotsWithOutboxItems(now ? [now] : [], [undone])[0]?.yeastPack).toBeUndefined();
     expect(lotsWithOutboxItems([lot], [])[0]?.yeastPack).toBeUndefined();
   });
 });

@@ -1,4 +1,4 @@
-import { currentRecords, emptyMark, markAfter } from '@calm/domain';
+import { emptyMark, markAfter, PART_OF_LOT, partOfLot } from '@calm/domain';
 import type { Lot, LotRecord, Mark, RecordContent } from '@calm/contract';
 import type { OutboxItem } from './outbox';
 
@@ -43,28 +43,24 @@ export function lotsWithOutboxItems(
         ),
       }));
     }
-    if (command.kind === 'record' && isOfBowl(command.start.content)) {
+    if (command.kind === 'record' && isPartOfLot(command.start.content)) {
       const [record] = recordsWithOutboxItems([], [item]);
-      return record ? changed(now, command.lotId, (lot) => withBowl(lot, [record])) : now;
+      return record ? changed(now, command.lotId, (lot) => withRecords(lot, [record])) : now;
     }
     return now;
   }, lots);
 }
 
-/** Whether a record is part of its lot: what went into its bowls, and of which pack. */
-export const isOfBowl = ({ kind }: RecordContent): boolean =>
-  kind === 'weighed' || kind === 'yeast';
+/** Whether a record is part of its lot, or takes back what is. */
+export const isPartOfLot = ({ kind }: RecordContent): boolean => PART_OF_LOT.includes(kind);
 
-/** A lot with more that was put on the scale, or told of its yeast; what is there already counts once. */
-export function withBowl(lot: Lot, records: readonly LotRecord[]): Lot {
-  const there = new Set(lot.weighed.map(({ id }) => id));
+/** A lot with more that was put on the scale, told of its yeast or decided; what is there already counts once. */
+export function withRecords(lot: Lot, records: readonly LotRecord[]): Lot {
+  const { weighed, yeastPack, decided, ...others } = lot;
+  const own = [...weighed, ...[yeastPack, decided].filter((each) => each !== undefined)];
+  const there = new Set(own.map(({ id }) => id));
   const more = records.filter(({ id, lotId }) => lotId === lot.id && !there.has(id));
-  const pack = currentRecords([...(lot.yeastPack ? [lot.yeastPack] : []), ...more], 'yeast').at(-1);
-  return {
-    ...lot,
-    weighed: currentRecords([...lot.weighed, ...more], 'weighed'),
-    ...(pack && { yeastPack: pack }),
-  };
+  return { ...others, ...partOfLot([...own, ...more]) };
 }
 
 function changed(lots: readonly Lot[], lotId: string, change: (lot: Lot) => Lot): readonly Lot[] {

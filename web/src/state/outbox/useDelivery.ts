@@ -2,7 +2,7 @@ import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/cont
 import { useEffect } from 'react';
 import { api, useSessionQuery } from '../api/api';
 import { cutOff, delivered, refused, type OutboxItem } from './outbox';
-import { isOfBowl, withBowl, withMark } from './outboxLots';
+import { isPartOfLot, withRecords, withMark } from './outboxLots';
 import { sendOutboxItem } from './sendOutboxItem';
 import { useAppDispatch, useAppSelector, type RootState, type Store } from '../store';
 
@@ -94,19 +94,19 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
           ),
         );
       }
-      const isWeighed = isOfBowl(kept.content);
-      if (isWeighed) {
+      const isPart = isPartOfLot(kept.content);
+      if (isPart) {
         for (const dateRange of rangesOf('lots')) {
           dispatch(
             api.util.updateQueryData('lots', dateRange, (lots) =>
-              lots.map((lot) => (lot.id === kept.lotId ? withBowl(lot, [kept]) : lot)),
+              lots.map((lot) => (lot.id === kept.lotId ? withRecords(lot, [kept]) : lot)),
             ),
           );
         }
       }
       dispatch(
         api.util.invalidateTags(
-          isWeighed ? ['Lots', 'Records', 'Log', 'Cold'] : ['Records', 'Log', 'Cold'],
+          isPart ? ['Lots', 'Records', 'Log', 'Cold'] : ['Records', 'Log', 'Cold'],
         ),
       );
     } else if (command.kind === 'cold') {

@@ -30,6 +30,10 @@ export function useLotRecords(house: string, lotId: string | null): readonly Lot
   );
 }
 
+/** Whether what is on record of a lot is still being asked for, for the first time. */
+export const useAreLotRecordsComing = (house: string, lotId: string | null): boolean =>
+  useLotRecordsQuery({ house, lotId: lotId ?? '' }, { skip: lotId === null }).isLoading;
+
 /** Puts something on record, or corrects what is. Returns the record's name. */
 export function useAddRecord(
   house: string,

@@ -61,7 +61,6 @@ export function GuestWayItem({
             mixedMs={mixedMs}
             nowMs={waiting.nowMs}
             services={waiting.services}
-            wanted={taken.balls}
             work={choiceWork(board, taken.lot, best, taken.balls, mixedMs)}
             before={
               asIs

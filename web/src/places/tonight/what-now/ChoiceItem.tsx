@@ -1,10 +1,12 @@
 import type { AdvisedChoice } from '@calm/contract';
 import { HOUR_MS } from '@calm/core';
+import type { WaitingLot } from '@calm/domain';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { formatOdds } from '../../../parts/format/odds';
 import { actionWords } from '../../../parts/lots/actionWords';
 import { useFormats } from '../../../parts/format/useFormats';
+import { ballsPerService } from './ballsPerService';
 import type { ChoiceWork } from './choiceWork';
 import styles from './WhatNow.module.css';
 import { WindowBar, type Span } from './WindowBar';
@@ -14,9 +16,9 @@ export function ChoiceItem({
   choice,
   mixedMs,
   nowMs,
+  untilMs,
   services,
   before,
-  wanted,
   work,
   isFirst,
   onChoose,
@@ -24,11 +26,11 @@ export function ChoiceItem({
   readonly choice: AdvisedChoice;
   readonly mixedMs: number;
   readonly nowMs: number;
-  readonly services: readonly Span[];
+  /** When the last window of those beside it ends. */
+  readonly untilMs?: number;
+  readonly services: WaitingLot['services'];
   /** When it opens as it is. */
   readonly before: Span | null;
-  /** Balls that are wanted of it. */
-  readonly wanted: number;
   /** Whose minutes it takes; null where nothing is done. */
   readonly work: ChoiceWork | null;
   readonly isFirst: boolean;
@@ -52,6 +54,8 @@ export function ChoiceItem({
         ]
       : []),
   ];
+  const perService = ballsPerService(services, choice.perService);
+  const wanted = perService.reduce((sum, each) => sum + each.wanted, 0);
   const opens = window && { startMs: at(window.earliestHour), endMs: at(window.latestHour) };
   return (
     <li className={styles['choice']} data-first={isFirst}>
@@ -82,6 +86,19 @@ export function ChoiceItem({
               </b>
             </p>
           )}
+          {perService.length > 1 && (
+            <p className="quiet">
+              {f.list(
+                perService.map((each) =>
+                  t('whatNow.perService', {
+                    at: f.time(each.startMs),
+                    some: f.count(Math.round(each.well)),
+                    all: f.count(each.wanted),
+                  }),
+                ),
+              )}
+            </p>
+          )}
           <p className="quiet">
             {opens
               ? t('whatNow.opens', {
@@ -91,10 +108,18 @@ export function ChoiceItem({
                 })
               : t('whatNow.never')}
           </p>
-          <WindowBar fromMs={nowMs} services={services} before={before} after={opens} />
+          <WindowBar
+            fromMs={nowMs}
+            {...(untilMs && { untilMs })}
+            services={services}
+            before={before}
+            after={opens}
+          />
         </div>
       ) : (
-        <div />
+        <p className={styles['comes']}>
+          {wanted > 0 && t('whatNow.guestsLack', { all: f.count(wanted) })}
+        </p>
       )}
       {onChoose && (
         <Button

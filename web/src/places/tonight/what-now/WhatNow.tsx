@@ -1,6 +1,6 @@
 import type { AdvisedChoice } from '@calm/contract';
 import { HOUR_MS } from '@calm/core';
-import { currentRecords, decisionOf, type BoardLot } from '@calm/domain';
+import { decisionOf, type BoardLot } from '@calm/domain';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -13,7 +13,6 @@ import { Waiting } from '../../../parts/messages/Waiting';
 import { usePermission } from '../../../state/api/usePermission';
 import type { Board } from '../../../state/board/useBoard';
 import { useRecordOutcome } from '../../../state/outbox/useRecordOutcome';
-import { useLotRecords } from '../../../state/outbox/useRecords';
 import { WithBoard } from '../WithBoard';
 import { BackWords } from '../../../parts/lots/BackWords';
 import { actionWords } from '../../../parts/lots/actionWords';
@@ -53,21 +52,19 @@ function OfLot({
   const { t } = useTranslation();
   const f = useFormats();
   const mayMark = usePermission('mark');
-  const records = useLotRecords(board.house, started.id);
   const put = useRecordOutcome(board.house, started);
   const [params, setParams] = useSearchParams();
   const products = lot.items.flatMap(({ productId, count }) =>
     count > 0 ? (board.book.products.find(({ id }) => id === productId) ?? []) : [],
   );
   const product = products.find(({ slug }) => slug === params.get('of')) ?? lot.product;
-  const { question, latest } = useWhatNow(board, lot, records, product);
-  const decided = currentRecords(records, 'decided').at(-1);
+  const { isKnown, question, latest } = useWhatNow(board, lot, product);
+  const { decided } = started;
   const answer = latest?.answer;
   const asked = latest?.question ?? question;
   const choose = (choice: AdvisedChoice) => {
     if (!asked) return;
-    const { way, spots, nowMs } = asked;
-    const content = decisionOf(choice, way, spots, nowMs);
+    const content = decisionOf(choice, asked);
     put({ kind: 'decided', ...content, note: '' }, actionWords(t, choice), decided);
   };
   return (
@@ -99,8 +96,8 @@ function OfLot({
           ))}
         </ToggleButtonGroup>
       )}
-      {!question && <p>{t('whatNow.notMixed')}</p>}
-      {question && !answer && <Waiting />}
+      {isKnown && !question && <p>{t('whatNow.notMixed')}</p>}
+      {(!isKnown || question) && !answer && <Waiting />}
       {answer && !answer.ok && <p role="alert">{t('whatNow.cannot')}</p>}
       {asked && answer?.ok && (
         <>
@@ -121,8 +118,8 @@ function OfLot({
                 choice={choice}
                 mixedMs={asked.way.mixedMs}
                 nowMs={asked.nowMs}
+                untilMs={lastEnd(answer.value.choices, asked.way.mixedMs)}
                 services={asked.services}
-                wanted={asked.services.reduce((sum, { balls }) => sum + balls, 0)}
                 work={choiceWork(
                   board,
                   lot,
@@ -142,6 +139,10 @@ function OfLot({
     </Page>
   );
 }
+
+/** When the last of some windows ends. */
+const lastEnd = (choices: readonly AdvisedChoice[], mixedMs: number): number =>
+  mixedMs + HOUR_MS * Math.max(0, ...choices.map(({ window }) => window?.latestHour ?? 0));
 
 /** When it opens if nothing is done. */
 function asItIs(choices: readonly AdvisedChoice[], mixedMs: number) {

@@ -18,11 +18,14 @@ const MOST_TICKS = 6;
 /** When balls open well, as it is and as it would be, over the services that want them. */
 export function WindowBar({
   fromMs,
+  untilMs = 0,
   services,
   before,
   after,
 }: {
   readonly fromMs: number;
+  /** At least so far, that bars beside each other are to one scale. */
+  readonly untilMs?: number;
   readonly services: readonly Span[];
   readonly before: Span | null;
   readonly after: Span | null;
@@ -30,7 +33,7 @@ export function WindowBar({
   const { t } = useTranslation();
   const f = useFormats();
   const spans = [...services, ...(before ? [before] : []), ...(after ? [after] : [])];
-  const toMs = Math.max(fromMs + 3_600_000, ...spans.map(({ endMs }) => endMs));
+  const toMs = Math.max(untilMs, fromMs + 3_600_000, ...spans.map(({ endMs }) => endMs));
   const words = (span: Span | null) =>
     span
       ? t('whatNow.fromTo', { from: f.moment(span.startMs), to: f.time(span.endMs) })

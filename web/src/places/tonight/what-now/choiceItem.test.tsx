@@ -23,19 +23,27 @@ const chill: AdvisedChoice = {
   },
   odds: 0.81,
   balls: 54.4,
-  perService: [54.4],
+  perService: [34.4, 20],
   why: 'waits-in-the-cold',
 };
-const show = (choice: AdvisedChoice, onChoose: (() => void) | null) =>
+const hourOf = (hour: number, balls: number) => ({
+  startMs: NOW_MS + hour * HOUR,
+  endMs: NOW_MS + (hour + 1) * HOUR,
+  balls,
+});
+const show = (
+  choice: AdvisedChoice,
+  onChoose: (() => void) | null,
+  services = [hourOf(8, 40), hourOf(9, 27)],
+) =>
   renderInApp(
     <ol>
       <ChoiceItem
         choice={choice}
         mixedMs={NOW_MS - 2 * HOUR}
         nowMs={NOW_MS}
-        services={[{ startMs: NOW_MS + 8 * HOUR, endMs: NOW_MS + 11 * HOUR }]}
+        services={services}
         before={null}
-        wanted={67}
         work={{ minutes: 25, who: ['Tilde'] }}
         isFirst
         onChoose={onChoose}
@@ -62,6 +70,14 @@ describe('a way that a lot could take', () => {
     expect(screen.getByText('Staff meal')).toBeInTheDocument();
     expect(screen.getByText('Good enough for the crew, not for guests.')).toBeInTheDocument();
     expect(screen.queryByText(/balls open well/)).not.toBeInTheDocument();
+    expect(screen.getByText('Guests then lack 67 balls.')).toBeInTheDocument();
     expect(screen.queryByRole('button')).not.toBeInTheDocument();
+  });
+
+  it('tells each service apart, hours of one together', () => {
+    const apart = [hourOf(0, 20), hourOf(1, 10), hourOf(5, 40)];
+    show({ ...chill, perService: [20, 4.4, 30] }, null, apart);
+    expect(screen.getByText(/: 24 of 30, .*: 30 of 40$/)).toBeInTheDocument();
+    expect(screen.getByText('54 of 70 balls open well')).toBeInTheDocument();
   });
 });

@@ -28,6 +28,21 @@ describe('when it opens, as it is and as it would be', () => {
     expect(before?.x).toBeLessThan(after?.x ?? 0);
   });
 
+  it('goes on as far as those beside it', () => {
+    const { bars } = show(null, span(3, 7));
+    renderInApp(
+      <WindowBar
+        fromMs={NOW_MS}
+        untilMs={at(16)}
+        services={[span(4, 8)]}
+        before={null}
+        after={span(3, 7)}
+      />,
+    );
+    const far = screen.getAllByRole('img')[1]?.querySelectorAll('rect')[1];
+    expect(Number(far?.getAttribute('width'))).toBeCloseTo((bars[1]?.width ?? 0) / 2, 6);
+  });
+
   it('draws nothing of what never opens, and says so', () => {
     const { picture, bars } = show(null, null);
     expect(picture).toHaveAccessibleName('Opens well: not at all. As it is: not at all');

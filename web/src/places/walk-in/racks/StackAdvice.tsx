@@ -6,7 +6,6 @@ import { Link } from 'react-router';
 import { BackWords } from '../../../parts/lots/BackWords';
 import { useWhatNow } from '../../../state/advice/useWhatNow';
 import type { Board } from '../../../state/board/useBoard';
-import { useLotRecords } from '../../../state/outbox/useRecords';
 
 /** Until when trays that are taken out may go back into the cold, and the way to what else can be done with them. */
 export function StackAdvice({
@@ -19,8 +18,7 @@ export function StackAdvice({
   readonly lot: Lot;
 }) {
   const { t } = useTranslation();
-  const records = useLotRecords(board.house, lot.id);
-  const { latest } = useWhatNow(board, boardLot, records);
+  const { latest } = useWhatNow(board, boardLot);
   const answer = latest?.answer;
   const asked = latest?.question;
   return (
