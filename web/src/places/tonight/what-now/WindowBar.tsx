@@ -14,6 +14,8 @@ const HEIGHT = 64;
 const BAR = 14;
 const SIDE = 28;
 const MOST_TICKS = 6;
+/** Room for the time at a tick. */
+const TICK_PX = 88;
 
 /** When balls open well, as it is and as it would be, over the services that want them. */
 export function WindowBar({
@@ -32,7 +34,8 @@ export function WindowBar({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const spans = [...services, ...(before ? [before] : []), ...(after ? [after] : [])];
+  // As it is may be days off: that is no reason to draw tonight small.
+  const spans = [...services, ...(after ? [after] : [])];
   const toMs = Math.max(untilMs, fromMs + 3_600_000, ...spans.map(({ endMs }) => endMs));
   const words = (span: Span | null) =>
     span
@@ -44,7 +47,8 @@ export function WindowBar({
         const x = scaleTime([fromMs, toMs], [SIDE, width - SIDE]);
         const bar = (span: Span) => {
           const left = x(Math.max(fromMs, span.startMs));
-          return { x: left, width: Math.max(2, x(Math.max(fromMs, span.endMs)) - left) };
+          const right = x(Math.min(toMs, Math.max(fromMs, span.endMs)));
+          return { x: left, width: Math.max(2, right - left) };
         };
         return (
           <>
@@ -59,7 +63,7 @@ export function WindowBar({
               />
             ))}
             {after && <rect {...bar(after)} y={6} height={BAR} rx={7} fill="var(--primary)" />}
-            {before && (
+            {before && before.startMs < toMs && (
               <rect
                 {...bar(before)}
                 y={10 + BAR}
@@ -73,7 +77,7 @@ export function WindowBar({
               y={HEIGHT - 20}
               from={SIDE}
               to={width - SIDE}
-              ticks={x.ticks(MOST_TICKS).map((at) => ({
+              ticks={x.ticks(Math.min(MOST_TICKS, width / TICK_PX)).map((at) => ({
                 at: x(at),
                 label: f.time(at.getTime()),
               }))}
