@@ -13,3 +13,4 @@ export * from './diagnose';
 export * from './advise';
 export * from './demand';
 export * from './schedule';
+export * from './practice';

@@ -1,0 +1,122 @@
+import { QUARTER_MIN } from '../../demand';
+import {
+  EVEN_ODDS,
+  lookBetween,
+  openingOdds,
+  simulate,
+  type Course,
+  type DoughLook,
+  type DoughRoute,
+  type DoughStage,
+} from '../../ferment';
+import type { AdvicePlace } from '../../advise';
+import {
+  MOMENT_MIN,
+  placeAfter,
+  type Evening,
+  type EveningDough,
+  type TrayAct,
+  type TrayWay,
+} from './evening';
+
+/** Steps of its dough, min: an evening is judged by quarters of an hour. */
+const STEP_MIN = 10;
+const HOUR_MIN = 60;
+
+/** One tray over an evening, by the quarters of its service. */
+export interface TrayCourse {
+  /** Minute at which it came out last; infinite while it is in the cold. */
+  readonly outMin: number;
+  /** That a ball of it opens well in the middle of each quarter, 0–1; 0 where it is not out. */
+  readonly odds: Float64Array;
+  /** Whether what is left of it at closing keeps for another day. */
+  readonly isKept: boolean;
+  /** Of hands, for all that is done with it. */
+  readonly minutes: number;
+  /** Minute from which nothing of it can be used any more. */
+  readonly goneMin: number;
+}
+
+/** A dough's way with what is done with one of its trays, from the mixer on. */
+export function routeOfTray(
+  { route }: EveningDough,
+  { cold, bench }: Pick<Evening, 'cold' | 'bench'>,
+  way: TrayWay,
+  untilMin: number,
+): DoughRoute {
+  const container = route.stages.at(-1)?.container ?? 'lidded-tray';
+  const stageIn = ({ airTempC }: AdvicePlace, hours: number): DoughStage => ({
+    kind: 'ball',
+    hours,
+    airTempC,
+    container,
+  });
+  const ahead: DoughStage[] = [];
+  let fromMin = 0;
+  let place = cold;
+  let isBalled = false;
+  const until = (minute: number) => {
+    const hours = (minute - fromMin) / HOUR_MIN;
+    const stage = stageIn(place, hours);
+    if (hours > 0) ahead.push(isBalled ? { ...stage, shaping: 'ball' } : stage);
+    [fromMin, isBalled] = [minute, false];
+  };
+  for (const { act, moment } of way) {
+    until(moment * MOMENT_MIN);
+    place = act === 'chill' ? cold : bench;
+    isBalled = act === 're-ball';
+  }
+  until(untilMin);
+  return { ...route, stages: [...route.stages, ...ahead] };
+}
+
+/** A tray's dough over an evening. @throws RangeError for a dough that no kitchen could make */
+export function trayCourse(evening: Evening, dough: EveningDough, way: TrayWay): TrayCourse {
+  const { doorsMin } = evening;
+  const quarters = dough.perQuarter.length;
+  const closeMin = doorsMin + quarters * QUARTER_MIN;
+  const beginsH = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
+  const told = simulate(routeOfTray(dough, evening, way, closeMin), {
+    target: dough.target,
+    stepMin: STEP_MIN,
+    beyondH: 0.5,
+  });
+  if (!told.ok) throw new RangeError(JSON.stringify(told.reasons));
+  const { course } = told.value;
+  const hourOf = (minute: number) => beginsH + minute / HOUR_MIN;
+  const odds = new Float64Array(quarters);
+  for (let i = 0; i < quarters; i += 1) {
+    const minute = doorsMin + (i + 0.5) * QUARTER_MIN;
+    const before = way.filter(({ moment }) => moment * MOMENT_MIN <= minute);
+    if (placeAfter(before) !== 'out') continue;
+    odds[i] = openingOdds(lookBetween(course, hourOf(minute)), dough.target);
+  }
+  const last = way.at(-1);
+  return {
+    outMin: outSince(way),
+    odds,
+    isKept: placeAfter(way) === 'cold' && keeps(course, hourOf(closeMin), dough),
+    minutes: way.reduce((sum, { act }) => sum + ACT_MIN[act], 0),
+    goneMin: last?.act === 'discard' ? last.moment * MOMENT_MIN : Infinity,
+  };
+}
+
+/** Hands' minutes for one tray. */
+export const ACT_MIN = {
+  pull: 2,
+  chill: 2,
+  're-ball': 8,
+  discard: 1,
+} as const satisfies Record<TrayAct, number>;
+
+/** When a tray came out last. */
+const outSince = (way: TrayWay): number => {
+  const pulled = way.findLast(({ act }) => act === 'pull');
+  return pulled ? pulled.moment * MOMENT_MIN : Infinity;
+};
+
+/** Whether dough is not past its band yet, and still holds. */
+function keeps(course: Course, hour: number, { target }: EveningDough): boolean {
+  const { volume, holding }: DoughLook = lookBetween(course, hour);
+  return volume <= target.riseMax && holding >= EVEN_ODDS;
+}
