@@ -1,0 +1,166 @@
+import { describe, expect, it } from '@jest/globals';
+import { randomOf } from '../../numerics';
+import { simulate, STANDARD_TARGET, type DoughRoute } from '../../ferment';
+import { nextReading, READING_KINDS, RIGHT_FROM, type PastReading } from './nextReading';
+import {
+  isContrary,
+  readingCase,
+  VERDICTS,
+  type ReadingCase,
+  type ReadingDough,
+  type Verdict,
+} from './readingCase';
+import { ownAnswer, scoreReading, type ReadingAnswer } from './scoreReading';
+import { silhouetteOf } from './seen';
+
+const formula = {
+  flours: [{ name: 'strong white', percent: 100, strengthW: 290 }],
+  waterPercent: 62,
+  saltPercent: 2.6,
+  yeast: { form: 'fresh', percent: 0.4 },
+} as const;
+const routes: readonly DoughRoute[] = [
+  {
+    formula,
+    ballWeightG: 275,
+    doughTempC: 24,
+    stages: [
+      { kind: 'bulk', hours: 2, airTempC: 22, container: 'tub', massKg: 20 },
+      { kind: 'ball', hours: 20, airTempC: 4, container: 'lidded-tray' },
+      { kind: 'ball', hours: 3, airTempC: 22, container: 'lidded-tray' },
+    ],
+  },
+  {
+    formula,
+    ballWeightG: 250,
+    doughTempC: 24,
+    stages: [
+      { kind: 'bulk', hours: 2, airTempC: 22, container: 'tub', massKg: 20 },
+      { kind: 'ball', hours: 5, airTempC: 22, container: 'lidded-tray' },
+    ],
+  },
+];
+const doughs = routes.map((route): ReadingDough => ({ route, target: STANDARD_TARGET }));
+const casesOf = (count: number, hardness: number): { dough: ReadingDough; asked: ReadingCase }[] =>
+  Array.from({ length: count }, (_, i) => i).flatMap((i) => {
+    const dough = doughs[i % doughs.length] as ReadingDough;
+    const kind = READING_KINDS[i % READING_KINDS.length];
+    const asked = kind && readingCase(dough, kind, hardness, i + 1);
+    return asked ? [{ dough, asked }] : [];
+  });
+
+/** What a plan says of a dough: when its window is, in hours in its last place. */
+function plannedOf({ route, target }: ReadingDough) {
+  const told = simulate(route, { target, stepMin: 5 });
+  if (!told.ok || told.value.window.kind !== 'ready') throw new Error('it opens');
+  const before = route.stages.slice(0, -1).reduce((sum, { hours }) => sum + hours, 0);
+  const { earliestHour, latestHour } = told.value.window;
+  return { from: earliestHour - before, until: latestHour - before };
+}
+
+type Player = (dough: ReadingDough, asked: ReadingCase, seed: number) => ReadingAnswer;
+const PLAYERS: Record<string, Player> = {
+  chance: (_dough, _asked, seed) => {
+    const { uniform } = randomOf(seed * 31);
+    const verdict = VERDICTS[Math.floor(uniform() * 3)] as Verdict;
+    return { verdict, minutesLeft: 30 + 300 * uniform() };
+  },
+  clock: (dough, { seen: { hoursHere } }) => {
+    const { from, until } = plannedOf(dough);
+    const minutesLeft = Math.max(0, (until - hoursHere) * 60);
+    if (hoursHere < from) return { verdict: 'early', minutesLeft };
+    return hoursHere > until
+      ? { verdict: 'late', minutesLeft: null }
+      : { verdict: 'right', minutesLeft };
+  },
+  temperature: (dough, { seen: { airTempC } }) => {
+    const { from, until } = plannedOf(dough);
+    const offC = airTempC - (dough.route.stages.at(-1)?.airTempC ?? 0);
+    const minutesLeft = (until - from) * 30;
+    if (offC > 2) return { verdict: 'late', minutesLeft: null };
+    return { verdict: offC < -2 ? 'early' : 'right', minutesLeft };
+  },
+  engine: (_dough, asked) => ownAnswer(asked),
+};
+
+describe('reading dough', () => {
+  const cases = casesOf(360, 0.5);
+
+  it('has cases of each kind, as the engine judges them', () => {
+    expect(cases.length).toBeGreaterThan(220);
+    for (const { asked } of cases) {
+      expect(asked.odds.early + asked.odds.right + asked.odds.late).toBeCloseTo(1, 9);
+      expect(ownAnswer(asked).verdict).toBe(asked.kind.verdict);
+      expect(scoreReading(asked, ownAnswer(asked))).toBeCloseTo(1, 9);
+    }
+    const made = new Set(cases.map(({ asked: { kind } }) => `${kind.verdict} ${kind.warmth}`));
+    expect(made.size).toBe(READING_KINDS.length);
+  });
+
+  it('is scored highest by the engine, then by temperature, by the clock, by chance', () => {
+    const scores = Object.entries(PLAYERS).map(([name, player]) => {
+      const usual = cases.filter(({ asked }) => !isContrary(asked.kind));
+      const all = usual.map(({ dough, asked }, i) => scoreReading(asked, player(dough, asked, i)));
+      return [name, all.reduce((sum, score) => sum + score, 0) / all.length] as const;
+    });
+    process.stdout.write(
+      `${scores.map(([name, score]) => `${name} ${score.toFixed(3)}`).join(', ')}\n`,
+    );
+    const sorted = [...scores].sort((a, b) => a[1] - b[1]).map(([name]) => name);
+    expect(sorted).toEqual(['chance', 'clock', 'temperature', 'engine']);
+  });
+
+  it('is plain where it is to be easy, and not where it is to be hard', () => {
+    const surest = (some: typeof cases) =>
+      some.reduce((sum, { asked: { odds } }) => sum + Math.max(...Object.values(odds)), 0) /
+      some.length;
+    expect(surest(casesOf(45, 0))).toBeGreaterThan(0.85);
+    expect(surest(casesOf(45, 1))).toBeLessThan(0.75);
+  });
+
+  it('draws balls that are larger once they have risen, and flatter once they let go', () => {
+    const look = { volume: 2, relaxed: 0.2, holding: 1, coreTempC: 20 };
+    const [tight, slack] = [
+      silhouetteOf(look),
+      silhouetteOf({ ...look, relaxed: 0.9, holding: 0.3 }),
+    ];
+    expect(slack.width).toBeGreaterThan(tight.width);
+    expect(slack.height).toBeLessThan(tight.height);
+    // Of one volume both: half an ellipsoid.
+    expect(slack.width ** 2 * slack.height).toBeCloseTo(tight.width ** 2 * tight.height, 9);
+  });
+});
+
+describe('what is asked next', () => {
+  const NOW = Date.parse('2026-11-30T12:00:00Z');
+  const [first, second] = READING_KINDS as [ReadingCase['kind'], ReadingCase['kind']];
+  const done = (kind: ReadingCase['kind'], minutesAgo: number, score: number): PastReading => ({
+    kind,
+    atMs: NOW - minutesAgo * 60_000,
+    score,
+  });
+  const known = READING_KINDS.map((kind) => done(kind, 5, 0.9));
+
+  it('is what was wrong, soon; what was right stays away ever longer', () => {
+    const once = known.map((each) => ({ ...each, kind: each.kind }));
+    expect(nextReading([...once, done(second, 2, 0.1)], NOW, 1).kind).toEqual(second);
+    const twice = READING_KINDS.flatMap((kind) => [done(kind, 9, 1), done(kind, 8, 1)]);
+    const oneOnce = twice.filter(({ kind, atMs }) => kind !== first || atMs === NOW - 8 * 60_000);
+    expect(nextReading(oneOnce, NOW, 1).kind).toEqual(first);
+  });
+
+  it('asks everything once before it asks anything again, and gets harder as it goes well', () => {
+    let past: PastReading[] = [];
+    for (let i = 0; i < READING_KINDS.length; i += 1) {
+      const { kind } = nextReading(past, NOW + i * 1000, i);
+      past = [...past, { kind, atMs: NOW + i * 1000, score: 1 }];
+    }
+    expect(new Set(past.map(({ kind }) => `${kind.verdict}${kind.warmth}`)).size).toBe(9);
+    expect(nextReading([], NOW, 1).hardness).toBe(0);
+    expect(nextReading(past, NOW, 1).hardness).toBe(1);
+    expect(
+      nextReading([...past, done(first, 0, 0), done(second, 0, 0)], NOW, 1).hardness,
+    ).toBeLessThan(1);
+    expect(RIGHT_FROM).toBeLessThan(1);
+  });
+});

@@ -1,0 +1,190 @@
+import {
+  bandOdds,
+  lookBetween,
+  simulate,
+  type DoughLook,
+  type DoughRoute,
+  type Target,
+} from '../../ferment';
+import { randomOf, type Random } from '../../numerics';
+import { pokeOf, silhouetteOf, type Poke, type Silhouette } from './seen';
+
+/** What somebody says of dough: open it later, now, or it is past. */
+export const VERDICTS = ['early', 'right', 'late'] as const;
+/** One of them. */
+export type Verdict = (typeof VERDICTS)[number];
+
+/** How warm a room is against what its route takes it to be. */
+export const WARMTHS = ['cool', 'usual', 'warm'] as const;
+/** One of them. */
+export type Warmth = (typeof WARMTHS)[number];
+
+/** What a case is about. */
+export interface ReadingKind {
+  readonly verdict: Verdict;
+  readonly warmth: Warmth;
+}
+
+/** Whether the room says one thing and the dough another: seldom so, and asked of whoever reads well. */
+export const isContrary = ({ verdict, warmth }: ReadingKind): boolean =>
+  (verdict === 'early' && warmth === 'warm') || (verdict === 'late' && warmth === 'cool');
+
+/** A dough that is read, as a house plans it; its last stage is where it is opened. */
+export interface ReadingDough {
+  readonly route: DoughRoute;
+  readonly target: Target;
+}
+
+/** What is seen of dough without the engine. */
+export interface DoughSeen {
+  /** Since it was mixed, and since it has been where it is, h. */
+  readonly hours: number;
+  readonly hoursHere: number;
+  readonly airTempC: number;
+  readonly coreTempC: number;
+  readonly silhouette: Silhouette;
+  readonly poke: Poke;
+}
+
+/** A dough to be read, with what the engine makes of it. */
+export interface ReadingCase {
+  readonly kind: ReadingKind;
+  readonly seen: DoughSeen;
+  /** That each verdict is true; together 1. */
+  readonly odds: Readonly<Record<Verdict, number>>;
+  /** Until it is past, where it stands, min; null of dough that is past already, or that lasts longer than anybody asks. */
+  readonly minutesLeft: number | null;
+}
+
+/** Numbers of a seed that are passed over. */
+const ALIKE = 20;
+/** Moments that are tried, and rooms and yeasts for each, until a dough is of its kind. */
+const MOST_MOMENTS = 4;
+const MOST_ROOMS = 24;
+const STEP_MIN = 15;
+/** A room that is off by less is as usual, °C; and no room is off by more. */
+const USUAL_C = 2;
+const MOST_OFF_C = 11;
+const YEAST_CV = 0.15;
+/** When it is read, as a share of the planned way to its best in its last place; against its room only at other times. */
+const READ = { usual: [0.8, 1.3], early: [0.45, 0.8], late: [1.3, 1.7] } as const;
+/** The surest verdict of an easy case at least, and of a hard one at most. */
+const EASY_ODDS = 0.85;
+const HARD_ODDS = 0.75;
+/** Nobody asks farther ahead, h. */
+const AHEAD_H = 8;
+/** Past from so many bad balls on. */
+const PAST_ODDS = 0.5;
+
+/**
+ * A dough of one kind to be read: made as a house makes it, in a room and with yeast that are not as planned.
+ *
+ * @param hardness 0 where it is plain, 1 where the engine itself is in two minds
+ * @returns null where this dough is never so
+ */
+export function readingCase(
+  dough: ReadingDough,
+  kind: ReadingKind,
+  hardness: number,
+  seed: number,
+): ReadingCase | null {
+  const random = randomOf(seed);
+  // The first numbers of small seeds are alike.
+  for (let i = 0; i < ALIKE; i += 1) random.uniform();
+  const bestH = plannedHours(dough);
+  if (bestH === null) return null;
+  const [from, until] = READ[isContrary(kind) && kind.verdict !== 'right' ? kind.verdict : 'usual'];
+  for (let i = 0; i < MOST_MOMENTS; i += 1) {
+    // When it is read says little: the moment comes first, then a room in which the dough is of its kind by then.
+    const hoursHere = bestH * (from + (until - from) * random.uniform());
+    const isHard = random.uniform() < hardness;
+    for (let j = 0; j < MOST_ROOMS; j += 1) {
+      const drawn = drawCase(dough, kind, hoursHere, random);
+      if (drawn && isOfKind(drawn, isHard)) return drawn;
+    }
+  }
+  return null;
+}
+
+/** Whether the engine says what its kind does, and how plainly. */
+function isOfKind({ kind, odds }: ReadingCase, isHard: boolean): boolean {
+  const surest = Math.max(...VERDICTS.map((verdict) => odds[verdict]));
+  return odds[kind.verdict] === surest && (isHard ? surest <= HARD_ODDS : surest >= EASY_ODDS);
+}
+
+/** Hours in its last place at which a dough is at its best, as planned. */
+function plannedHours({ route, target }: ReadingDough): number | null {
+  const told = simulate(route, { target, stepMin: STEP_MIN });
+  if (!told.ok || told.value.window.kind !== 'ready') return null;
+  return told.value.window.peakHour - hoursBefore(route);
+}
+
+const hoursBefore = ({ stages }: DoughRoute): number =>
+  stages.slice(0, -1).reduce((sum, { hours }) => sum + hours, 0);
+
+/** A dough in some room at a moment; null of one that no kitchen could make. */
+function drawCase(
+  { route, target }: ReadingDough,
+  kind: ReadingKind,
+  hoursHere: number,
+  random: Random,
+): ReadingCase | null {
+  const last = route.stages.at(-1);
+  if (!last) return null;
+  const airTempC = last.airTempC + offBy(kind.warmth, random);
+  const told = simulate(
+    {
+      ...route,
+      yeastActivity: (route.yeastActivity ?? 1) * random.gamma(YEAST_CV),
+      stages: [...route.stages.slice(0, -1), { ...last, airTempC, hours: hoursHere + AHEAD_H }],
+    },
+    { target, stepMin: STEP_MIN, beyondH: 0 },
+  );
+  if (!told.ok) return null;
+  const lookAtHour = (hour: number) => lookBetween(told.value.course, hour);
+  const hours = hoursBefore(route) + hoursHere;
+  const look = lookAtHour(hours);
+  return {
+    kind,
+    seen: {
+      hours,
+      hoursHere,
+      airTempC,
+      coreTempC: look.coreTempC,
+      silhouette: silhouetteOf(look),
+      poke: pokeOf(look, target, random),
+    },
+    odds: verdictOdds(look, target),
+    minutesLeft: minutesUntilPast(lookAtHour, hours, target),
+  };
+}
+
+/** How far a room is off, °C. */
+function offBy(warmth: Warmth, { uniform }: Random): number {
+  if (warmth === 'usual') return USUAL_C * (2 * uniform() - 1);
+  const by = USUAL_C + (MOST_OFF_C - USUAL_C) * uniform();
+  return warmth === 'warm' ? by : -by;
+}
+
+/**
+ * That dough is early, right or late: early until its window begins, late once that is over.
+ *
+ * @returns three shares that make 1
+ */
+export function verdictOdds(look: DoughLook, target: Target): Record<Verdict, number> {
+  const { started, lasting } = bandOdds(look, target);
+  return { early: 1 - started, right: started * lasting, late: started * (1 - lasting) };
+}
+
+/** Minutes until dough is rather past than not. */
+function minutesUntilPast(
+  lookAtHour: (hour: number) => DoughLook,
+  fromHour: number,
+  target: Target,
+): number | null {
+  for (let minute = 0; minute <= AHEAD_H * 60; minute += STEP_MIN) {
+    if (bandOdds(lookAtHour(fromHour + minute / 60), target).lasting < PAST_ODDS)
+      return minute === 0 ? null : minute;
+  }
+  return null;
+}
