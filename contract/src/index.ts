@@ -46,6 +46,7 @@ export * from './api/housePart';
 export * from './api/live';
 export * from './lots/record';
 export * from './lots/handover';
+export * from './practice/practice';
 export * from './lots/log';
 export * from './cold/spot';
 export * from './cold/probe';

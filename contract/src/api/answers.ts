@@ -24,6 +24,7 @@ import type { Mixer } from '../house/mixer';
 import type { HouseBook, PantryItem, Shift } from '../house/houseBook';
 import type { Place } from '../house/kitchen';
 import type { Handover } from '../lots/handover';
+import type { PracticeResult } from '../practice/practice';
 import type { LogPage, LotLog } from '../lots/log';
 import type { LoadRecord, Lot, Mark, MixerFriction } from '../lots/lot';
 import type { LotRecord } from '../lots/record';
@@ -139,6 +140,8 @@ export interface PlainAnswers {
   readonly addLotRecord: LotRecord;
   readonly addPhoto: LotRecord;
   readonly photo: Uint8Array;
+  readonly practice: readonly PracticeResult[];
+  readonly addPractice: PracticeResult;
   readonly handovers: readonly Handover[];
   readonly addHandover: Handover;
   readonly markHandoverRead: Handover;

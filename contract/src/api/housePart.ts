@@ -51,6 +51,7 @@ const PARTS: Readonly<Record<string, HousePart>> = {
   'push-devices': 'sessions',
   webhooks: 'sessions',
   notifications: 'sessions',
+  practice: 'sessions',
   session: 'sessions',
   sessions: 'sessions',
   houses: 'sessions',

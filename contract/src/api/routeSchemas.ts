@@ -1,3 +1,4 @@
+import { practiceStartSchema } from '../practice/practiceSchemas';
 import { proposalDecisionSchema, workToPlanSchema } from '../learn/learnedSchemas';
 import { trialEndSchema, trialStartSchema, verdictStartSchema } from '../learn/trialSchemas';
 import type { ObjectSchema } from 'joi';
@@ -148,6 +149,7 @@ export const ROUTE_SCHEMAS = {
   addLotRecord: { body: recordStartSchema },
   addPhoto: { body: photoStartSchema },
   addHandover: { body: handoverStartSchema },
+  addPractice: { body: practiceStartSchema },
   log: { query: logQuery },
   logCsv: { query: logQuery },
 

@@ -325,6 +325,19 @@ const LOT_ROUTES = {
   ),
 } as const;
 
+const PRACTICE_ROUTES = {
+  practice: get(
+    '/houses/:house/practice',
+    'see',
+    'What one practised; of everybody, for who leads the crew.',
+  ),
+  addPractice: post(
+    '/houses/:house/practice',
+    'mark',
+    'Keeps what one practised, and how it went.',
+  ),
+} as const;
+
 const COLD_ROUTES = {
   cold: get('/houses/:house/cold', 'see', 'The cold now: readings, alarms, lots in it.', {
     ...until('minute', ...COLD_HANGS_ON, 'cold', 'readings'),
@@ -360,6 +373,7 @@ export const ROUTE_AREAS = {
   Plan: PLAN_ROUTES,
   'Lots, records, log': LOT_ROUTES,
   Cold: COLD_ROUTES,
+  Practice: PRACTICE_ROUTES,
 } as const;
 
 /** Every route, by name. */
@@ -370,5 +384,6 @@ export const ROUTES = {
   ...DEMAND_ROUTES,
   ...PLAN_ROUTES,
   ...LOT_ROUTES,
+  ...PRACTICE_ROUTES,
   ...COLD_ROUTES,
 } as const satisfies Readonly<Record<string, RouteDefinition>>;

@@ -134,6 +134,8 @@ const MATRIX: Readonly<Record<RouteName, 'MHOV' | 'MHO' | 'MH' | 'MO' | 'M' | 'e
   addLotRecord: 'MHO',
   addPhoto: 'MHO',
   photo: 'MHOV',
+  practice: 'MHOV',
+  addPractice: 'MHO',
   handovers: 'MHOV',
   addHandover: 'MHO',
   markHandoverRead: 'MHO',

@@ -360,6 +360,13 @@ export async function routeExamples(
       return { params: [id] };
     },
     handovers: () => ({}),
+    practice: () => ({}),
+    addPractice: () => ({
+      body: {
+        id: randomUUID(),
+        content: { kind: 'reading', readings: [{ found: 'late', warmth: 'warm', score: 0.8 }] },
+      },
+    }),
     addHandover: () => ({ body: handover }),
     markHandoverRead: aHandover,
     withdrawHandover: aHandover,

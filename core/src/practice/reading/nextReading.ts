@@ -1,5 +1,6 @@
 import { randomOf } from '../../numerics';
-import { isContrary, VERDICTS, WARMTHS, type ReadingKind } from './readingCase';
+import { isContrary, WARMTHS, type ReadingKind } from './readingCase';
+import { LOOKS } from '../../learn';
 
 /** A reading that somebody has done. */
 export interface PastReading {
@@ -21,8 +22,8 @@ const LAST = 8;
 const HARD_FROM = 0.6;
 
 /** Every kind that there is. */
-export const READING_KINDS: readonly ReadingKind[] = VERDICTS.flatMap((verdict) =>
-  WARMTHS.map((warmth) => ({ verdict, warmth })),
+export const READING_KINDS: readonly ReadingKind[] = LOOKS.flatMap((found) =>
+  WARMTHS.map((warmth) => ({ found, warmth })),
 );
 
 /** Dough against its room is asked about from so hard on. */
@@ -58,7 +59,7 @@ export function nextReading(
 }
 
 const isSame = (a: ReadingKind, b: ReadingKind): boolean =>
-  a.verdict === b.verdict && a.warmth === b.warmth;
+  a.found === b.found && a.warmth === b.warmth;
 
 /** How long ago a kind should have come back, in times that it was to stay away. */
 function overdueOf(past: readonly PastReading[], nowMs: number): number {

@@ -2,14 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import { randomOf } from '../../numerics';
 import { simulate, STANDARD_TARGET, type DoughRoute } from '../../ferment';
 import { nextReading, READING_KINDS, RIGHT_FROM, type PastReading } from './nextReading';
-import {
-  isContrary,
-  readingCase,
-  VERDICTS,
-  type ReadingCase,
-  type ReadingDough,
-  type Verdict,
-} from './readingCase';
+import { isContrary, readingCase, type ReadingCase, type ReadingDough } from './readingCase';
+import { LOOKS, type Look } from '../../learn';
 import { ownAnswer, scoreReading, type ReadingAnswer } from './scoreReading';
 import { silhouetteOf } from './seen';
 
@@ -62,23 +56,23 @@ type Player = (dough: ReadingDough, asked: ReadingCase, seed: number) => Reading
 const PLAYERS: Record<string, Player> = {
   chance: (_dough, _asked, seed) => {
     const { uniform } = randomOf(seed * 31);
-    const verdict = VERDICTS[Math.floor(uniform() * 3)] as Verdict;
-    return { verdict, minutesLeft: 30 + 300 * uniform() };
+    const found = LOOKS[Math.floor(uniform() * 3)] as Look;
+    return { found, minutesLeft: 30 + 300 * uniform() };
   },
   clock: (dough, { seen: { hoursHere } }) => {
     const { from, until } = plannedOf(dough);
     const minutesLeft = Math.max(0, (until - hoursHere) * 60);
-    if (hoursHere < from) return { verdict: 'early', minutesLeft };
+    if (hoursHere < from) return { found: 'early', minutesLeft };
     return hoursHere > until
-      ? { verdict: 'late', minutesLeft: null }
-      : { verdict: 'right', minutesLeft };
+      ? { found: 'late', minutesLeft: null }
+      : { found: 'right', minutesLeft };
   },
   temperature: (dough, { seen: { airTempC } }) => {
     const { from, until } = plannedOf(dough);
     const offC = airTempC - (dough.route.stages.at(-1)?.airTempC ?? 0);
     const minutesLeft = (until - from) * 30;
-    if (offC > 2) return { verdict: 'late', minutesLeft: null };
-    return { verdict: offC < -2 ? 'early' : 'right', minutesLeft };
+    if (offC > 2) return { found: 'late', minutesLeft: null };
+    return { found: offC < -2 ? 'early' : 'right', minutesLeft };
   },
   engine: (_dough, asked) => ownAnswer(asked),
 };
@@ -90,10 +84,10 @@ describe('reading dough', () => {
     expect(cases.length).toBeGreaterThan(220);
     for (const { asked } of cases) {
       expect(asked.odds.early + asked.odds.right + asked.odds.late).toBeCloseTo(1, 9);
-      expect(ownAnswer(asked).verdict).toBe(asked.kind.verdict);
+      expect(ownAnswer(asked).found).toBe(asked.kind.found);
       expect(scoreReading(asked, ownAnswer(asked))).toBeCloseTo(1, 9);
     }
-    const made = new Set(cases.map(({ asked: { kind } }) => `${kind.verdict} ${kind.warmth}`));
+    const made = new Set(cases.map(({ asked: { kind } }) => `${kind.found} ${kind.warmth}`));
     expect(made.size).toBe(READING_KINDS.length);
   });
 
@@ -155,7 +149,7 @@ describe('what is asked next', () => {
       const { kind } = nextReading(past, NOW + i * 1000, i);
       past = [...past, { kind, atMs: NOW + i * 1000, score: 1 }];
     }
-    expect(new Set(past.map(({ kind }) => `${kind.verdict}${kind.warmth}`)).size).toBe(9);
+    expect(new Set(past.map(({ kind }) => `${kind.found}${kind.warmth}`)).size).toBe(9);
     expect(nextReading([], NOW, 1).hardness).toBe(0);
     expect(nextReading(past, NOW, 1).hardness).toBe(1);
     expect(

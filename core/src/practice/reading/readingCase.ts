@@ -1,3 +1,4 @@
+import { LOOKS, type Look } from '../../learn';
 import {
   bandOdds,
   lookBetween,
@@ -9,11 +10,6 @@ import {
 import { randomOf, type Random } from '../../numerics';
 import { pokeOf, silhouetteOf, type Poke, type Silhouette } from './seen';
 
-/** What somebody says of dough: open it later, now, or it is past. */
-export const VERDICTS = ['early', 'right', 'late'] as const;
-/** One of them. */
-export type Verdict = (typeof VERDICTS)[number];
-
 /** How warm a room is against what its route takes it to be. */
 export const WARMTHS = ['cool', 'usual', 'warm'] as const;
 /** One of them. */
@@ -21,13 +17,13 @@ export type Warmth = (typeof WARMTHS)[number];
 
 /** What a case is about. */
 export interface ReadingKind {
-  readonly verdict: Verdict;
+  readonly found: Look;
   readonly warmth: Warmth;
 }
 
 /** Whether the room says one thing and the dough another: seldom so, and asked of whoever reads well. */
-export const isContrary = ({ verdict, warmth }: ReadingKind): boolean =>
-  (verdict === 'early' && warmth === 'warm') || (verdict === 'late' && warmth === 'cool');
+export const isContrary = ({ found, warmth }: ReadingKind): boolean =>
+  (found === 'early' && warmth === 'warm') || (found === 'late' && warmth === 'cool');
 
 /** A dough that is read, as a house plans it; its last stage is where it is opened. */
 export interface ReadingDough {
@@ -50,8 +46,8 @@ export interface DoughSeen {
 export interface ReadingCase {
   readonly kind: ReadingKind;
   readonly seen: DoughSeen;
-  /** That each verdict is true; together 1. */
-  readonly odds: Readonly<Record<Verdict, number>>;
+  /** That each found is true; together 1. */
+  readonly odds: Readonly<Record<Look, number>>;
   /** Until it is past, where it stands, min; null of dough that is past already, or that lasts longer than anybody asks. */
   readonly minutesLeft: number | null;
 }
@@ -68,7 +64,7 @@ const MOST_OFF_C = 11;
 const YEAST_CV = 0.15;
 /** When it is read, as a share of the planned way to its best in its last place; against its room only at other times. */
 const READ = { usual: [0.8, 1.3], early: [0.45, 0.8], late: [1.3, 1.7] } as const;
-/** The surest verdict of an easy case at least, and of a hard one at most. */
+/** The surest found of an easy case at least, and of a hard one at most. */
 const EASY_ODDS = 0.85;
 const HARD_ODDS = 0.75;
 /** Nobody asks farther ahead, h. */
@@ -93,7 +89,7 @@ export function readingCase(
   for (let i = 0; i < ALIKE; i += 1) random.uniform();
   const bestH = plannedHours(dough);
   if (bestH === null) return null;
-  const [from, until] = READ[isContrary(kind) && kind.verdict !== 'right' ? kind.verdict : 'usual'];
+  const [from, until] = READ[isContrary(kind) && kind.found !== 'right' ? kind.found : 'usual'];
   for (let i = 0; i < MOST_MOMENTS; i += 1) {
     // When it is read says little: the moment comes first, then a room in which the dough is of its kind by then.
     const hoursHere = bestH * (from + (until - from) * random.uniform());
@@ -108,8 +104,8 @@ export function readingCase(
 
 /** Whether the engine says what its kind does, and how plainly. */
 function isOfKind({ kind, odds }: ReadingCase, isHard: boolean): boolean {
-  const surest = Math.max(...VERDICTS.map((verdict) => odds[verdict]));
-  return odds[kind.verdict] === surest && (isHard ? surest <= HARD_ODDS : surest >= EASY_ODDS);
+  const surest = Math.max(...LOOKS.map((found) => odds[found]));
+  return odds[kind.found] === surest && (isHard ? surest <= HARD_ODDS : surest >= EASY_ODDS);
 }
 
 /** Hours in its last place at which a dough is at its best, as planned. */
@@ -154,7 +150,7 @@ function drawCase(
       silhouette: silhouetteOf(look),
       poke: pokeOf(look, target, random),
     },
-    odds: verdictOdds(look, target),
+    odds: lookOdds(look, target),
     minutesLeft: minutesUntilPast(lookAtHour, hours, target),
   };
 }
@@ -171,7 +167,7 @@ function offBy(warmth: Warmth, { uniform }: Random): number {
  *
  * @returns three shares that make 1
  */
-export function verdictOdds(look: DoughLook, target: Target): Record<Verdict, number> {
+export function lookOdds(look: DoughLook, target: Target): Record<Look, number> {
   const { started, lasting } = bandOdds(look, target);
   return { early: 1 - started, right: started * lasting, late: started * (1 - lasting) };
 }

@@ -1,38 +1,39 @@
-import { VERDICTS, type ReadingCase, type Verdict } from './readingCase';
+import { type ReadingCase } from './readingCase';
+import { LOOKS, type Look } from '../../learn';
 
 /** What somebody says of a dough. */
 export interface ReadingAnswer {
-  readonly verdict: Verdict;
+  readonly found: Look;
   /** Until it is past, min; null where nothing was said, or where it is past. */
   readonly minutesLeft: number | null;
 }
 
-/** What the verdict counts, against until when. */
-const VERDICT_SHARE = 0.75;
+/** What the found counts, against until when. */
+const LOOK_SHARE = 0.75;
 /** Being wrong by so much matters little, min. */
 const LEEWAY_MIN = 20;
 
 /**
- * How good an answer is: the engine's odds of its verdict against those of the surest one, and how near its minutes are, in
+ * How good an answer is: the engine's odds of its found against those of the surest one, and how near its minutes are, in
  * shares.
  *
  * @returns 0–1; the engine's own answer has 1
  */
 export function scoreReading({ odds, minutesLeft }: ReadingCase, answer: ReadingAnswer): number {
-  const surest = Math.max(...VERDICTS.map((verdict) => odds[verdict]));
-  const verdict = odds[answer.verdict] / surest;
-  if (minutesLeft === null) return verdict;
+  const surest = Math.max(...LOOKS.map((found) => odds[found]));
+  const found = odds[answer.found] / surest;
+  if (minutesLeft === null) return found;
   const near =
     answer.minutesLeft === null
       ? 0
       : Math.exp(
           -Math.abs(Math.log((answer.minutesLeft + LEEWAY_MIN) / (minutesLeft + LEEWAY_MIN))),
         );
-  return VERDICT_SHARE * verdict + (1 - VERDICT_SHARE) * near;
+  return LOOK_SHARE * found + (1 - LOOK_SHARE) * near;
 }
 
 /** What the engine itself says. */
 export const ownAnswer = ({ odds, minutesLeft }: ReadingCase): ReadingAnswer => ({
-  verdict: VERDICTS.reduce((best, verdict) => (odds[verdict] > odds[best] ? verdict : best)),
+  found: LOOKS.reduce((best, found) => (odds[found] > odds[best] ? found : best)),
   minutesLeft,
 });

@@ -8,3 +8,4 @@ export * from './access';
 export * from './cold';
 export * from './coordination';
 export * from './notifications';
+export * from './practice';

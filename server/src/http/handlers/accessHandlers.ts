@@ -37,10 +37,11 @@ import { changeSecret, startOwner } from '../../use-cases/access/secrets';
 import { attemptSignIn, signInOptions, type SignInAttempt } from '../../use-cases/access/signIn';
 import { shiftsBetween } from '../../use-cases/demand/calendar';
 import { authContext, clearSessionCookie, setDeviceCookie, setSessionCookie } from '../authContext';
+import { addPractice, practiceOf } from '../../use-cases/practice/practice';
 import { sendProblem } from '../problems';
 import type { RouteHandlers, RouteSenders } from '../routeHandlers';
 
-/** Signing in and out, the crew and its shifts, who did what. */
+/** Signing in and out, the crew, its shifts and what it practised, who did what. */
 export const accessHandlers = {
   signInOptions: async ({ scope, house }) => ok(await signInOptions(scope, house)),
   session: async ({ who }) => currentSession(who),
@@ -67,6 +68,8 @@ export const accessHandlers = {
   issueCalendarLink: ({ scope, who, body, now }) => issueCalendarLink(scope, who, body, now),
   revokeCalendarLink: ({ scope, who, params }) => revokeCalendarLink(scope, who, params.id),
   calendarFeed: ({ scope, house, params, now }) => calendarFeed(scope, house, params.secret, now),
+  practice: ({ scope, who }) => practiceOf(scope, who),
+  addPractice: ({ scope, who, body, now }) => addPractice(scope, who, body, now),
   machines: async ({ scope }) => ok(await machinesOf(scope)),
   issueMachine: ({ scope, body, now }) => issueMachine(scope, body, now),
   revokeMachine: ({ scope, params, now }) => revokeMachine(scope, params.id, now),

@@ -47,6 +47,7 @@ export const OF_A_HOUSE = [
   t.lotRecords,
   t.lotPhotos,
   t.handovers,
+  t.practiceResults,
   t.houseFits,
   t.learnedProposals,
   t.trials,

@@ -4,6 +4,7 @@ import {
   type ColdBoard,
   type ForecastAnswer,
   type Handover,
+  type PracticeResult,
   type HouseBook,
   type ListedHouse,
   type LogPage,
@@ -111,6 +112,7 @@ export const TAGS = [
   'Lots',
   'Records',
   'Handovers',
+  'Practice',
   'Log',
   'Frictions',
   'Learned',
@@ -209,6 +211,10 @@ export const api = createApi({
       query: (house) => paths.cold(house),
       providesTags: ['Cold'],
     }),
+    practice: build.query<PracticeResult[], string>({
+      query: (house) => paths.practice(house),
+      providesTags: ['Practice'],
+    }),
     handovers: build.query<Handover[], string>({
       query: (house) => paths.handovers(house),
       providesTags: ['Handovers'],
@@ -230,6 +236,7 @@ export const {
   useLogQuery,
   useLotLogQuery,
   useLotRecordsQuery,
+  usePracticeQuery,
   useHandoversQuery,
   useColdQuery,
 } = api;

@@ -14,6 +14,7 @@ const COLD: readonly Tag[] = ['Cold'];
 const TAGS: Readonly<Record<string, readonly Tag[]>> = {
   lots: ['Lots', 'Records', 'Log', 'Services', 'Frictions', 'Cold'],
   handovers: ['Handovers'],
+  practice: ['Practice'],
   counts: ['Services', 'Forecasts'],
   sales: SALES,
   till: SALES,

@@ -1,6 +1,7 @@
 import type {
   ColdNoteStart,
   HandoverStart,
+  PracticeStart,
   LoadChange,
   MarkChange,
   Problem,
@@ -26,6 +27,7 @@ export type OutboxCommand =
     }
   | { readonly kind: 'record'; readonly lotId: string; readonly start: RecordStart }
   | { readonly kind: 'handover'; readonly start: HandoverStart }
+  | { readonly kind: 'practice'; readonly start: PracticeStart }
   | { readonly kind: 'cold'; readonly start: ColdNoteStart };
 
 /** A command on its way to the house. */
@@ -60,6 +62,7 @@ const KINDS = [
   'load',
   'record',
   'handover',
+  'practice',
   'cold',
 ] as const satisfies readonly OutboxCommand['kind'][];
 

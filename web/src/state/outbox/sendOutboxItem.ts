@@ -71,6 +71,8 @@ function requestOf(house: string, command: OutboxCommand): RouteRequest {
       return routeRequest('addLotRecord', [house, command.lotId], command.start);
     case 'handover':
       return routeRequest('addHandover', [house], command.start);
+    case 'practice':
+      return routeRequest('addPractice', [house], command.start);
     case 'cold':
       return routeRequest('addColdNote', [house], command.start);
   }

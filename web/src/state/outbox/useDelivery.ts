@@ -1,4 +1,11 @@
-import type { ColdNote, Handover, LoadRecord, LotRecord, Mark } from '@calm/contract';
+import type {
+  ColdNote,
+  Handover,
+  LoadRecord,
+  LotRecord,
+  Mark,
+  PracticeResult,
+} from '@calm/contract';
 import { useEffect } from 'react';
 import { api, useSessionQuery } from '../api/api';
 import { cutOff, delivered, refused, type OutboxItem } from './outbox';
@@ -117,6 +124,11 @@ function takenIn({ id, house, command }: OutboxItem, answer: unknown) {
         })),
       );
       dispatch(api.util.invalidateTags(['Cold']));
+    } else if (command.kind === 'practice') {
+      dispatch(
+        api.util.updateQueryData('practice', house, (kept) => [answer as PracticeResult, ...kept]),
+      );
+      dispatch(api.util.invalidateTags(['Practice']));
     } else {
       dispatch(
         api.util.updateQueryData('handovers', house, (kept) => [answer as Handover, ...kept]),

@@ -36,6 +36,8 @@ function seenAt(command: OutboxCommand, at: string): OutboxCommand {
       return { ...command, start: { at, ...command.start } };
     case 'handover':
       return { ...command, start: { at, ...command.start } };
+    case 'practice':
+      return { ...command, start: { at, ...command.start } };
     case 'cold':
       return { ...command, start: { at, ...command.start } };
     case 'load':
