@@ -94,7 +94,7 @@ export default defineConfig({
       output: {
         // Many small files cost more than they weigh: what most places share comes as one.
         codeSplitting: {
-          groups: [{ name: 'common', test: /^(?!.*node_modules)/, minShareCount: 27 }],
+          groups: [{ name: 'common', test: /^(?!.*node_modules)/, minShareCount: 29 }],
         },
       },
     },

@@ -11,7 +11,7 @@ export const KEPT_MARK = 'calm-kept';
 
 /** What a shift board is made of: its last answers stay on the device. */
 export const KEPT_ANSWERS =
-  /\/api\/v1\/houses\/[^/]+\/(book|services|shifts|lots|records|plan|handovers|cold|forecast|mixers\/frictions)(?=[/?]|$)/;
+  /\/api\/v1\/houses\/[^/]+\/(book|services|shifts|lots|records|plan|handovers|cold|forecast|practice|mixers\/frictions)(?=[/?]|$)/;
 
 /**
  * Without a network a tablet keeps its pages, its board, and what is done on it. A worker stands between page

@@ -20,8 +20,6 @@ export interface RouteDefinition {
   readonly path: string;
   /** What somebody must be allowed to do; 'public' needs nobody to be signed in. */
   readonly permission: Permission | 'public';
-  /** What it does, in a sentence. */
-  readonly summary: string;
   /** What can be asked after the question mark. */
   readonly query: readonly string[];
   readonly media: RouteMedia;
@@ -54,13 +52,11 @@ const route =
   <Path extends string, const Given extends Options = object>(
     path: Path,
     permission: Permission | 'public',
-    summary: string,
     options: Given = {} as Given,
   ) => ({
     method,
     path,
     permission,
-    summary,
     query: (options.query ?? []) as Given extends { readonly query: infer Names }
       ? Names
       : readonly [],
@@ -83,14 +79,13 @@ export function collection<Name extends string, Path extends string>(
   name: Name,
   path: Path,
   permission: Permission,
-  noun: string,
 ) {
   const all = `/houses/:house/${path}` as const;
   const one = `/houses/:house/${path}/:id` as const;
   return {
-    [`add${name}`]: post(all, permission, `Adds a ${noun}.`),
-    [`change${name}`]: put(one, permission, `Changes a ${noun}.`),
-    [`remove${name}`]: remove(one, permission, `Deletes a ${noun} that nothing refers to.`),
+    [`add${name}`]: post(all, permission),
+    [`change${name}`]: put(one, permission),
+    [`remove${name}`]: remove(one, permission),
   } as { readonly [Key in `add${Name}`]: ReturnType<typeof post<typeof all>> } & {
     readonly [Key in `change${Name}`]: ReturnType<typeof put<typeof one>>;
   } & { readonly [Key in `remove${Name}`]: ReturnType<typeof remove<typeof one>> };

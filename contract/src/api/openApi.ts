@@ -3,6 +3,7 @@ import { ROLE_PERMISSIONS, ROLES } from '../access/permissions';
 import type { RouteDefinition } from './defineRoute';
 import { paramsSchema } from './params';
 import { schemasOf } from './routeSchemas';
+import { ROUTE_SUMMARIES } from './routeSummaries';
 import { ROUTE_AREAS } from './routeTable';
 import { API, type RouteName } from './routes';
 
@@ -76,7 +77,7 @@ export function openApiDocument(answers: AnswerSchemas) {
 
 function operation(
   name: RouteName,
-  { path, permission, summary, status, media }: RouteDefinition,
+  { path, permission, status, media }: RouteDefinition,
   area: string,
   { byRoute }: AnswerSchemas,
 ): object {
@@ -84,7 +85,7 @@ function operation(
   const type = MEDIA_TYPE[media];
   return {
     operationId: name,
-    summary,
+    summary: ROUTE_SUMMARIES[name],
     description: whoMay(permission),
     tags: [area],
     security: permission === 'public' ? [] : [{ session: [] }],

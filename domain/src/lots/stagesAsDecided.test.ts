@@ -4,7 +4,8 @@ import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { deriveLot } from './deriveLot';
 import { emptyMark } from './marks';
-import { decidedMoves, stagesAsDecided } from './stagesAsDecided';
+import { decidedMoves } from './decidedMoves';
+import { stagesAsDecided } from './stagesAsDecided';
 
 const DATE = '2026-11-25';
 const book = exampleBook();

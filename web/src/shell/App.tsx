@@ -48,6 +48,8 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   Crew: async () => (await import('../places/crew/rota/Crew')).Crew,
   MyShift: async () => (await import('../places/crew/shift/MyShift')).MyShift,
   HandoverPage: async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
+  Practice: async () => (await import('../places/practice/Practice')).Practice,
+  Reading: async () => (await import('../places/practice/reading/Reading')).Reading,
   Trials: async () => (await import('../places/log/trials/Trials')).Trials,
   Steady: async () => (await import('../places/log/steady/Steady')).Steady,
   WhyPage: async () => (await import('../places/log/why/WhyPage')).WhyPage,

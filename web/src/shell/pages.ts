@@ -24,6 +24,7 @@ const WHAT_NOW = ['tonight', 'whatNow', 'engine'] as const;
 const MIX = ['mix', 'bench', 'engine', 'tonight'] as const;
 const WALK_IN = ['walkIn', 'whatNow'] as const;
 const CREW = ['crew', 'tonight', 'whatNow'] as const;
+const PRACTICE = ['practice', 'crew'] as const;
 const LOG = ['log', 'engine', 'bench', 'mix', 'tonight', 'whatNow'] as const;
 
 /**
@@ -224,6 +225,20 @@ export const PAGES = [
     words: CREW,
     manual: 'my-shift',
     name: 'crew.nav.mine',
+  },
+  {
+    path: 'crew/practice',
+    component: 'Practice',
+    words: PRACTICE,
+    manual: 'practice',
+    name: 'practice.title',
+  },
+  {
+    path: 'crew/practice/reading',
+    component: 'Reading',
+    words: PRACTICE,
+    manual: 'practice',
+    name: 'practice.reading.title',
   },
   { path: 'log', component: 'Log', words: LOG, manual: 'log', name: 'stops.log' },
   {

@@ -16,6 +16,7 @@ export type WordArea =
   | 'bench'
   | 'walkIn'
   | 'crew'
+  | 'practice'
   | 'log'
   | 'house'
   | 'files';
@@ -41,6 +42,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     bench: () => import('./en/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./en/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./en/crew.json', { with: { type: 'json' } }),
+    practice: () => import('./en/practice.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./en/log')).words }),
     house: () => import('./en/house.json', { with: { type: 'json' } }),
     files: () => import('./en/files.json', { with: { type: 'json' } }),
@@ -57,6 +59,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     bench: () => import('./it/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./it/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./it/crew.json', { with: { type: 'json' } }),
+    practice: () => import('./it/practice.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./it/log')).words }),
     house: () => import('./it/house.json', { with: { type: 'json' } }),
     files: () => import('./it/files.json', { with: { type: 'json' } }),
@@ -73,6 +76,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     bench: () => import('./es/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./es/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./es/crew.json', { with: { type: 'json' } }),
+    practice: () => import('./es/practice.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./es/log')).words }),
     house: () => import('./es/house.json', { with: { type: 'json' } }),
     files: () => import('./es/files.json', { with: { type: 'json' } }),
@@ -89,6 +93,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     bench: () => import('./ar/bench.json', { with: { type: 'json' } }),
     walkIn: () => import('./ar/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./ar/crew.json', { with: { type: 'json' } }),
+    practice: () => import('./ar/practice.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./ar/log')).words }),
     house: () => import('./ar/house.json', { with: { type: 'json' } }),
     files: () => import('./ar/files.json', { with: { type: 'json' } }),

@@ -13,6 +13,7 @@ export function CrewNav() {
         { to: `/${house}/crew`, name: t('crew.nav.everybody') },
         { to: `/${house}/crew/shift`, name: t('crew.nav.mine') },
         { to: `/${house}/crew/handover`, name: t('crew.nav.handover') },
+        { to: `/${house}/crew/practice`, name: t('crew.nav.practice') },
       ]}
     />
   );

@@ -8,11 +8,12 @@ import type {
   NarrowDocument,
   NoDose,
 } from '@calm/contract';
-import type { equivalentDocument, WaitingLot, WhatNow } from '@calm/domain';
+import type { equivalentDocument, ReadingAsked, WaitingLot, WhatNow } from '@calm/domain';
 import type {
   Diagnosis,
   DoughRoute,
   NarrowedLot,
+  ReadingCase,
   ReadyBatch,
   Result,
   Simulation,
@@ -57,6 +58,8 @@ export interface EngineInWorker {
   equivalent(asked: EquivalentDocument): ReturnType<typeof equivalentDocument>;
   /** What can be done with a lot that waits. */
   whatNow(lot: WaitingLot): WhatNowAnswer;
+  /** A dough to be read in practice; null where it is never so. */
+  reading(asked: ReadingAsked): ReadingCase | null;
   /** What may have been behind a fault. */
   diagnose(asked: DiagnoseDocument): DiagnosisAnswer;
   /** That a service's balls are enough at every minute, 0–1. */

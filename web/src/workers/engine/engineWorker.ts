@@ -3,8 +3,10 @@ import {
   doseDocument,
   equivalentDocument,
   narrowDocument,
+  readingOf,
   routeOfDocument,
   whatNow,
+  type ReadingAsked,
   type WaitingLot,
 } from '@calm/domain';
 import type {
@@ -42,6 +44,7 @@ const engine: EngineInWorker = {
   diagnose: (asked: DiagnoseDocument) => diagnoseDocument(asked),
   equivalent: (asked: EquivalentDocument) => equivalentDocument(asked),
   whatNow: (lot: WaitingLot) => whatNow(lot),
+  reading: (asked: ReadingAsked) => readingOf(asked),
   enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };
 

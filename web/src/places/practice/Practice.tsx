@@ -1,0 +1,90 @@
+import type { PracticeResult } from '@calm/contract';
+import { personOf } from '@calm/domain';
+import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { useFormats } from '../../parts/format/useFormats';
+import { Page } from '../../parts/layout/Page';
+import { WaitingPage } from '../../parts/layout/WaitingPage';
+import { WideTable } from '../../parts/layout/WideTable';
+import { Failed } from '../../parts/messages/Failed';
+import { useBookQuery, usePracticeQuery } from '../../state/api/api';
+import { usePermission } from '../../state/api/usePermission';
+import { useHouse } from '../../state/board/useBoard';
+import styles from './Practice.module.css';
+import { readingSkills } from './skills';
+
+const NONE: readonly PracticeResult[] = [];
+
+/** The craft on one's own dough, before it costs anything: what can be practised, and how it went. */
+export function Practice() {
+  const { t } = useTranslation();
+  const f = useFormats();
+  const house = useHouse();
+  const mayPractise = usePermission('mark');
+  const book = useBookQuery(house);
+  const results = usePracticeQuery(house);
+  if (book.error && !book.data)
+    return <Failed error={book.error} onRetry={() => void book.refetch()} />;
+  if (!book.data || results.isLoading) return <WaitingPage />;
+  const skills = readingSkills(results.data ?? NONE);
+  const { data } = book;
+  return (
+    <Page title={t('practice.title')} lead={t('practice.lead')}>
+      <section className={styles['exercise']} aria-labelledby="practice-reading">
+        <div>
+          <h2 id="practice-reading">{t('practice.reading.title')}</h2>
+          <p>{t('practice.reading.about')}</p>
+        </div>
+        {mayPractise && (
+          <Button
+            variant="contained"
+            size="large"
+            component={Link}
+            to={`/${house}/crew/practice/reading`}
+          >
+            {t('practice.reading.begin')}
+          </Button>
+        )}
+      </section>
+      <section>
+        <h2>{t('practice.skills.title')}</h2>
+        {skills.length === 0 ? (
+          <p className="quiet">{t('practice.skills.none')}</p>
+        ) : (
+          <WideTable label={t('practice.skills.table')}>
+            <Table>
+              <TableHead>
+                <TableRow>
+                  <TableCell>{t('practice.skills.who')}</TableCell>
+                  <TableCell align="right">{t('practice.skills.count')}</TableCell>
+                  <TableCell align="right">{t('practice.skills.well')}</TableCell>
+                  <TableCell align="right">{t('practice.skills.steady')}</TableCell>
+                  <TableCell>{t('practice.skills.last')}</TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
+                {skills.map(({ personId, count, mean, spread, lastAtMs }) => (
+                  <TableRow key={personId}>
+                    <TableCell component="th" scope="row">
+                      {personOf(data, personId)?.name ?? ''}
+                    </TableCell>
+                    <TableCell align="right">{f.count(count)}</TableCell>
+                    <TableCell align="right">{f.count(Math.round(100 * mean))}</TableCell>
+                    <TableCell align="right">± {f.count(Math.round(100 * spread))}</TableCell>
+                    <TableCell>{f.moment(lastAtMs)}</TableCell>
+                  </TableRow>
+                ))}
+              </TableBody>
+            </Table>
+          </WideTable>
+        )}
+      </section>
+    </Page>
+  );
+}

@@ -1,0 +1,58 @@
+import type { ReadingAnswer, ReadingCase } from '@calm/core';
+import { describe, expect, it, jest } from '@jest/globals';
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { renderInApp } from '../../../test-support/render';
+import { Answer } from './Answer';
+import { Coach } from './Coach';
+import { Seen } from './Seen';
+
+const asked: ReadingCase = {
+  kind: { found: 'right', warmth: 'warm' },
+  seen: {
+    hours: 26,
+    hoursHere: 1.5,
+    airTempC: 27,
+    coreTempC: 24,
+    silhouette: { width: 1.5, height: 0.6 },
+    poke: 'slowly',
+  },
+  odds: { early: 0.04, right: 0.9, late: 0.06 },
+  minutesLeft: 100,
+};
+
+describe('a dough to be read', () => {
+  it('is told in words as it is drawn', () => {
+    renderInApp(<Seen seen={asked.seen} />);
+    expect(screen.getByRole('img')).toHaveAccessibleName(/1\.50×.*0\.60×/);
+    expect(screen.getByText('comes back slowly')).toBeInTheDocument();
+    expect(screen.getByText('24 °C')).toBeInTheDocument();
+    expect(screen.getByText('27 °C')).toBeInTheDocument();
+  });
+
+  it('is answered once both are said; what is past is not good for any longer', async () => {
+    const say = jest.fn<(answer: ReadingAnswer) => void>();
+    renderInApp(<Answer onSay={say} />);
+    const done = screen.getByRole('button', { name: 'Say so' });
+    expect(done).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: 'Right' }));
+    expect(done).toBeDisabled();
+    await userEvent.click(screen.getByRole('button', { name: /^2\sh$/ }));
+    await userEvent.click(done);
+    expect(say).toHaveBeenLastCalledWith({ found: 'right', minutesLeft: 120 });
+    await userEvent.click(screen.getByRole('button', { name: 'Too late' }));
+    expect(screen.queryByText('For how long is it still good?')).not.toBeInTheDocument();
+    await userEvent.click(done);
+    expect(say).toHaveBeenLastCalledWith({ found: 'late', minutesLeft: null });
+  });
+});
+
+describe('the coach', () => {
+  it('says what it was, why, and how likely each was', () => {
+    renderInApp(<Coach asked={asked} score={0.93} usualC={22} />);
+    expect(screen.getByText(/^Right Good for another 1\sh 40\smin\.$/)).toBeInTheDocument();
+    expect(screen.getByText(/is 5\s°C warmer than planned, so it came sooner/)).toBeInTheDocument();
+    expect(screen.getByText('90 %')).toBeInTheDocument();
+    expect(screen.getByText('Your answer: 93 of a hundred.')).toBeInTheDocument();
+  });
+});

@@ -1,0 +1,57 @@
+import type { PracticeResult } from '@calm/contract';
+import { describe, expect, it } from '@jest/globals';
+import { readingSkills } from '../skills';
+import { pastReadings, roundOf } from './readingRound';
+
+const result = (personId: string, at: string, ...scores: number[]): PracticeResult => ({
+  id: `${personId}/${at}`,
+  personId,
+  at,
+  receivedAt: null,
+  content: {
+    kind: 'reading',
+    readings: scores.map((score) => ({ found: 'late', warmth: 'warm', score })),
+  },
+});
+const results = [
+  result('ben', '2026-11-25T10:00:00.000Z', 1, 0.5),
+  result('mara', '2026-11-24T10:00:00.000Z', 0.2),
+  result('ben', '2026-11-20T10:00:00.000Z', 0),
+];
+
+describe('what somebody has read', () => {
+  it('is theirs alone, in time’s order, with what of a round is not kept yet', () => {
+    const open = [{ found: 'early', warmth: 'cool', score: 0.7, atMs: 5 }] as const;
+    const past = pastReadings(results, 'ben', open);
+    expect(past.map(({ score }) => score)).toEqual([0, 1, 0.5, 0.7]);
+    expect(past.at(-1)?.kind).toEqual({ found: 'early', warmth: 'cool' });
+    expect(pastReadings(results, 'nobody', [])).toEqual([]);
+  });
+
+  it('is on the device until its round is kept, and nothing else is believed of it', () => {
+    const storage = roundOf('yard', 'ben');
+    const one = { found: 'right', warmth: 'usual', score: 0.9, atMs: 1 } as const;
+    storage.write([one]);
+    expect(roundOf('yard', 'ben').read()).toEqual([one]);
+    expect(roundOf('yard', 'mara').read()).toEqual([]);
+    localStorage.setItem(storage.key, JSON.stringify([one, { found: 'never' }, 3]));
+    expect(storage.read()).toEqual([one]);
+    localStorage.setItem(storage.key, '"round"');
+    expect(storage.read()).toEqual([]);
+  });
+});
+
+describe('who can read dough', () => {
+  it('is told by the last, with how they scatter, whoever practised last first', () => {
+    const [ben, mara] = readingSkills(results);
+    expect([ben?.personId, mara?.personId]).toEqual(['ben', 'mara']);
+    expect(ben).toMatchObject({ count: 3, mean: 0.5 });
+    expect(ben?.spread).toBeCloseTo(Math.sqrt((0.25 + 0.25) / 3), 9);
+    expect(mara?.spread).toBe(0);
+    const many = readingSkills([
+      result('ben', '2026-11-25T10:00:00.000Z', ...Array.from({ length: 24 }, () => 1)),
+      result('ben', '2026-11-20T10:00:00.000Z', 0, 0, 0),
+    ]);
+    expect(many[0]).toMatchObject({ count: 27, mean: 1, spread: 0 });
+  });
+});

@@ -1,0 +1,114 @@
+import type { HouseBook, PracticeResult } from '@calm/contract';
+import {
+  nextReading,
+  scoreReading,
+  type PastReading,
+  type ReadingAnswer,
+  type ReadingCase,
+} from '@calm/core';
+import { readableDoughs, type ReadableDough } from '@calm/domain';
+import { useEffect, useMemo, useState } from 'react';
+import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
+import { useCursor } from '../../../state/time/useCursor';
+import { engine } from '../../../workers/engine/engine';
+import { pastReadings, ROUND, roundOf, type OpenRound } from './readingRound';
+
+/** A dough that is to be read, and what was said of it; null until something was. */
+export interface ReadingTurn {
+  readonly dough: ReadableDough;
+  readonly asked: ReadingCase;
+  readonly said: { readonly answer: ReadingAnswer; readonly score: number } | null;
+}
+
+/** What the next dough is chosen by. */
+interface Wish {
+  readonly past: readonly PastReading[];
+  readonly nowMs: number;
+  readonly seed: number;
+}
+
+/** Kinds that are tried until a dough of the house is so. */
+const MOST_TRIES = 12;
+const SEEDS = 1_000_000;
+
+/** A dough of the house to read next; null where none can be. */
+async function drawn(
+  doughs: readonly ReadableDough[],
+  { past, nowMs, seed }: Wish,
+): Promise<ReadingTurn | null> {
+  for (let i = 0; i < MOST_TRIES; i += 1) {
+    const { kind, hardness } = nextReading(past, nowMs, seed + i);
+    const dough = doughs[(seed + i) % doughs.length];
+    if (!dough) return null;
+    const { document } = dough;
+    const asked = await engine().reading({ document, kind, hardness, seed: seed + i });
+    if (asked) return { dough, asked, said: null };
+  }
+  return null;
+}
+
+/**
+ * Somebody's round of doughs to read: one at a time, kept when it is over.
+ *
+ * @param results what was practised before, newest first
+ * @param words what it is called while it waits to be sent
+ */
+export function useReading(
+  house: string,
+  personId: string,
+  book: HouseBook,
+  results: readonly PracticeResult[],
+  words: string,
+) {
+  const { nowMs } = useCursor();
+  const storage = useMemo(() => roundOf(house, personId), [house, personId]);
+  const [round, setRound] = useState<OpenRound>(() => storage.read());
+  const wishFor = (open: OpenRound): Wish => ({
+    past: pastReadings(results, personId, open),
+    nowMs,
+    seed: Math.floor(Math.random() * SEEDS),
+  });
+  const [wish, setWish] = useState(() => wishFor(round));
+  const [turn, setTurn] = useState<ReadingTurn | 'none' | null>(null);
+  const post = useOutboxItems(house);
+  const doughs = useMemo(() => readableDoughs(book), [book]);
+
+  useEffect(() => {
+    let isGone = false;
+    void drawn(doughs, wish).then((next) => {
+      if (!isGone) setTurn(next ?? 'none');
+    });
+    return () => {
+      isGone = true;
+    };
+  }, [doughs, wish]);
+
+  const keep = () => {
+    storage.write([]);
+    setRound([]);
+    if (round.length === 0) return;
+    const readings = round.map(({ found, warmth, score }) => ({ found, warmth, score }));
+    const start = { id: crypto.randomUUID(), content: { kind: 'reading', readings } } as const;
+    post({ kind: 'practice', start }, words);
+  };
+  return {
+    turn,
+    round,
+    isOver: round.length >= ROUND,
+    say: (answer: ReadingAnswer) => {
+      if (!turn || turn === 'none' || turn.said) return;
+      const score = scoreReading(turn.asked, answer);
+      const now = [...round, { ...turn.asked.kind, score, atMs: nowMs }];
+      storage.write(now);
+      setRound(now);
+      setTurn({ ...turn, said: { answer, score } });
+    },
+    /** The next dough; a round that is over is kept, and another one begins. */
+    goOn: () => {
+      if (round.length >= ROUND) keep();
+      setTurn(null);
+      setWish(wishFor(round));
+    },
+    keep,
+  };
+}
