@@ -46,6 +46,8 @@ const PAGES = [
   'crew',
   'crew/shift',
   'crew/handover',
+  'crew/practice',
+  'crew/practice/reading',
   'log',
   'log/consistency',
   'house',

@@ -102,7 +102,7 @@ export function trayCourse(evening: Evening, dough: EveningDough, way: TrayWay):
 }
 
 /** Hands' minutes for one tray. */
-export const ACT_MIN = {
+const ACT_MIN = {
   pull: 2,
   chill: 2,
   're-ball': 8,

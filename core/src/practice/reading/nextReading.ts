@@ -35,17 +35,24 @@ const CONTRARY_FROM = 0.5;
  *
  * @param past in time's order
  * @param seed which of those that are as urgent
+ * @param without kinds that none of the house's doughs can be
+ * @returns null where all are left out
  */
 export function nextReading(
   past: readonly PastReading[],
   nowMs: number,
   seed: number,
-): { readonly kind: ReadingKind; readonly hardness: number } {
+  without: readonly ReadingKind[] = [],
+): { readonly kind: ReadingKind; readonly hardness: number } | null {
   const { uniform } = randomOf(seed);
   const last = past.slice(-LAST);
   const mean = last.reduce((sum, { score }) => sum + score, 0) / Math.max(LAST, last.length);
   const hardness = Math.max(0, (mean - HARD_FROM) / (1 - HARD_FROM));
-  const [urgent] = READING_KINDS.filter((kind) => hardness >= CONTRARY_FROM || !isContrary(kind))
+  const [urgent] = READING_KINDS.filter(
+    (kind) =>
+      (hardness >= CONTRARY_FROM || !isContrary(kind)) &&
+      !without.some((each) => isSame(each, kind)),
+  )
     .map((kind) => ({
       kind,
       overdue: overdueOf(
@@ -55,7 +62,7 @@ export function nextReading(
       chance: uniform(),
     }))
     .sort((a, b) => b.overdue - a.overdue || a.chance - b.chance);
-  return { kind: (urgent as { readonly kind: ReadingKind }).kind, hardness };
+  return urgent ? { kind: urgent.kind, hardness } : null;
 }
 
 const isSame = (a: ReadingKind, b: ReadingKind): boolean =>

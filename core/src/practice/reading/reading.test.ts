@@ -125,6 +125,13 @@ describe('reading dough', () => {
   });
 });
 
+/** What is asked next; there always is something. */
+const next = (past: readonly PastReading[], nowMs: number, seed: number) => {
+  const told = nextReading(past, nowMs, seed);
+  if (!told) throw new Error('something is asked');
+  return told;
+};
+
 describe('what is asked next', () => {
   const NOW = Date.parse('2026-11-30T12:00:00Z');
   const [first, second] = READING_KINDS as [ReadingCase['kind'], ReadingCase['kind']];
@@ -137,24 +144,28 @@ describe('what is asked next', () => {
 
   it('is what was wrong, soon; what was right stays away ever longer', () => {
     const once = known.map((each) => ({ ...each, kind: each.kind }));
-    expect(nextReading([...once, done(second, 2, 0.1)], NOW, 1).kind).toEqual(second);
+    expect(next([...once, done(second, 2, 0.1)], NOW, 1).kind).toEqual(second);
     const twice = READING_KINDS.flatMap((kind) => [done(kind, 9, 1), done(kind, 8, 1)]);
     const oneOnce = twice.filter(({ kind, atMs }) => kind !== first || atMs === NOW - 8 * 60_000);
-    expect(nextReading(oneOnce, NOW, 1).kind).toEqual(first);
+    expect(next(oneOnce, NOW, 1).kind).toEqual(first);
   });
 
   it('asks everything once before it asks anything again, and gets harder as it goes well', () => {
     let past: PastReading[] = [];
     for (let i = 0; i < READING_KINDS.length; i += 1) {
-      const { kind } = nextReading(past, NOW + i * 1000, i);
+      const { kind } = next(past, NOW + i * 1000, i);
       past = [...past, { kind, atMs: NOW + i * 1000, score: 1 }];
     }
     expect(new Set(past.map(({ kind }) => `${kind.found}${kind.warmth}`)).size).toBe(9);
-    expect(nextReading([], NOW, 1).hardness).toBe(0);
-    expect(nextReading(past, NOW, 1).hardness).toBe(1);
-    expect(
-      nextReading([...past, done(first, 0, 0), done(second, 0, 0)], NOW, 1).hardness,
-    ).toBeLessThan(1);
+    expect(next([], NOW, 1).hardness).toBe(0);
+    expect(next(past, NOW, 1).hardness).toBe(1);
+    expect(next([...past, done(first, 0, 0), done(second, 0, 0)], NOW, 1).hardness).toBeLessThan(1);
     expect(RIGHT_FROM).toBeLessThan(1);
+  });
+
+  it('is nothing that the house’s doughs cannot be', () => {
+    const [only, ...others] = READING_KINDS;
+    expect(nextReading([], NOW, 1, others)?.kind).toEqual(only);
+    expect(nextReading([], NOW, 1, READING_KINDS)).toBeNull();
   });
 });

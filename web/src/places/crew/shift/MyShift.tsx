@@ -50,7 +50,8 @@ export function MyShift() {
       <Unread house={house} board={board} />
       {isEmpty && (
         <p className={styles['nothing']}>
-          {t(done.length > 0 ? 'crew.mine.allDone' : 'crew.mine.nothing')}
+          {t(done.length > 0 ? 'crew.mine.allDone' : 'crew.mine.nothing')}{' '}
+          <Link to={`/${house}/crew/practice`}>{t('crew.nav.practice')}</Link>
         </p>
       )}
       {now.map((each) => (

@@ -5,6 +5,7 @@ import {
   type PastReading,
   type ReadingAnswer,
   type ReadingCase,
+  type ReadingKind,
 } from '@calm/core';
 import { readableDoughs, type ReadableDough } from '@calm/domain';
 import { useEffect, useMemo, useState } from 'react';
@@ -27,24 +28,24 @@ interface Wish {
   readonly seed: number;
 }
 
-/** Kinds that are tried until a dough of the house is so. */
-const MOST_TRIES = 12;
 const SEEDS = 1_000_000;
 
-/** A dough of the house to read next; null where none can be. */
+/** A dough of the house to read next: of the kind that is asked next and that some dough can be; null where none can. */
 async function drawn(
   doughs: readonly ReadableDough[],
   { past, nowMs, seed }: Wish,
 ): Promise<ReadingTurn | null> {
-  for (let i = 0; i < MOST_TRIES; i += 1) {
-    const { kind, hardness } = nextReading(past, nowMs, seed + i);
-    const dough = doughs[(seed + i) % doughs.length];
-    if (!dough) return null;
-    const { document } = dough;
-    const asked = await engine().reading({ document, kind, hardness, seed: seed + i });
-    if (asked) return { dough, asked, said: null };
+  const without: ReadingKind[] = [];
+  for (;;) {
+    const next = nextReading(past, nowMs, seed, without);
+    if (!next) return null;
+    for (let i = 0; i < doughs.length; i += 1) {
+      const dough = doughs[(seed + i) % doughs.length] as ReadableDough;
+      const asked = await engine().reading({ document: dough.document, ...next, seed: seed + i });
+      if (asked) return { dough, asked, said: null };
+    }
+    without.push(next.kind);
   }
-  return null;
 }
 
 /**
