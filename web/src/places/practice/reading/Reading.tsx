@@ -1,13 +1,14 @@
 import type { HouseBook, PracticeResult, Session } from '@calm/contract';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
+import { Link, Navigate } from 'react-router';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { Failed } from '../../../parts/messages/Failed';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { useBookQuery, usePracticeQuery, useSessionQuery } from '../../../state/api/api';
+import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
 import { Answer } from './Answer';
 import { Coach } from './Coach';
@@ -23,10 +24,13 @@ export function Reading() {
   const book = useBookQuery(house);
   const me = useSessionQuery(house);
   const results = usePracticeQuery(house);
+  const mayPractise = usePermission('mark');
   if (book.error && !book.data)
     return <Failed error={book.error} onRetry={() => void book.refetch()} />;
   // Without what was practised before, as with no line to the house, practice begins plain.
   if (!book.data || !me.data || results.isLoading) return <WaitingPage />;
+  // Who only looks has nothing that could be kept.
+  if (!mayPractise) return <Navigate to={`/${house}/crew/practice`} replace />;
   return <Round house={house} book={book.data} me={me.data} results={results.data ?? NONE} />;
 }
 
