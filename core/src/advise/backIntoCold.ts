@@ -6,15 +6,13 @@ import {
   type Target,
 } from '../ferment';
 import { ok, type Result } from '../result';
-import { soFar, type AdvicePlace } from './waysAhead';
+import { COLD_AIR_C, soFar, type AdvicePlace } from './waysAhead';
 
 /** Chilled balls are asked to keep so long, h. */
 const KEEPS_H = 12;
 /** They open well so often by then. */
 const OFTEN = 0.8;
 const STEP_H = 0.25;
-/** In air no warmer than this, balls stand in the cold, °C. */
-export const COLD_AIR_C = 8;
 /** Nobody leaves balls out for longer and chills them then, h. */
 const MOST_OUT_H = 12;
 const MOST_KEPT_H = 96;

@@ -4,4 +4,4 @@ export { asSeen } from './asSeen';
 export * from './backIntoCold';
 export * from './equivalent';
 export * from './flourSwap';
-export { soFar, type AdvicePlace, type DoughSoFar } from './waysAhead';
+export { COLD_AIR_C, soFar, type AdvicePlace, type DoughSoFar } from './waysAhead';

@@ -30,8 +30,8 @@ export interface DoughSoFar {
   readonly nowHour: number;
 }
 
-/** As cold, dough waits rather than rises, °C. */
-const COLD_C = 8;
+/** In air no warmer than this, dough waits rather than rises, °C. */
+export const COLD_AIR_C = 8;
 /** A place is another one from so much warmer or colder on, °C. */
 const APART_C = 1;
 /** What is pulled goes from air that is colder than where it is opened by so much, °C. */
@@ -237,7 +237,7 @@ function balledAgain(
 
 const wayTo = (airTempC: number, hereC: number): Action => {
   if (airTempC > hereC) return 'warmer';
-  return airTempC <= COLD_C && hereC > COLD_C ? 'chill' : 'colder';
+  return airTempC <= COLD_AIR_C && hereC > COLD_AIR_C ? 'chill' : 'colder';
 };
 
 /** A way whose last stage lasts until an hour; balls where it would end in one piece. */

@@ -98,6 +98,5 @@ export function waysOf(moments: number): TrayWay[] {
     );
     return [way, ...next.flatMap(longer)];
   };
-  // Dough that is put back into the cold as the last thing is kept for another day.
   return longer([]);
 }

@@ -1,4 +1,3 @@
-import type { PracticeResult } from '@calm/contract';
 import { personOf } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
@@ -13,13 +12,12 @@ import { Page } from '../../parts/layout/Page';
 import { WaitingPage } from '../../parts/layout/WaitingPage';
 import { WideTable } from '../../parts/layout/WideTable';
 import { Failed } from '../../parts/messages/Failed';
-import { useBookQuery, usePracticeQuery } from '../../state/api/api';
+import { useBookQuery } from '../../state/api/api';
 import { usePermission } from '../../state/api/usePermission';
 import { useHouse } from '../../state/board/useBoard';
 import styles from './Practice.module.css';
 import { readingSkills } from './skills';
-
-const NONE: readonly PracticeResult[] = [];
+import { usePracticeResults } from './usePracticeResults';
 
 /** The craft on one's own dough, before it costs anything: what can be practised, and how it went. */
 export function Practice() {
@@ -28,11 +26,11 @@ export function Practice() {
   const house = useHouse();
   const mayPractise = usePermission('mark');
   const book = useBookQuery(house);
-  const results = usePracticeQuery(house);
+  const results = usePracticeResults(house);
   if (book.error && !book.data)
     return <Failed error={book.error} onRetry={() => void book.refetch()} />;
-  if (!book.data || results.isLoading) return <WaitingPage />;
-  const skills = readingSkills(results.data ?? NONE);
+  if (!book.data || !results) return <WaitingPage />;
+  const skills = readingSkills(results);
   const { data } = book;
   return (
     <Page title={t('practice.title')} lead={t('practice.lead')}>

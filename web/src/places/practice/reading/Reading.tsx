@@ -7,31 +7,29 @@ import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
 import { Failed } from '../../../parts/messages/Failed';
 import { Waiting } from '../../../parts/messages/Waiting';
-import { useBookQuery, usePracticeQuery, useSessionQuery } from '../../../state/api/api';
+import { useBookQuery, useSessionQuery } from '../../../state/api/api';
 import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
+import { usePracticeResults } from '../usePracticeResults';
 import { Answer } from './Answer';
 import { Coach } from './Coach';
 import { ROUND } from './readingRound';
 import { Seen } from './Seen';
 import { useReading } from './useReading';
 
-const NONE: readonly PracticeResult[] = [];
-
 /** Doughs of one's own house to be read, one after the other. */
 export function Reading() {
   const house = useHouse();
   const book = useBookQuery(house);
   const me = useSessionQuery(house);
-  const results = usePracticeQuery(house);
+  const results = usePracticeResults(house);
   const mayPractise = usePermission('mark');
   if (book.error && !book.data)
     return <Failed error={book.error} onRetry={() => void book.refetch()} />;
-  // Without what was practised before, as with no line to the house, practice begins plain.
-  if (!book.data || !me.data || results.isLoading) return <WaitingPage />;
+  if (!book.data || !me.data || !results) return <WaitingPage />;
   // Who only looks has nothing that could be kept.
   if (!mayPractise) return <Navigate to={`/${house}/crew/practice`} replace />;
-  return <Round house={house} book={book.data} me={me.data} results={results.data ?? NONE} />;
+  return <Round house={house} book={book.data} me={me.data} results={results} />;
 }
 
 function Round({
@@ -48,7 +46,7 @@ function Round({
   const { t } = useTranslation();
   const f = useFormats();
   const title = t('practice.reading.title');
-  const { turn, round, isOver, say, goOn, keep } = useReading(
+  const { turn, round, isOver, say, goOn, stop } = useReading(
     house,
     me.personId,
     book,
@@ -57,7 +55,7 @@ function Round({
   );
   const mean = round.reduce((sum, { score }) => sum + score, 0) / Math.max(1, round.length);
   const back = (
-    <Button variant="outlined" component={Link} to={`/${house}/crew/practice`} onClick={keep}>
+    <Button variant="outlined" component={Link} to={`/${house}/crew/practice`} onClick={stop}>
       {t('practice.stop')}
     </Button>
   );

@@ -1,6 +1,8 @@
 import type { PracticeResult } from '@calm/contract';
 import { describe, expect, it } from '@jest/globals';
+import type { OutboxItem } from '../../../state/outbox/outbox';
 import { readingSkills } from '../skills';
+import { withWaiting } from '../usePracticeResults';
 import { pastReadings, roundOf } from './readingRound';
 
 const result = (personId: string, at: string, ...scores: number[]): PracticeResult => ({
@@ -38,6 +40,35 @@ describe('what somebody has read', () => {
     expect(storage.read()).toEqual([one]);
     localStorage.setItem(storage.key, '"round"');
     expect(storage.read()).toEqual([]);
+  });
+});
+
+describe('what was practised without a line', () => {
+  const item = (personId: string, id: string): OutboxItem => ({
+    id: `key-${id}`,
+    house: 'yard',
+    personId,
+    sessionId: 's',
+    at: '2026-11-26T10:00:00.000Z',
+    words: 'Read the dough',
+    command: {
+      kind: 'practice',
+      start: {
+        id,
+        content: { kind: 'reading', readings: [{ found: 'late', warmth: 'warm', score: 1 }] },
+      },
+    },
+    refusal: null,
+  });
+
+  it('counts already, once, and not where the house would not have it', () => {
+    const [sent] = results;
+    if (!sent) throw new Error('there is one');
+    const now = withWaiting(results, [item('ben', 'new'), item('ben', sent.id)]);
+    expect(now.map(({ id }) => id)).toEqual(['new', ...results.map(({ id }) => id)]);
+    expect(pastReadings(now, 'ben', []).at(-1)?.score).toBe(1);
+    const refusal = { type: '/problems/bad-input', title: 'No', status: 400 } as never;
+    expect(withWaiting(results, [{ ...item('ben', 'new'), refusal }])).toEqual(results);
   });
 });
 

@@ -84,32 +84,37 @@ export function useReading(
     };
   }, [doughs, wish]);
 
-  const keep = () => {
+  const keep = (done: OpenRound) => {
     storage.write([]);
-    setRound([]);
-    if (round.length === 0) return;
-    const readings = round.map(({ found, warmth, score }) => ({ found, warmth, score }));
+    const readings = done.map(({ found, warmth, score }) => ({ found, warmth, score }));
     const start = { id: crypto.randomUUID(), content: { kind: 'reading', readings } } as const;
     post({ kind: 'practice', start }, words);
   };
+  const isOver = round.length >= ROUND;
   return {
     turn,
     round,
-    isOver: round.length >= ROUND,
+    isOver,
+    /** What is said last of a round keeps it. */
     say: (answer: ReadingAnswer) => {
       if (!turn || turn === 'none' || turn.said) return;
       const score = scoreReading(turn.asked, answer);
       const now = [...round, { ...turn.asked.kind, score, atMs: nowMs }];
-      storage.write(now);
+      if (now.length >= ROUND) keep(now);
+      else storage.write(now);
       setRound(now);
       setTurn({ ...turn, said: { answer, score } });
     },
-    /** The next dough; a round that is over is kept, and another one begins. */
+    /** The next dough, of another round when this one is over. */
     goOn: () => {
-      if (round.length >= ROUND) keep();
+      const open = isOver ? [] : round;
+      setRound(open);
       setTurn(null);
-      setWish(wishFor(round));
+      setWish(wishFor(open));
     },
-    keep,
+    /** Keeps what was read of a round that is not over. */
+    stop: () => {
+      if (!isOver && round.length > 0) keep(round);
+    },
   };
 }
