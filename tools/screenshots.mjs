@@ -93,6 +93,15 @@ async function firstRoute(page) {
   await page.getByTestId('reading').waitFor();
 }
 
+/** A dough that was read, with what the coach says. @param {Page} page */
+async function readDough(page) {
+  await page.getByRole('button', { name: 'Right', exact: true }).click();
+  await page.getByRole('button', { name: '2 h' }).click();
+  await page.getByRole('button', { name: 'Say so' }).click();
+  const coach = page.getByRole('status').filter({ hasText: 'Your answer' });
+  await coach.evaluate((element) => element.scrollIntoView({ block: 'end' }));
+}
+
 /** @type {{ name: string, path: string, size: { width: number, height: number }, theme?: 'dark', language?: string, act?: (page: Page) => Promise<void> }[]} */
 const VIEWS = [
   { name: 'tonight', path: 'tonight', size: DESK },
@@ -124,7 +133,7 @@ const VIEWS = [
   { name: 'crew', path: 'crew', size: DESK },
   { name: 'consistency', path: 'log/consistency', size: DESK },
   { name: 'lot', path: 'log?text=YR-1112', size: DESK, act: firstLot },
-  { name: 'tonight-phone', path: 'tonight', size: PHONE },
+  { name: 'practice-phone', path: 'crew/practice/reading', size: PHONE, act: readDough },
   // Last: it stays so for whoever is signed in.
   { name: 'tonight-right-to-left', path: 'tonight', size: DESK, language: 'ar' },
 ];
@@ -150,6 +159,8 @@ await runTool(async () => {
         });
       }
       const page = await context.newPage();
+      // What is drawn by chance is the same each time.
+      await page.addInitScript('Math.random = () => 0.31');
       await page.goto(`${house.url}/lantern-yard/${path}`);
       await page.waitForLoadState('networkidle');
       await page.evaluate('document.fonts.ready');

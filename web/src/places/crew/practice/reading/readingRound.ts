@@ -1,6 +1,6 @@
 import type { PracticeResult, ReadingDone } from '@calm/contract';
 import { LOOKS, WARMTHS, type PastReading } from '@calm/core';
-import { deviceStorage, isFiniteNumber, isObject, isOneOf } from '../../../state/storage';
+import { deviceStorage, isFiniteNumber, isObject, isOneOf } from '../../../../state/storage';
 
 /** Doughs of a round; it is kept once they are read. */
 export const ROUND = 6;

@@ -4,7 +4,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/useFormats';
+import { useFormats } from '../../../../parts/format/useFormats';
 import styles from './Reading.module.css';
 
 /** What can be said of how long it is still good, min. */

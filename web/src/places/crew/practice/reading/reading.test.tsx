@@ -2,7 +2,7 @@ import type { ReadingAnswer, ReadingCase } from '@calm/core';
 import { describe, expect, it, jest } from '@jest/globals';
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { renderInApp } from '../../../test-support/render';
+import { renderInApp } from '../../../../test-support/render';
 import { Answer } from './Answer';
 import { Coach } from './Coach';
 import { Seen } from './Seen';
@@ -50,7 +50,7 @@ describe('a dough to be read', () => {
 describe('the coach', () => {
   it('says what it was, why, and how likely each was', () => {
     renderInApp(<Coach asked={asked} score={0.93} usualC={22} />);
-    expect(screen.getByText(/^Right Good for another 1\sh 40\smin\.$/)).toBeInTheDocument();
+    expect(screen.getByText(/^Good for another 1\sh 40\smin\.$/)).toBeInTheDocument();
     expect(screen.getByText(/is 5\s°C warmer than planned, so it came sooner/)).toBeInTheDocument();
     expect(screen.getByText('90 %')).toBeInTheDocument();
     expect(screen.getByText('Your answer: 93 of a hundred.')).toBeInTheDocument();

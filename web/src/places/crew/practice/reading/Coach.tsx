@@ -1,7 +1,7 @@
 import { LOOKS, ownAnswer, RIGHT_FROM, type ReadingCase } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { formatSurePercent } from '../../../parts/format/odds';
-import { useFormats } from '../../../parts/format/useFormats';
+import { formatSurePercent } from '../../../../parts/format/odds';
+import { useFormats } from '../../../../parts/format/useFormats';
 import styles from './Reading.module.css';
 
 /** After an answer: what it was, why, and what would have told it. */
@@ -21,11 +21,11 @@ export function Coach({
   return (
     <div className={styles['coach']} data-right={score >= RIGHT_FROM} role="status">
       <p>
-        <b>
-          {t(`practice.found.${found}`)}{' '}
-          {minutesLeft !== null && t('practice.reading.left', { left: f.duration(minutesLeft) })}
-        </b>
+        <b>{t(`practice.found.${found}`)}</b>
       </p>
+      {minutesLeft !== null && (
+        <p>{t('practice.reading.left', { left: f.duration(minutesLeft) })}</p>
+      )}
       <p>
         {t(`practice.reading.why.${kind.warmth}`, {
           by: f.apart(seen.airTempC - usualC, 0),

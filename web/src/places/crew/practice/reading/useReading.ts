@@ -9,9 +9,9 @@ import {
 } from '@calm/core';
 import { readableDoughs, type ReadableDough } from '@calm/domain';
 import { useEffect, useMemo, useState } from 'react';
-import { useOutboxItems } from '../../../state/outbox/useOutboxItems';
-import { useCursor } from '../../../state/time/useCursor';
-import { engine } from '../../../workers/engine/engine';
+import { useOutboxItems } from '../../../../state/outbox/useOutboxItems';
+import { useCursor } from '../../../../state/time/useCursor';
+import { engine } from '../../../../workers/engine/engine';
 import { pastReadings, ROUND, roundOf, type OpenRound } from './readingRound';
 
 /** A dough that is to be read, and what was said of it; null until something was. */

@@ -1,6 +1,6 @@
 import type { DoughSeen } from '@calm/core';
 import { useTranslation } from 'react-i18next';
-import { useFormats } from '../../../parts/format/useFormats';
+import { useFormats } from '../../../../parts/format/useFormats';
 import { DoughDrawing } from './DoughDrawing';
 import styles from './Reading.module.css';
 

@@ -1,6 +1,6 @@
 import type { PracticeResult } from '@calm/contract';
 import { describe, expect, it } from '@jest/globals';
-import type { OutboxItem } from '../../../state/outbox/outbox';
+import type { OutboxItem } from '../../../../state/outbox/outbox';
 import { readingSkills } from '../skills';
 import { withWaiting } from '../usePracticeResults';
 import { pastReadings, roundOf } from './readingRound';

@@ -7,14 +7,15 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { useFormats } from '../../parts/format/useFormats';
-import { Page } from '../../parts/layout/Page';
-import { WaitingPage } from '../../parts/layout/WaitingPage';
-import { WideTable } from '../../parts/layout/WideTable';
-import { Failed } from '../../parts/messages/Failed';
-import { useBookQuery } from '../../state/api/api';
-import { usePermission } from '../../state/api/usePermission';
-import { useHouse } from '../../state/board/useBoard';
+import { useFormats } from '../../../parts/format/useFormats';
+import { Page } from '../../../parts/layout/Page';
+import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { WideTable } from '../../../parts/layout/WideTable';
+import { Failed } from '../../../parts/messages/Failed';
+import { useBookQuery } from '../../../state/api/api';
+import { usePermission } from '../../../state/api/usePermission';
+import { useHouse } from '../../../state/board/useBoard';
+import { CrewNav } from '../CrewNav';
 import styles from './Practice.module.css';
 import { readingSkills } from './skills';
 import { usePracticeResults } from './usePracticeResults';
@@ -34,6 +35,7 @@ export function Practice() {
   const { data } = book;
   return (
     <Page title={t('practice.title')} lead={t('practice.lead')}>
+      <CrewNav />
       <section className={styles['exercise']} aria-labelledby="practice-reading">
         <div>
           <h2 id="practice-reading">{t('practice.reading.title')}</h2>
