@@ -1,8 +1,12 @@
 export * from './evening/evening';
 export { routeOfTray, trayCourse, type TrayCourse } from './evening/trayCourse';
+export { QUICK_MIN, QUICK_TRAYS } from './evening/quickDough';
 export * from './evening/scoreEvening';
 export * from './evening/hindsight';
 export * from './evening/plainRule';
+export * from './evening/decisions';
+export * from './evening/eveningSoFar';
+export * from './evening/debrief';
 export * from './reading/readingCase';
 export * from './reading/seen';
 export * from './reading/scoreReading';

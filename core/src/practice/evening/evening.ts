@@ -20,6 +20,10 @@ export interface Evening {
   /** Where trays wait, and where they warm, in the air that is really there. */
   readonly cold: AdvicePlace;
   readonly bench: AdvicePlace;
+  /** What everything takes of hands against a usual evening: 2 for who is alone. */
+  readonly hands: number;
+  /** Whether dough can be mixed beside. */
+  readonly hasMixer: boolean;
 }
 
 /** What can be done with a tray. */
@@ -37,6 +41,33 @@ export interface TrayStep {
 /** What is done with one tray over an evening, in time's order; none leaves it in the cold. */
 export type TrayWay = readonly TrayStep[];
 
+/** Waters that dough can be mixed with beside. */
+export const WATERS = ['cool', 'usual', 'warm'] as const;
+/** One of them. */
+export type Water = (typeof WATERS)[number];
+
+/** Dough that is mixed beside, to be opened the same evening. */
+export interface QuickDough {
+  readonly moment: number;
+  readonly water: Water;
+}
+
+/** What is done with a dough over an evening. */
+export interface DoughPlay {
+  readonly trays: readonly TrayWay[];
+  /** Moment from which no more of it is sold; null sells it to the end. */
+  readonly stop: number | null;
+  /** What is mixed beside; null for nothing. */
+  readonly quick: QuickDough | null;
+}
+
+/** Trays that only go their ways. */
+export const playOfWays = (trays: readonly TrayWay[]): DoughPlay => ({
+  trays,
+  stop: null,
+  quick: null,
+});
+
 /** Minutes from one moment at which something can be done to the next. */
 export const MOMENT_MIN = 30;
 /** More than this is done with no tray. */
@@ -45,6 +76,10 @@ export const MOST_ACTS = 3;
 /** Moments of an evening at which something can be done. */
 export const momentsOf = ({ doughs, doorsMin }: Evening): number =>
   Math.floor((doorsMin + QUARTER_MIN * longestOf(doughs)) / MOMENT_MIN);
+
+/** Minute at which a dough's service is over. */
+export const closeMinOf = ({ doorsMin }: Evening, { perQuarter }: EveningDough): number =>
+  doorsMin + QUARTER_MIN * perQuarter.length;
 
 /** Quarters of an hour that the longest of its services lasts. */
 const longestOf = (doughs: readonly EveningDough[]): number =>

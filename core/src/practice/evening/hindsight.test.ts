@@ -1,10 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
 import { randomOf, type Random } from '../../numerics';
 import { STANDARD_TARGET, type DoughRoute } from '../../ferment';
-import { actsAt, momentsOf, type Evening, type TrayStep, type TrayWay } from './evening';
+import {
+  actsAt,
+  momentsOf,
+  playOfWays,
+  WATERS,
+  type DoughPlay,
+  type Evening,
+  type TrayStep,
+  type TrayWay,
+} from './evening';
 import { bestInHindsight } from './hindsight';
 import { byPlainRule } from './plainRule';
-import { scoreEvening, serve, totalCost, weighedCost } from './scoreEvening';
+import { quickTrays } from './quickDough';
+import { scoreEvening, serve, stopMinOf, totalCost, weighedCost } from './scoreEvening';
 import { trayCourse, type TrayCourse } from './trayCourse';
 
 const SITUATIONS = 20;
@@ -42,6 +52,8 @@ function situationOf(seed: number): Evening {
     );
   return {
     doorsMin: DOORS_MIN,
+    hands: seed % 4 === 0 ? 2 : 1,
+    hasMixer: seed % 5 !== 0,
     cold: { name: 'Walk-in', airTempC: coldC, container: 'lidded-tray' },
     bench: { name: 'Bench', airTempC: between(17, 32), container: 'lidded-tray' },
     doughs: [
@@ -63,10 +75,21 @@ function situationOf(seed: number): Evening {
   };
 }
 
+/** Now and then stops selling, or mixes dough beside. */
+function decidedBy(random: Random, moments: number, trays: readonly TrayWay[]): DoughPlay {
+  const some = () => Math.floor(random.uniform() * moments);
+  const water = WATERS[Math.floor(random.uniform() * WATERS.length)] ?? 'usual';
+  return {
+    trays,
+    stop: random.uniform() < 0.2 ? some() : null,
+    quick: random.uniform() < 0.2 ? { moment: some(), water } : null,
+  };
+}
+
 /** Tries something with each tray now and then. */
-function byChance({ doughs }: Evening, moments: number, random: Random): TrayWay[][] {
+function byChance({ doughs }: Evening, moments: number, random: Random): DoughPlay[] {
   const bold = 0.02 + 0.4 * random.uniform();
-  return doughs.map(({ trays }) =>
+  const ways = doughs.map(({ trays }) =>
     Array.from({ length: trays }, () => {
       const way: TrayStep[] = [];
       for (let moment = 0; moment < moments; moment += 1) {
@@ -77,22 +100,26 @@ function byChance({ doughs }: Evening, moments: number, random: Random): TrayWay
       return way;
     }),
   );
+  return ways.map((trays) => decidedBy(random, moments, trays));
 }
 
 /** Pulls in waves by a rule of its own, and puts back what is left before closing. */
-function bySomeRule({ doughs }: Evening, moments: number, random: Random): TrayWay[][] {
+function bySomeRule({ doughs }: Evening, moments: number, random: Random): DoughPlay[] {
   const first = Math.floor(random.uniform() * 6);
   const apart = Math.floor(random.uniform() * 5);
   const wave = 1 + Math.floor(random.uniform() * 3);
   const spare = Math.floor(random.uniform() * 3);
   const back = random.uniform() < 0.4 ? moments - 1 - Math.floor(random.uniform() * 4) : null;
-  return doughs.map(({ trays }) =>
+  const ways = doughs.map(({ trays }) =>
     Array.from({ length: trays }, (_, i): TrayWay => {
       const moment = first + apart * Math.floor(i / wave);
       if (moment >= moments || i >= trays - spare) return [];
       const pulled: TrayWay = [{ act: 'pull', moment }];
       return back !== null && back > moment ? [...pulled, { act: 'chill', moment: back }] : pulled;
     }),
+  );
+  return ways.map((trays) =>
+    random.uniform() < 0.5 ? playOfWays(trays) : decidedBy(random, moments, trays),
   );
 }
 
@@ -112,21 +139,28 @@ describe('the best in hindsight', () => {
         known[i]?.set(key, course);
         return course;
       };
-      const costFor = (ways: readonly (readonly TrayWay[])[]) =>
+      const quickKnown = new Map<string, TrayCourse[]>();
+      const besideOf = (i: number, { quick }: DoughPlay): TrayCourse[] => {
+        const dough = evening.doughs[i];
+        if (!quick || !dough) return [];
+        const key = `${i} ${quick.moment} ${quick.water}`;
+        const trays = quickKnown.get(key) ?? quickTrays(evening, dough, quick);
+        quickKnown.set(key, trays);
+        return trays;
+      };
+      const costFor = (plays: readonly DoughPlay[]) =>
         weighedCost(
           totalCost(
-            evening.doughs.map((dough, i) =>
-              serve(
-                dough,
-                evening.doorsMin,
-                (ways[i] ?? []).map((way) => courseOf(i, way)),
-              ),
-            ),
+            evening.doughs.map((dough, i) => {
+              const play = plays[i] ?? playOfWays([]);
+              const trays = [...play.trays.map((way) => courseOf(i, way)), ...besideOf(i, play)];
+              return serve(dough, evening.doorsMin, trays, stopMinOf(play.stop)).cost;
+            }),
           ),
         );
       const best = bestInHindsight(evening);
-      const bestCost = costFor(best.ways);
-      const told = scoreEvening(evening, best.ways).map(({ cost }) => cost);
+      const bestCost = costFor(best.plays);
+      const told = scoreEvening(evening, best.plays).map(({ cost }) => cost);
       expect(bestCost).toBeCloseTo(weighedCost(totalCost(told)), 9);
       const random = randomOf(seed);
       const players = Array.from({ length: PLAYERS }, (_, i) =>

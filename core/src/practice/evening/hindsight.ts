@@ -1,18 +1,29 @@
 import { EVEN_ODDS } from '../../ferment';
-import { momentsOf, waysOf, type Evening, type EveningDough, type TrayWay } from './evening';
-import { scoreEvening, serve, weighedCost, type DoughEvening } from './scoreEvening';
+import {
+  momentsOf,
+  waysOf,
+  WATERS,
+  type DoughPlay,
+  type Evening,
+  type EveningDough,
+  type QuickDough,
+  type TrayWay,
+} from './evening';
+import { quickTrays } from './quickDough';
+import { scoreEvening, serve, stopMinOf, weighedCost, type DoughEvening } from './scoreEvening';
 import { trayCourse, type TrayCourse } from './trayCourse';
 
 /*
  * How the best in hindsight is found. Trays of a dough are alike, and doughs do not get in each other's way, so each
  * dough is looked at by itself: every tray in turn takes the way, of all there are, that makes the evening cheapest with
  * the others as they are; then pairs of trays that go alike move together, since two that fill one gap are missed
- * neither by itself. That is done again until nothing helps, from several beginnings.
+ * neither by itself. That is done again until nothing helps, from several beginnings. Then every moment is tried at which
+ * it could be sold no more, and every dough that could be mixed beside, with the trays put right for each.
  */
 
 /** The best that somebody could have done who knew all that came. */
 export interface Hindsight {
-  readonly ways: readonly (readonly TrayWay[])[];
+  readonly plays: readonly DoughPlay[];
   readonly doughs: readonly DoughEvening[];
 }
 
@@ -31,99 +42,171 @@ interface KnownWay {
   readonly course: TrayCourse;
 }
 
+/** What is decided for a whole dough, with what is mixed beside. */
+interface Rest {
+  readonly stop: number | null;
+  readonly quick: QuickDough | null;
+  readonly beside: readonly TrayCourse[];
+}
+
+/** A play that is weighed. */
+interface Weighed extends Rest {
+  readonly trays: readonly KnownWay[];
+  readonly cost: number;
+}
+
+const NO_REST: Rest = { stop: null, quick: null, beside: [] };
+
 /**
  * The best in hindsight.
  *
  * @param beginnings what was done, or could be: the best is never worse than any of them
+ * @param onProgress is told how much of it is done, 0–1
  */
 export function bestInHindsight(
   evening: Evening,
-  beginnings: readonly (readonly (readonly TrayWay[])[])[] = [],
+  beginnings: readonly (readonly DoughPlay[])[] = [],
+  onProgress?: (share: number) => void,
 ): Hindsight {
   const all = waysOf(momentsOf(evening));
-  const ways = evening.doughs.map((dough, i) => {
-    const known = all.map((way): KnownWay => ({ way, course: trayCourse(evening, dough, way) }));
-    const ofDough = beginnings.map((each) =>
-      (each[i] ?? []).map((way): KnownWay => ({ way, course: trayCourse(evening, dough, way) })),
-    );
-    return bestOfDough(dough, evening.doorsMin, known, [
-      ...ofDough,
-      ...WAVES.map((wave) => waved(dough.trays, momentsOf(evening), wave, known)),
-    ]);
+  const plays = evening.doughs.map((dough, i) => {
+    const report = (share: number) => onProgress?.((i + share) / evening.doughs.length);
+    const begun = beginnings.flatMap((each) => each[i] ?? []);
+    return new DoughSearch(evening, dough, all, report).best(begun);
   });
-  return { ways, doughs: scoreEvening(evening, ways) };
+  return { plays, doughs: scoreEvening(evening, plays) };
 }
 
-function bestOfDough(
-  dough: EveningDough,
-  doorsMin: number,
-  known: readonly KnownWay[],
-  beginnings: readonly (readonly KnownWay[])[],
-): TrayWay[] {
-  const costFor = (trays: readonly KnownWay[]) =>
-    weighedCost(
-      serve(
-        dough,
-        doorsMin,
-        trays.map(({ course }) => course),
-      ),
-    );
-  const useful = known.filter(({ way, course }) => way.length === 0 || isUseful(course));
-  let [best, bestCost]: [readonly KnownWay[], number] = [[], Infinity];
-  for (const beginning of beginnings) {
-    const found = improved(beginning, useful, costFor);
-    const cost = costFor(found);
-    if (cost < bestCost - BETTER) [best, bestCost] = [found, cost];
+/** Of a dough's search, what finding out how its ways go takes, and what the first beginnings take. */
+const SHARES = { ways: 0.4, trays: 0.6 } as const;
+
+/** The search for one dough's best. */
+class DoughSearch {
+  private readonly known: readonly KnownWay[];
+  private readonly useful: readonly KnownWay[];
+
+  constructor(
+    private readonly evening: Evening,
+    private readonly dough: EveningDough,
+    all: readonly TrayWay[],
+    private readonly report: (share: number) => void,
+  ) {
+    this.known = all.map((way, i): KnownWay => {
+      if (i % 50 === 0) report((SHARES.ways * i) / all.length);
+      return this.knownWay(way);
+    });
+    this.useful = this.known.filter(({ way, course }) => way.length === 0 || isUseful(course));
   }
-  return best.map(({ way }) => way);
+
+  best(begun: readonly DoughPlay[]): DoughPlay {
+    const beginnings = [
+      ...begun.map(({ trays, stop, quick }) => ({
+        trays: trays.map((way) => this.knownWay(way)),
+        ...this.restOf(stop, quick),
+      })),
+      ...WAVES.map((wave) => ({ trays: this.waved(wave), ...NO_REST })),
+    ];
+    let best: Weighed | null = null;
+    beginnings.forEach((beginning, i) => {
+      best = cheaper(best, this.improved(beginning));
+      this.report(SHARES.ways + ((SHARES.trays - SHARES.ways) * i) / beginnings.length);
+    });
+    const { trays, stop, quick } = this.withRest(best as unknown as Weighed);
+    return { trays: trays.map(({ way }) => way), stop, quick };
+  }
+
+  /** Tries what can be decided for the whole dough, until nothing helps. */
+  private withRest(begun: Weighed): Weighed {
+    const quicks = this.quicks();
+    const stops = [null, ...Array.from({ length: momentsOf(this.evening) }, (_, moment) => moment)];
+    let best = begun;
+    for (let isBetter = true; isBetter;) {
+      const before = best.cost;
+      for (const stop of stops) best = this.tried(best, { ...best, stop });
+      quicks.forEach((quick, i) => {
+        best = this.tried(best, { ...best, ...quick });
+        this.report(SHARES.trays + ((1 - SHARES.trays) * i) / quicks.length);
+      });
+      isBetter = best.cost < before - BETTER;
+    }
+    return best;
+  }
+
+  /** The better of what is best so far and the same trays with something else decided, put right for it. */
+  private tried(best: Weighed, rest: Weighed): Weighed {
+    if (rest.stop === best.stop && rest.quick === best.quick) return best;
+    const roughly = this.improved(rest, 1);
+    return roughly.cost < best.cost - BETTER ? this.improved(roughly) : best;
+  }
+
+  /** What could be mixed beside, beginning with nothing; what never opens is left out. */
+  private quicks(): readonly Pick<Rest, 'quick' | 'beside'>[] {
+    const moments = Array.from({ length: momentsOf(this.evening) }, (_, moment) => moment);
+    const some = moments.flatMap((moment) =>
+      WATERS.map((water) => this.restOf(null, { moment, water })),
+    );
+    return [NO_REST, ...some.filter(({ beside }) => beside.some(isUseful))].map(
+      ({ quick, beside }) => ({ quick, beside }),
+    );
+  }
+
+  private restOf(stop: number | null, quick: QuickDough | null): Rest {
+    return { stop, quick, beside: quick ? quickTrays(this.evening, this.dough, quick) : [] };
+  }
+
+  private readonly knownWay = (way: TrayWay): KnownWay => ({
+    way,
+    course: trayCourse(this.evening, this.dough, way),
+  });
+
+  private costOf(trays: readonly KnownWay[], { stop, beside }: Rest): number {
+    const courses = [...trays.map(({ course }) => course), ...beside];
+    return weighedCost(serve(this.dough, this.evening.doorsMin, courses, stopMinOf(stop)).cost);
+  }
+
+  /** Trays pulled in waves of two. */
+  private waved({ from, apart }: (typeof WAVES)[number]): KnownWay[] {
+    const plain = (moment: number) =>
+      this.known.find(({ way }) => way.length === 1 && way[0]?.moment === moment);
+    const never = this.known.find(({ way }) => way.length === 0) as KnownWay;
+    const first = Math.floor(from * momentsOf(this.evening));
+    return Array.from(
+      { length: this.dough.trays },
+      (_, i) => plain(first + apart * (i >> 1)) ?? never,
+    );
+  }
+
+  /** Changes one tray, then so many that go alike together, as long as that helps. */
+  private improved({ trays, ...rest }: Rest & Pick<Weighed, 'trays'>, together = 2): Weighed {
+    let best = trays;
+    let cost = this.costOf(best, rest);
+    const move = (some: readonly number[]): boolean => {
+      const tried = [...best];
+      let found: KnownWay | null = null;
+      for (const way of this.useful) {
+        for (const i of some) tried[i] = way;
+        const next = this.costOf(tried, rest);
+        if (next < cost - BETTER) [found, cost] = [way, next];
+      }
+      const to = found;
+      if (to) best = best.map((each, i) => (some.includes(i) ? to : each));
+      return to !== null;
+    };
+    for (let isBetter = true; isBetter;) {
+      isBetter = false;
+      for (let count = 1; count <= together && !isBetter; count += 1)
+        for (const some of alike(best, count)) isBetter = move(some) || isBetter;
+    }
+    return { ...rest, trays: best, cost };
+  }
 }
+
+const cheaper = (best: Weighed | null, other: Weighed): Weighed =>
+  best && best.cost <= other.cost + BETTER ? best : other;
 
 /** Whether anybody could be served of it, or keep it: else it is as good to leave it where it is. */
 const isUseful = ({ odds, isKept }: TrayCourse): boolean =>
   isKept || odds.some((each) => each >= EVEN_ODDS);
-
-/** Trays pulled in waves of two. */
-function waved(
-  trays: number,
-  moments: number,
-  { from, apart }: (typeof WAVES)[number],
-  known: readonly KnownWay[],
-): KnownWay[] {
-  const plain = (moment: number) =>
-    known.find(({ way }) => way.length === 1 && way[0]?.moment === moment);
-  const never = known.find(({ way }) => way.length === 0) as KnownWay;
-  const first = Math.floor(from * moments);
-  return Array.from({ length: trays }, (_, i) => plain(first + apart * (i >> 1)) ?? never);
-}
-
-/** Changes one tray, then two that go alike, as long as that helps. */
-function improved(
-  beginning: readonly KnownWay[],
-  ways: readonly KnownWay[],
-  costFor: (trays: readonly KnownWay[]) => number,
-): readonly KnownWay[] {
-  let best = beginning;
-  let bestCost = costFor(best);
-  const move = (trays: readonly number[]): boolean => {
-    const tried = [...best];
-    let found: KnownWay | null = null;
-    for (const way of ways) {
-      for (const i of trays) tried[i] = way;
-      const cost = costFor(tried);
-      if (cost < bestCost - BETTER) [found, bestCost] = [way, cost];
-    }
-    const to = found;
-    if (to) best = best.map((each, i) => (trays.includes(i) ? to : each));
-    return to !== null;
-  };
-  for (let isBetter = true; isBetter;) {
-    isBetter = false;
-    for (const trays of alike(best, 1)) isBetter = move(trays) || isBetter;
-    if (isBetter) continue;
-    for (const trays of alike(best, 2)) isBetter = move(trays) || isBetter;
-  }
-  return best;
-}
 
 /** The first so many trays of each way that at least so many go: the others of it are as good. */
 function alike(trays: readonly KnownWay[], together: number): number[][] {

@@ -1,4 +1,12 @@
-import { MOMENT_MIN, momentsOf, type Evening, type EveningDough, type TrayWay } from './evening';
+import {
+  MOMENT_MIN,
+  momentsOf,
+  playOfWays,
+  type DoughPlay,
+  type Evening,
+  type EveningDough,
+  type TrayWay,
+} from './evening';
 
 /** How a kitchen that looks at nothing does it: warming as always, half for doors and half for later. */
 export interface PlainRule {
@@ -12,8 +20,8 @@ export interface PlainRule {
 export const USUAL_RULE: PlainRule = { warmsMin: 120, laterMin: 120 };
 
 /** What the plain rule does with an evening: the same on every evening, whatever is seen. */
-export const byPlainRule = (evening: Evening, rule: PlainRule = USUAL_RULE): TrayWay[][] =>
-  evening.doughs.map((dough) => ofDough(evening, dough, rule));
+export const byPlainRule = (evening: Evening, rule: PlainRule = USUAL_RULE): DoughPlay[] =>
+  evening.doughs.map((dough) => playOfWays(ofDough(evening, dough, rule)));
 
 function ofDough(
   evening: Evening,

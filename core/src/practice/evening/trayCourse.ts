@@ -11,6 +11,7 @@ import {
 } from '../../ferment';
 import type { AdvicePlace } from '../../advise';
 import {
+  closeMinOf,
   MOMENT_MIN,
   placeAfter,
   type Evening,
@@ -20,7 +21,7 @@ import {
 } from './evening';
 
 /** Steps of its dough, min: an evening is judged by quarters of an hour. */
-const STEP_MIN = 10;
+export const STEP_MIN = 10;
 const HOUR_MIN = 60;
 
 /** One tray over an evening, by the quarters of its service. */
@@ -72,9 +73,7 @@ export function routeOfTray(
 
 /** A tray's dough over an evening. @throws RangeError for a dough that no kitchen could make */
 export function trayCourse(evening: Evening, dough: EveningDough, way: TrayWay): TrayCourse {
-  const { doorsMin } = evening;
-  const quarters = dough.perQuarter.length;
-  const closeMin = doorsMin + quarters * QUARTER_MIN;
+  const closeMin = closeMinOf(evening, dough);
   const beginsH = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
   const told = simulate(routeOfTray(dough, evening, way, closeMin), {
     target: dough.target,
@@ -84,25 +83,33 @@ export function trayCourse(evening: Evening, dough: EveningDough, way: TrayWay):
   if (!told.ok) throw new RangeError(JSON.stringify(told.reasons));
   const { course } = told.value;
   const hourOf = (minute: number) => beginsH + minute / HOUR_MIN;
-  const odds = new Float64Array(quarters);
-  for (let i = 0; i < quarters; i += 1) {
-    const minute = doorsMin + (i + 0.5) * QUARTER_MIN;
-    const before = way.filter(({ moment }) => moment * MOMENT_MIN <= minute);
-    if (placeAfter(before) !== 'out') continue;
-    odds[i] = openingOdds(lookBetween(course, hourOf(minute)), dough.target);
-  }
   const last = way.at(-1);
   return {
     outMin: outSince(way),
-    odds,
+    odds: oddsByQuarter(evening, dough, (minute) => {
+      const before = way.filter(({ moment }) => moment * MOMENT_MIN <= minute);
+      return placeAfter(before) === 'out' ? lookBetween(course, hourOf(minute)) : null;
+    }),
     isKept: placeAfter(way) === 'cold' && keeps(course, hourOf(closeMin), dough),
-    minutes: way.reduce((sum, { act }) => sum + ACT_MIN[act], 0),
+    minutes: evening.hands * way.reduce((sum, { act }) => sum + ACT_MIN[act], 0),
     goneMin: last?.act === 'discard' ? last.moment * MOMENT_MIN : Infinity,
   };
 }
 
-/** Hands' minutes for one tray. */
-const ACT_MIN = {
+/** That a ball opens well in the middle of each quarter. @param lookAt the dough; null while none of it is out */
+export function oddsByQuarter(
+  { doorsMin }: Evening,
+  { perQuarter, target }: EveningDough,
+  lookAt: (minute: number) => DoughLook | null,
+): Float64Array {
+  return Float64Array.from(perQuarter, (_, i) => {
+    const look = lookAt(doorsMin + (i + 0.5) * QUARTER_MIN);
+    return look ? openingOdds(look, target) : 0;
+  });
+}
+
+/** Hands' minutes for one tray, on a usual evening. */
+export const ACT_MIN = {
   pull: 2,
   chill: 2,
   're-ball': 8,

@@ -1,0 +1,163 @@
+import { QUARTER_MIN } from '../../demand';
+import { lookBetween, simulate, type DoughLook } from '../../ferment';
+import type { Random } from '../../numerics';
+import type { DoughSeen } from '../reading/readingCase';
+import { pokeOf, silhouetteOf } from '../reading/seen';
+import { playsOf, type Decision } from './decisions';
+import {
+  closeMinOf,
+  MOMENT_MIN,
+  momentsOf,
+  placeAfter,
+  type Evening,
+  type EveningDough,
+  type TrayPlace,
+  type TrayWay,
+} from './evening';
+import { serve, stopMinOf, traysOfPlay } from './scoreEvening';
+import { oddsByQuarter, routeOfTray, STEP_MIN } from './trayCourse';
+
+/** Trays of a dough that went the same way so far. */
+export interface TraysSeen {
+  readonly trays: readonly number[];
+  readonly place: TrayPlace;
+  /** Minute since which they are there. */
+  readonly sinceMin: number;
+  readonly ballsLeft: number;
+}
+
+/** How a dough's evening stands, as far as anybody sees it. */
+export interface DoughEveningSoFar {
+  readonly trays: readonly TraysSeen[];
+  /** Balls of what was mixed beside; null where nothing was. */
+  readonly quickLeft: number | null;
+  readonly guests: number;
+  readonly short: number;
+  readonly told: number;
+  readonly bad: number;
+  readonly isStopped: boolean;
+}
+
+/** An evening until a moment: what comes after it is not known. */
+export function eveningSoFar(
+  evening: Evening,
+  decisions: readonly Decision[],
+  moment: number,
+): DoughEveningSoFar[] {
+  const until = decisions.filter((each) => each.moment <= moment);
+  const minute = moment * MOMENT_MIN;
+  const plays = playsOf(evening, until);
+  return evening.doughs.map((dough, i) => {
+    const play = plays[i] ?? { trays: [], stop: null, quick: null };
+    // Guests of later are taken away, so that nobody is served before they come.
+    const known = { ...dough, perQuarter: cutAt(dough, evening.doorsMin, minute) };
+    const courses = traysOfPlay(evening, known, play);
+    const { cost, left } = serve(known, evening.doorsMin, courses, stopMinOf(play.stop));
+    return {
+      trays: grouped(play.trays, left),
+      quickLeft: play.quick ? sumOf(left.slice(dough.trays)) : null,
+      guests: sumOf(known.perQuarter),
+      short: cost.short,
+      told: cost.told,
+      bad: cost.bad,
+      isStopped: play.stop !== null,
+    };
+  });
+}
+
+const sumOf = (numbers: readonly number[]): number => numbers.reduce((sum, each) => sum + each, 0);
+
+const cutAt = ({ perQuarter }: EveningDough, doorsMin: number, minute: number): number[] =>
+  perQuarter.map((guests, i) => (doorsMin + (i + 1) * QUARTER_MIN <= minute ? guests : 0));
+
+/** Trays by the ways they went. */
+function grouped(ways: readonly TrayWay[], left: readonly number[]): TraysSeen[] {
+  const byWay = new Map<string, TraysSeen>();
+  ways.forEach((way, tray) => {
+    const key = JSON.stringify(way);
+    const before = byWay.get(key);
+    byWay.set(key, {
+      trays: [...(before?.trays ?? []), tray],
+      place: placeAfter(way),
+      sinceMin: (way.at(-1)?.moment ?? 0) * MOMENT_MIN,
+      ballsLeft: (before?.ballsLeft ?? 0) + (left[tray] ?? 0),
+    });
+  });
+  return [...byWay.values()];
+}
+
+/** A tray's dough from a moment on, were it left where it is or taken out. */
+function doughFrom(
+  evening: Evening,
+  dough: EveningDough,
+  way: TrayWay,
+): (minute: number) => DoughLook {
+  const told = simulate(routeOfTray(dough, evening, way, closeMinOf(evening, dough)), {
+    target: dough.target,
+    stepMin: STEP_MIN,
+    beyondH: 0.5,
+  });
+  if (!told.ok) throw new RangeError(JSON.stringify(told.reasons));
+  const beginsH = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
+  return (minute) => lookBetween(told.value.course, beginsH + minute / 60);
+}
+
+/**
+ * What a close look at a tray shows: with a finger and a probe, not the engine's truth.
+ *
+ * @throws RangeError for a tray that is none, or dough that no kitchen could make
+ */
+export function lookAtTray(
+  evening: Evening,
+  decisions: readonly Decision[],
+  { dough: at, tray, moment }: { dough: number; tray: number; moment: number },
+  random: Random,
+): DoughSeen {
+  const dough = evening.doughs[at];
+  const until = decisions.filter((each) => each.moment <= moment);
+  const way = playsOf(evening, until)[at]?.trays[tray];
+  if (!dough || !way) throw new RangeError(`no tray ${tray} of dough ${at}`);
+  const minute = moment * MOMENT_MIN;
+  const look = doughFrom(evening, dough, way)(minute);
+  const { bench, cold } = evening;
+  const before = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
+  const sinceMin = way.at(-1)?.moment ?? 0;
+  const last = dough.route.stages.at(-1)?.hours ?? 0;
+  return {
+    hours: before + minute / 60,
+    hoursHere: (minute - sinceMin * MOMENT_MIN) / 60 + (way.length === 0 ? last : 0),
+    airTempC: (placeAfter(way) === 'out' ? bench : cold).airTempC,
+    coreTempC: look.coreTempC,
+    silhouette: silhouetteOf(look),
+    poke: pokeOf(look, dough.target, random),
+  };
+}
+
+/** When dough opens well rather than not, minutes of the evening. */
+export interface OpensBetween {
+  readonly fromMin: number;
+  readonly untilMin: number;
+}
+
+/** When a tray that goes a way opens well rather than not; null where it never does before closing. */
+export function opensOf(evening: Evening, dough: EveningDough, way: TrayWay): OpensBetween | null {
+  const lookAt = doughFrom(evening, dough, way);
+  const odds = oddsByQuarter(evening, dough, lookAt);
+  const first = odds.findIndex((each) => each >= 0.5);
+  if (first < 0) return null;
+  const past = odds.findIndex((each, i) => i > first && each < 0.5);
+  return {
+    fromMin: evening.doorsMin + first * QUARTER_MIN,
+    untilMin: past < 0 ? closeMinOf(evening, dough) : evening.doorsMin + past * QUARTER_MIN,
+  };
+}
+
+/** What somebody who knows says of a dough: when trays open that are pulled now, or in an hour. */
+export const saidOnCall = (
+  evening: Evening,
+  dough: EveningDough,
+  moment: number,
+): readonly (OpensBetween | null)[] =>
+  [moment, moment + 2].map((at) =>
+    at < momentsOf(evening) ? opensOf(evening, dough, [{ act: 'pull', moment: at }]) : null,
+  );
