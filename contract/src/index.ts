@@ -47,6 +47,8 @@ export * from './api/live';
 export * from './lots/record';
 export * from './lots/handover';
 export * from './practice/practice';
+export * from './practice/readiness';
+export * from './practice/situation';
 export * from './lots/log';
 export * from './cold/spot';
 export * from './cold/probe';

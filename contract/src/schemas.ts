@@ -22,3 +22,4 @@ export * from './cold/coldSchemas';
 export * from './house/houseSchemas';
 export * from './api/routeSchemas';
 export * from './api/openApi';
+export * from './practice/practiceSchemas';

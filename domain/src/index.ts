@@ -61,6 +61,7 @@ export * from './demand/forecastAt';
 export * from './demand/ovenLoad';
 export * from './demand/serviceTasks';
 export * from './formulas/prefermentFault';
+export * from './practice/practiceEvening';
 export * from './practice/readingDoughs';
 export * from './formulas/simulateDough';
 export * from './formulas/slug';

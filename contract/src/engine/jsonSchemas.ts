@@ -7,6 +7,7 @@ import { doseSchema, simulateSchema } from './doughSchemas';
 import { learnSchema, narrowSchema } from './observedSchemas';
 import { readySchema, scaleSchema, waterSchema, waveSchema } from './engineSchemas';
 import { weekSchema } from '../plan/weekSchemas';
+import { situationSchema } from '../practice/practiceSchemas';
 
 /** What is read from outside: the commands' inputs and files, with what a JSON Schema cannot say. */
 const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: string }>> = {
@@ -68,6 +69,11 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     schema: bookFileSchema,
     description:
       'A file of formulas and routes. Each formula is counted in percent (formula) or per litre of water (perLitre), not both; codes and names are there once; hours go least ≤ preferred ≤ most.',
+  },
+  'practice-situation': {
+    schema: situationSchema,
+    description:
+      'An evening to be practised, against what a house takes to be usual: temperatures in °C and apart from planned, yeast and strength as a share of what is written, hours older than the label says. Shares of guests by quarter of an hour sum to 1.',
   },
   dose: {
     schema: doseSchema,

@@ -5,6 +5,8 @@ import type { ColdRules, ReadingColumns } from '../cold/probe';
 import type { Kitchen } from './kitchen';
 import type { DisplayPreferences } from '../access/preferences';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
+import type { ReadinessRule } from '../practice/readiness';
+import type { Situation } from '../practice/situation';
 
 /** A site as it appears in a list. */
 export interface HouseSummary {
@@ -65,6 +67,10 @@ export interface HouseSettings {
   readonly display?: DisplayPreferences;
   /** What costs are in, ISO 4217; `STANDARD_CURRENCY` when the house has not said. */
   readonly currency?: string;
+  /** Evenings of its own that are practised; none when absent. */
+  readonly situations?: readonly Situation[];
+  /** What it asks before somebody is planned alone; nothing when absent. */
+  readonly readiness?: readonly ReadinessRule[];
   /** How loggers' files were read last time. */
   readonly readingColumns?: ReadingColumns;
   /** Passwords and PINs that a made-up house tells everybody, by people's ids. No real house has them. */

@@ -1,5 +1,22 @@
 import type { Look, Warmth } from '@calm/core';
 
+/** What can be practised. */
+export const PRACTICE_SKILLS = [
+  'reading',
+  'evening',
+  'water',
+  'scaling',
+  'dividing',
+  'trays',
+  'faults',
+  'cautions',
+] as const;
+/** One of it. */
+export type PracticeSkill = (typeof PRACTICE_SKILLS)[number];
+
+/** What is asked and answered one at a time. */
+export type DrillSkill = Exclude<PracticeSkill, 'reading' | 'evening'>;
+
 /** One dough that was read: of which kind it was, and how well. */
 export interface ReadingDone {
   readonly found: Look;
@@ -8,11 +25,33 @@ export interface ReadingDone {
   readonly score: number;
 }
 
-/** What somebody practised, and how it went. */
-export type PracticeContent = {
+/** A round of doughs that were read. */
+export interface ReadingRound {
   readonly kind: 'reading';
   readonly readings: readonly ReadingDone[];
-};
+}
+
+/** An evening that was run to its end. Costs are guests sent away, and what is worth as much. */
+export interface EveningDone {
+  readonly kind: 'evening';
+  /** Which it was, by its name. */
+  readonly situation: string;
+  /** 0–1 */
+  readonly score: number;
+  readonly cost: number;
+  readonly best: number;
+  readonly plain: number;
+}
+
+/** A round of a drill: how well each was answered, 0–1. */
+export interface DrillDone {
+  readonly kind: 'drill';
+  readonly skill: DrillSkill;
+  readonly scores: readonly number[];
+}
+
+/** What somebody practised, and how it went. */
+export type PracticeContent = ReadingRound | EveningDone | DrillDone;
 
 /** What somebody practised, as a device tells it. */
 export interface PracticeStart {

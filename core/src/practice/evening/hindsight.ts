@@ -77,6 +77,8 @@ export function bestInHindsight(
   return { plays, doughs: scoreEvening(evening, plays) };
 }
 
+/** A simple way does no more. */
+const SIMPLE_ACTS = 2;
 /** Of a dough's search, what finding out how its ways go takes, and what the first beginnings take. */
 const SHARES = { ways: 0.4, trays: 0.6 } as const;
 
@@ -84,6 +86,8 @@ const SHARES = { ways: 0.4, trays: 0.6 } as const;
 class DoughSearch {
   private readonly known: readonly KnownWay[];
   private readonly useful: readonly KnownWay[];
+  /** Those of them that are only taken out, or put back once: most of what helps, and few to try. */
+  private readonly simple: readonly KnownWay[];
 
   constructor(
     private readonly evening: Evening,
@@ -96,6 +100,7 @@ class DoughSearch {
       return this.knownWay(way);
     });
     this.useful = this.known.filter(({ way, course }) => way.length === 0 || isUseful(course));
+    this.simple = this.useful.filter(({ way }) => way.length <= SIMPLE_ACTS);
   }
 
   best(begun: readonly DoughPlay[]): DoughPlay {
@@ -108,7 +113,7 @@ class DoughSearch {
     ];
     let best: Weighed | null = null;
     beginnings.forEach((beginning, i) => {
-      best = cheaper(best, this.improved(beginning));
+      best = cheaper(best, this.improved(beginning, this.simple));
       this.report(SHARES.ways + ((SHARES.trays - SHARES.ways) * i) / beginnings.length);
     });
     const { trays, stop, quick } = this.withRest(best as unknown as Weighed);
@@ -121,6 +126,7 @@ class DoughSearch {
     const stops = [null, ...Array.from({ length: momentsOf(this.evening) }, (_, moment) => moment)];
     let best = begun;
     for (let isBetter = true; isBetter;) {
+      best = this.improved(best, this.useful);
       const before = best.cost;
       for (const stop of stops) best = this.tried(best, { ...best, stop });
       quicks.forEach((quick, i) => {
@@ -135,8 +141,7 @@ class DoughSearch {
   /** The better of what is best so far and the same trays with something else decided, put right for it. */
   private tried(best: Weighed, rest: Weighed): Weighed {
     if (rest.stop === best.stop && rest.quick === best.quick) return best;
-    const roughly = this.improved(rest, 1);
-    return roughly.cost < best.cost - BETTER ? this.improved(roughly) : best;
+    return cheaper(best, this.improved(rest, this.simple));
   }
 
   /** What could be mixed beside, beginning with nothing; what never opens is left out. */
@@ -176,14 +181,17 @@ class DoughSearch {
     );
   }
 
-  /** Changes one tray, then so many that go alike together, as long as that helps. */
-  private improved({ trays, ...rest }: Rest & Pick<Weighed, 'trays'>, together = 2): Weighed {
+  /** Changes one tray, then two that go alike, as long as that helps. */
+  private improved(
+    { trays, ...rest }: Rest & Pick<Weighed, 'trays'>,
+    ways: readonly KnownWay[],
+  ): Weighed {
     let best = trays;
     let cost = this.costOf(best, rest);
     const move = (some: readonly number[]): boolean => {
       const tried = [...best];
       let found: KnownWay | null = null;
-      for (const way of this.useful) {
+      for (const way of ways) {
         for (const i of some) tried[i] = way;
         const next = this.costOf(tried, rest);
         if (next < cost - BETTER) [found, cost] = [way, next];
@@ -194,7 +202,7 @@ class DoughSearch {
     };
     for (let isBetter = true; isBetter;) {
       isBetter = false;
-      for (let count = 1; count <= together && !isBetter; count += 1)
+      for (let count = 1; count <= 2 && !isBetter; count += 1)
         for (const some of alike(best, count)) isBetter = move(some) || isBetter;
     }
     return { ...rest, trays: best, cost };
