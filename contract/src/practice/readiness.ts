@@ -1,7 +1,7 @@
 import type { PracticeSkill } from './practice';
 
 /** Work that somebody has to be ready for before they are planned for it alone. */
-export const READINESS_WORKS = ['opens', 'large-loads', 'divides', 'pulls', 'bakes'] as const;
+export const READINESS_WORKS = ['opens', 'large-loads', 'divides', 'pulls'] as const;
 /** One of them. */
 export type ReadinessWork = (typeof READINESS_WORKS)[number];
 

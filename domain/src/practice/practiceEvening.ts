@@ -7,7 +7,7 @@ import {
   type EveningDough,
 } from '@calm/core';
 import { routeOfDocument, targetOf } from '../formulas/simulateDough';
-import { readableDoughs, type ReadableDough } from './readingDoughs';
+import { eveningDoughs, type ReadableDough } from './readingDoughs';
 
 /** A situation on a house's own doughs. */
 export interface PracticeEvening {
@@ -36,7 +36,7 @@ interface WaitingDough extends ReadableDough {
  * @returns null where the house has no dough whose balls are opened
  */
 export function practiceEvening(book: HouseBook, situation: Situation): PracticeEvening | null {
-  const doughs = readableDoughs(book)
+  const doughs = eveningDoughs(book)
     .flatMap((each) => waiting(each, book) ?? [])
     .slice(0, situation.trays.length);
   const [first] = doughs;

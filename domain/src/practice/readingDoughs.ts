@@ -40,3 +40,13 @@ export function readingOf({ document, kind, hardness, seed }: ReadingAsked): Rea
     ? readingCase({ route: route.value, target: targetOf(document) }, kind, hardness, seed)
     : null;
 }
+
+/** Fewer balls of a tray are not what an evening is about: a pan or two decide nothing. */
+const MANY_BALLS = 6;
+
+/** Doughs that evenings are practised on: first those of which many balls lie on a tray, each in the book's order. */
+export const eveningDoughs = (book: HouseBook): ReadableDough[] =>
+  readableDoughs(book).sort(
+    (a, b) =>
+      Number(a.product.ballsPerTray < MANY_BALLS) - Number(b.product.ballsPerTray < MANY_BALLS),
+  );

@@ -49,6 +49,9 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   MyShift: async () => (await import('../places/crew/shift/MyShift')).MyShift,
   HandoverPage: async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
   Practice: async () => (await import('../places/crew/practice/Practice')).Practice,
+  Evenings: async () => (await import('../places/crew/practice/evening/Evenings')).Evenings,
+  EveningPage: async () =>
+    (await import('../places/crew/practice/evening/EveningPage')).EveningPage,
   Reading: async () => (await import('../places/crew/practice/reading/Reading')).Reading,
   Trials: async () => (await import('../places/log/trials/Trials')).Trials,
   Steady: async () => (await import('../places/log/steady/Steady')).Steady,

@@ -240,6 +240,19 @@ export const PAGES = [
     manual: 'practice',
     name: 'practice.reading.title',
   },
+  {
+    path: 'crew/practice/evenings',
+    component: 'Evenings',
+    words: PRACTICE,
+    manual: 'evenings',
+    name: 'practice.evenings.title',
+  },
+  {
+    path: 'crew/practice/evenings/:situation',
+    component: 'EveningPage',
+    words: PRACTICE,
+    manual: 'evenings',
+  },
   { path: 'log', component: 'Log', words: LOG, manual: 'log', name: 'stops.log' },
   {
     path: 'log/consistency',

@@ -4,7 +4,7 @@ import { randomOf } from '../../numerics';
 import { debriefOf, eveningScore } from './debrief';
 import { costsOfDecisions, playedEvening, playsOf, type Decision } from './decisions';
 import { momentsOf, type Evening } from './evening';
-import { eveningSoFar, lookAtTray, opensOf, saidOnCall } from './eveningSoFar';
+import { eveningSoFar, lookAtTray, nextEvent, opensOf, saidOnCall } from './eveningSoFar';
 import { weighedCost } from './scoreEvening';
 
 const eveningIn = (benchC: number): Evening => ({
@@ -89,6 +89,15 @@ describe('an evening that is played', () => {
       ['out', 1],
       ['cold', 1],
     ]);
+  });
+
+  it('goes on to the doors, to guests who are sent away, to closing', () => {
+    expect(nextEvent(evening, [], 0)).toBe(4);
+    const first = nextEvent(evening, [], 4);
+    const [then] = eveningSoFar(evening, [], first);
+    expect(then?.short).toBeGreaterThan(0);
+    const all = [pull(0, 0), pull(2, 1), pull(3, 2), pull(4, 3)];
+    expect(nextEvent(evening, all, momentsOf(evening) - 1)).toBe(momentsOf(evening));
   });
 
   it('mixes dough beside that opens within the evening, warm water the sooner', () => {

@@ -161,3 +161,34 @@ export const saidOnCall = (
   [moment, moment + 2].map((at) =>
     at < momentsOf(evening) ? opensOf(evening, dough, [{ act: 'pull', moment: at }]) : null,
   );
+
+/** More guests than this were sent away, or came back, since the moment before: somebody notices. */
+const NOTICED = 0.5;
+
+/** The next moment at which something happens that a kitchen notices: doors, guests sent away, pizzas sent back, trays empty, closing. */
+export function nextEvent(
+  evening: Evening,
+  decisions: readonly Decision[],
+  moment: number,
+): number {
+  const end = momentsOf(evening);
+  const doors = Math.floor(evening.doorsMin / MOMENT_MIN);
+  const emptyOf = (each: DoughEveningSoFar) =>
+    each.trays.filter(({ place, ballsLeft }) => place === 'out' && ballsLeft < NOTICED).length;
+  let before = eveningSoFar(evening, decisions, moment);
+  for (let next = moment + 1; next < end; next += 1) {
+    const now = eveningSoFar(evening, decisions, next);
+    const isNoticed = now.some((each, i) => {
+      const was = before[i];
+      if (!was) return false;
+      return (
+        each.short - was.short > NOTICED ||
+        each.bad - was.bad > NOTICED ||
+        emptyOf(each) > emptyOf(was)
+      );
+    });
+    if (isNoticed || next === doors) return next;
+    before = now;
+  }
+  return end;
+}

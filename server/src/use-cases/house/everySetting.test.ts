@@ -21,8 +21,10 @@ import {
   makeFormats,
   nextToTell,
   ovenLoad,
+  practiceEvening,
   recipeFor,
   scaleRecipe,
+  unmetNeeds,
   weekOfHouse,
 } from '@calm/domain';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
@@ -146,6 +148,41 @@ const ROWS: Rows = {
         0,
         0,
       ),
+  ],
+  situations: [
+    [
+      {
+        name: 'own-friday',
+        title: 'Friday dinner',
+        doorsInMin: 120,
+        serviceMin: 180,
+        trays: [4],
+        ballsPerGuest: 1,
+        guests: 1.2,
+        coldBy: 1,
+        coldSinceH: 6,
+        coldShownBy: 1,
+        benchBy: 0,
+        yeast: 1,
+        strength: 1,
+        olderH: [0],
+        hands: 1,
+        hasMixer: true,
+      },
+    ],
+    (book) =>
+      (book.house.settings.situations ?? []).map((each) => practiceEvening(book, each)?.really),
+  ],
+  readiness: [
+    [
+      {
+        work: 'opens',
+        fromKg: 0,
+        needs: [{ skill: 'reading', leastScore: 80, times: 6, withinDays: 60 }],
+      },
+    ],
+    ({ house: { settings } }) =>
+      (settings.readiness ?? []).map(({ needs }) => unmetNeeds(needs, [], SOMEBODY, 0)),
   ],
   // How files were read last time is what whoever brings in the next one begins with.
   salesColumns: [

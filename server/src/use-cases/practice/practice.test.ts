@@ -60,6 +60,20 @@ describe('what somebody practised', () => {
     expect(kept[0]?.content).toEqual(content);
   });
 
+  it('may be an evening, or a round of a drill', async () => {
+    const done: PracticeContent[] = [
+      { kind: 'evening', situation: 'heatwave', score: 0.8, cost: 12.5, best: 2, plain: 14 },
+      { kind: 'drill', skill: 'water', scores: [1, 0.5] },
+    ];
+    for (const each of done) {
+      const id = randomUUID();
+      const res = await house.http.post(paths.addPractice(HOUSE)).send({ id, content: each });
+      expect(res.status).toBe(201);
+      const kept = await house.get<PracticeResult[]>(paths.practice(HOUSE));
+      expect(kept.find((result) => result.id === id)?.content).toEqual(each);
+    }
+  });
+
   it('is read by who did it, and by who leads the crew', async () => {
     const hand = house.as(await signedIn(house.db, HOUSE, 'Tilde'));
     const start = { id: randomUUID(), content };
@@ -80,6 +94,8 @@ describe('what somebody practised', () => {
       { kind: 'reading', readings: [{ found: 'late', warmth: 'warm', score: 7 }] },
       { kind: 'reading', readings: [{ found: 'never', warmth: 'warm', score: 0.5 }] },
       { kind: 'evening' },
+      { kind: 'evening', situation: 'Not a name', score: 1, cost: 1, best: 1, plain: 1 },
+      { kind: 'drill', skill: 'reading', scores: [1] },
     ];
     for (const each of wrong) {
       const res = await house.http

@@ -15,6 +15,7 @@ import { ClashPanel } from './conflicts/ConflictPanel';
 import { Conflicts } from './conflicts/Conflicts';
 import { doughWarnings, formatWarningMessage, warningName } from './conflicts/doughWarnings';
 import { FaultList } from './conflicts/FaultList';
+import { NotReadyList } from './conflicts/NotReadyList';
 import { PlanDesk } from './PlanDesk';
 import styles from './Plan.module.css';
 import { planSteps } from './steps/planSteps';
@@ -137,6 +138,7 @@ const WeekPlan = memo(function WeekPlan({
         />
       )}
       {isPlanned && <DoughWarningList week={week} simulated={simulated} words={words} />}
+      <NotReadyList week={week} words={words} />
       <Toolbar
         week={week}
         hours={hours}

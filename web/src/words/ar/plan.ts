@@ -1,5 +1,6 @@
 import week from '@calm/domain/words/ar/week.json' with { type: 'json' };
 import plan from './plan.json' with { type: 'json' };
+import readiness from './readiness.json' with { type: 'json' };
 
-/** What the plan says, and what is wrong with a week. */
-export const words = { ...plan, weekFaults: week.weekFaults };
+/** What the plan says, who is not ready for it, and what is wrong with a week. */
+export const words = { ...plan, ...readiness, weekFaults: week.weekFaults };

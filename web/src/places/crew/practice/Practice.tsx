@@ -1,4 +1,4 @@
-import { personOf } from '@calm/domain';
+import { personOf, practiceSkills } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -16,9 +16,15 @@ import { useBookQuery } from '../../../state/api/api';
 import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
 import { CrewNav } from '../CrewNav';
+import { ReadinessRules } from './rules/ReadinessRules';
 import styles from './Practice.module.css';
-import { readingSkills } from './skills';
-import { usePracticeResults } from './usePracticeResults';
+import { usePracticeResults } from '../../../state/practice/usePracticeResults';
+
+/** What can be practised. */
+const EXERCISES = [
+  { key: 'reading', path: 'reading', open: 'practice.reading.begin' },
+  { key: 'evenings', path: 'evenings', open: 'practice.evenings.open' },
+] as const;
 
 /** The craft on one's own dough, before it costs anything: what can be practised, and how it went. */
 export function Practice() {
@@ -31,37 +37,50 @@ export function Practice() {
   if (book.error && !book.data)
     return <Failed error={book.error} onRetry={() => void book.refetch()} />;
   if (!book.data || !results) return <WaitingPage />;
-  const skills = readingSkills(results);
+  const skills = practiceSkills(results);
   const { data } = book;
   return (
-    <Page title={t('practice.title')} lead={t('practice.lead')}>
-      <CrewNav />
-      <section className={styles['exercise']} aria-labelledby="practice-reading">
-        <div>
-          <h2 id="practice-reading">{t('practice.reading.title')}</h2>
-          <p>{t('practice.reading.about')}</p>
-        </div>
-        {mayPractise && (
-          <Button
-            variant="contained"
-            size="large"
-            component={Link}
-            to={`/${house}/crew/practice/reading`}
-          >
-            {t('practice.reading.begin')}
+    <Page
+      title={t('practice.title')}
+      lead={t('practice.lead')}
+      aside={
+        skills.length > 0 && (
+          <Button variant="outlined" onClick={() => window.print()}>
+            {t('readiness.print')}
           </Button>
-        )}
-      </section>
+        )
+      }
+    >
+      <CrewNav />
+      {EXERCISES.map(({ key, path, open }) => (
+        <section key={key} className={styles['exercise']} aria-labelledby={`practice-${key}`}>
+          <div>
+            <h2 id={`practice-${key}`}>{t(`practice.${key}.title`)}</h2>
+            <p>{t(`practice.${key}.about`)}</p>
+          </div>
+          {mayPractise && (
+            <Button
+              variant={key === 'reading' ? 'contained' : 'outlined'}
+              size="large"
+              component={Link}
+              to={`/${house}/crew/practice/${path}`}
+            >
+              {t(open)}
+            </Button>
+          )}
+        </section>
+      ))}
       <section>
         <h2>{t('practice.skills.title')}</h2>
         {skills.length === 0 ? (
           <p className="quiet">{t('practice.skills.none')}</p>
         ) : (
-          <WideTable label={t('practice.skills.table')}>
+          <WideTable label={t('practice.skills.title')}>
             <Table>
               <TableHead>
                 <TableRow>
                   <TableCell>{t('practice.skills.who')}</TableCell>
+                  <TableCell>{t('practice.skills.what')}</TableCell>
                   <TableCell align="right">{t('practice.skills.count')}</TableCell>
                   <TableCell align="right">{t('practice.skills.well')}</TableCell>
                   <TableCell align="right">{t('practice.skills.steady')}</TableCell>
@@ -69,11 +88,12 @@ export function Practice() {
                 </TableRow>
               </TableHead>
               <TableBody>
-                {skills.map(({ personId, count, mean, spread, lastAtMs }) => (
-                  <TableRow key={personId}>
+                {skills.map(({ personId, skill, count, mean, spread, lastAtMs }) => (
+                  <TableRow key={`${personId} ${skill}`}>
                     <TableCell component="th" scope="row">
                       {personOf(data, personId)?.name ?? ''}
                     </TableCell>
+                    <TableCell>{t(`readiness.skill.${skill}`)}</TableCell>
                     <TableCell align="right">{f.count(count)}</TableCell>
                     <TableCell align="right">{f.count(Math.round(100 * mean))}</TableCell>
                     <TableCell align="right">± {f.count(Math.round(100 * spread))}</TableCell>
@@ -85,6 +105,7 @@ export function Practice() {
           </WideTable>
         )}
       </section>
+      <ReadinessRules house={data.house} />
     </Page>
   );
 }

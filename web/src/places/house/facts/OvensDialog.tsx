@@ -7,7 +7,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import styles from '../House.module.css';
-import { useChangeHouse } from '../useChangeHouse';
+import { useChangeHouse } from '../../../state/api/useChangeHouse';
 
 const NEW_OVEN: Oven = { name: '', heatUpMin: 60, ballsPerHour: 60 };
 const HEAT_UP = { min: 0, max: 600, decimals: 0 };

@@ -6,7 +6,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useFormats } from '../../../parts/format/useFormats';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import styles from '../House.module.css';
-import { useChangeHouse } from '../useChangeHouse';
+import { useChangeHouse } from '../../../state/api/useChangeHouse';
 
 /** Steps that scales are sold with, g. */
 const STEPS_G = [0.01, 0.1, 0.5, 1, 2, 5, 10] as const;

@@ -6,7 +6,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { useFormats } from '../../../parts/format/useFormats';
 import { CurrencyField, ZoneField } from '../../../parts/house/countryFields';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
-import { useChangeHouse } from '../useChangeHouse';
+import { useChangeHouse } from '../../../state/api/useChangeHouse';
 
 /** What a house is called, where it is, and what it counts money in. */
 export function SiteDialog({

@@ -6,7 +6,7 @@ import { Choice } from '../../../parts/fields/Choice';
 import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import styles from '../House.module.css';
-import { useChangeHouse } from '../useChangeHouse';
+import { useChangeHouse } from '../../../state/api/useChangeHouse';
 
 const METHODS: readonly WaterMethod[] = ['learned', 'heat-balance', 'friction', 'base-sum'];
 const TEMPS = ['room', 'flour', 'tap', 'preferment'] as const;

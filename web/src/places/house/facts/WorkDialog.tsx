@@ -6,7 +6,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { TimeOfDay } from '../../../parts/fields/TimeOfDay';
 import { RecordDialog } from '../../../parts/layout/RecordDialog';
 import styles from '../House.module.css';
-import { useChangeHouse } from '../useChangeHouse';
+import { useChangeHouse } from '../../../state/api/useChangeHouse';
 
 /** Room at the bench, tubs, and the hours at which nobody likes to work. */
 export function WorkDialog({

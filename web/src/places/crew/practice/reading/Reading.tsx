@@ -10,7 +10,7 @@ import { Waiting } from '../../../../parts/messages/Waiting';
 import { useBookQuery, useSessionQuery } from '../../../../state/api/api';
 import { usePermission } from '../../../../state/api/usePermission';
 import { useHouse } from '../../../../state/board/useBoard';
-import { usePracticeResults } from '../usePracticeResults';
+import { usePracticeResults } from '../../../../state/practice/usePracticeResults';
 import { Answer } from './Answer';
 import { Coach } from './Coach';
 import { ROUND } from './readingRound';

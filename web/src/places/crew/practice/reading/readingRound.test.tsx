@@ -1,8 +1,7 @@
 import type { PracticeResult } from '@calm/contract';
 import { describe, expect, it } from '@jest/globals';
 import type { OutboxItem } from '../../../../state/outbox/outbox';
-import { readingSkills } from '../skills';
-import { withWaiting } from '../usePracticeResults';
+import { withWaiting } from '../../../../state/practice/usePracticeResults';
 import { pastReadings, roundOf } from './readingRound';
 
 const result = (personId: string, at: string, ...scores: number[]): PracticeResult => ({
@@ -69,20 +68,5 @@ describe('what was practised without a line', () => {
     expect(pastReadings(now, 'ben', []).at(-1)?.score).toBe(1);
     const refusal = { type: '/problems/bad-input', title: 'No', status: 400 } as never;
     expect(withWaiting(results, [{ ...item('ben', 'new'), refusal }])).toEqual(results);
-  });
-});
-
-describe('who can read dough', () => {
-  it('is told by the last, with how they scatter, whoever practised last first', () => {
-    const [ben, mara] = readingSkills(results);
-    expect([ben?.personId, mara?.personId]).toEqual(['ben', 'mara']);
-    expect(ben).toMatchObject({ count: 3, mean: 0.5 });
-    expect(ben?.spread).toBeCloseTo(Math.sqrt((0.25 + 0.25) / 3), 9);
-    expect(mara?.spread).toBe(0);
-    const many = readingSkills([
-      result('ben', '2026-11-25T10:00:00.000Z', ...Array.from({ length: 24 }, () => 1)),
-      result('ben', '2026-11-20T10:00:00.000Z', 0, 0, 0),
-    ]);
-    expect(many[0]).toMatchObject({ count: 27, mean: 1, spread: 0 });
   });
 });

@@ -30,10 +30,12 @@ export const pastReadings = (
   open: OpenRound,
 ): PastReading[] => [
   ...results
-    .filter((each) => each.personId === personId && each.content.kind === 'reading')
+    .filter((each) => each.personId === personId)
     .sort((a, b) => (a.at < b.at ? -1 : 1))
     .flatMap(({ at, content }) =>
-      content.readings.map(({ score, ...kind }) => ({ kind, score, atMs: Date.parse(at) })),
+      content.kind === 'reading'
+        ? content.readings.map(({ score, ...kind }) => ({ kind, score, atMs: Date.parse(at) }))
+        : [],
     ),
   ...open.map(({ score, atMs, ...kind }) => ({ kind, score, atMs })),
 ];

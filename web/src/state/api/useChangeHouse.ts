@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../parts/messages/Notices';
 import { problemWords } from '../../parts/messages/problemWords';
-import { useChangeSettingsMutation } from '../../state/api/settingsApi';
+import { useChangeSettingsMutation } from './settingsApi';
 
 type Changeable = Omit<SettingsChange, 'version'>;
 

@@ -1,8 +1,8 @@
 import type { PracticeResult } from '@calm/contract';
 import { useMemo } from 'react';
-import { usePracticeQuery } from '../../../state/api/api';
-import type { OutboxItem } from '../../../state/outbox/outbox';
-import { useWaiting } from '../../../state/outbox/useOutboxItems';
+import { usePracticeQuery } from '../api/api';
+import type { OutboxItem } from '../outbox/outbox';
+import { useWaiting } from '../outbox/useOutboxItems';
 
 /** What was practised, with what is on its way; null until it is there. Without a line, what this device knows. */
 export function usePracticeResults(house: string): readonly PracticeResult[] | null {
