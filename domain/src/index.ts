@@ -75,3 +75,5 @@ export * from './lots/held';
 export * from './format/formats';
 export * from './format/formatInWords';
 export * from './format/symbols';
+export * from './practice/rehearsal/rehearse';
+export type { Factor } from './practice/rehearsal/futures';

@@ -48,6 +48,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   Crew: async () => (await import('../places/crew/rota/Crew')).Crew,
   MyShift: async () => (await import('../places/crew/shift/MyShift')).MyShift,
   HandoverPage: async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
+  RehearsalPage: async () => (await import('../places/plan/rehearse/RehearsalPage')).RehearsalPage,
   Practice: async () => (await import('../places/crew/practice/Practice')).Practice,
   Evenings: async () => (await import('../places/crew/practice/evening/Evenings')).Evenings,
   EveningPage: async () =>

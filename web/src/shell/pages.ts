@@ -156,6 +156,13 @@ export const PAGES = [
   },
   { path: 'plan', component: 'Plan', words: PLAN, manual: 'plan', name: 'stops.plan' },
   {
+    path: 'plan/rehearsal',
+    component: 'RehearsalPage',
+    words: [...PLAN, 'rehearsal'],
+    manual: 'rehearsal',
+    name: 'rehearsal.title',
+  },
+  {
     path: 'plan/paper',
     component: 'DayPaper',
     words: [...PLAN, 'tonight'],

@@ -17,6 +17,7 @@ export type WordArea =
   | 'walkIn'
   | 'crew'
   | 'practice'
+  | 'rehearsal'
   | 'log'
   | 'house'
   | 'files';
@@ -43,6 +44,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     walkIn: () => import('./en/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./en/crew.json', { with: { type: 'json' } }),
     practice: async () => ({ default: (await import('./en/practice')).words }),
+    rehearsal: () => import('./en/rehearsal.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./en/log')).words }),
     house: () => import('./en/house.json', { with: { type: 'json' } }),
     files: () => import('./en/files.json', { with: { type: 'json' } }),
@@ -60,6 +62,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     walkIn: () => import('./it/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./it/crew.json', { with: { type: 'json' } }),
     practice: async () => ({ default: (await import('./it/practice')).words }),
+    rehearsal: () => import('./it/rehearsal.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./it/log')).words }),
     house: () => import('./it/house.json', { with: { type: 'json' } }),
     files: () => import('./it/files.json', { with: { type: 'json' } }),
@@ -77,6 +80,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     walkIn: () => import('./es/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./es/crew.json', { with: { type: 'json' } }),
     practice: async () => ({ default: (await import('./es/practice')).words }),
+    rehearsal: () => import('./es/rehearsal.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./es/log')).words }),
     house: () => import('./es/house.json', { with: { type: 'json' } }),
     files: () => import('./es/files.json', { with: { type: 'json' } }),
@@ -94,6 +98,7 @@ const LOADERS: Readonly<Record<WordLanguage, Readonly<Record<WordArea, Load>>>> 
     walkIn: () => import('./ar/walkIn.json', { with: { type: 'json' } }),
     crew: () => import('./ar/crew.json', { with: { type: 'json' } }),
     practice: async () => ({ default: (await import('./ar/practice')).words }),
+    rehearsal: () => import('./ar/rehearsal.json', { with: { type: 'json' } }),
     log: async () => ({ default: (await import('./ar/log')).words }),
     house: () => import('./ar/house.json', { with: { type: 'json' } }),
     files: () => import('./ar/files.json', { with: { type: 'json' } }),

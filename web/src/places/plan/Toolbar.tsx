@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useTranslation } from 'react-i18next';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { usePermission } from '../../state/api/usePermission';
 import { Out } from './publish/ExportMenu';
 import styles from './Plan.module.css';
@@ -67,6 +67,9 @@ export function Toolbar({
         </Button>
         <Button aria-haspopup="dialog" onClick={() => onOpen('what-if')}>
           {t('plan.whatIf')}
+        </Button>
+        <Button component={Link} to={`/${week.house}/plan/rehearsal`}>
+          {t('plan.rehearse')}
         </Button>
         <Out week={week} />
         {isBusy ? (

@@ -1,5 +1,11 @@
 import type { Assumption, Place, WeekDocument } from '@calm/contract';
-import type { SimulatedLot, SimulatedWeek, ServiceWaves } from '@calm/domain';
+import type {
+  Rehearsal,
+  RehearsalAsked,
+  ServiceWaves,
+  SimulatedLot,
+  SimulatedWeek,
+} from '@calm/domain';
 import type {
   Clash,
   Conflict,
@@ -62,4 +68,15 @@ export interface OptimizerInWorker {
   clash(problem: WeekProblem, open: Demand): Clash | null;
   /** What of that which found no place cannot be made even by itself. */
   impossible(problem: WeekProblem, open: readonly Demand[]): readonly Demand[];
+}
+
+/** What can be asked of who rehearses plans, in a worker. */
+export interface RehearsalInWorker {
+  /**
+   * Null when it was stopped.
+   *
+   * @param onProgress told how much is done, 0–1
+   */
+  rehearse(asked: RehearsalAsked, onProgress: (share: number) => void): Promise<Rehearsal | null>;
+  stop(): void;
 }

@@ -22,8 +22,9 @@ import { usePracticeResults } from '../../../state/practice/usePracticeResults';
 
 /** What can be practised. */
 const EXERCISES = [
-  { key: 'reading', path: 'reading', open: 'practice.reading.begin' },
-  { key: 'evenings', path: 'evenings', open: 'practice.evenings.open' },
+  { key: 'reading', path: 'crew/practice/reading', open: 'practice.reading.begin' },
+  { key: 'evenings', path: 'crew/practice/evenings', open: 'practice.evenings.open' },
+  { key: 'rehearsal', path: 'plan/rehearsal', open: 'practice.rehearsal.open' },
 ] as const;
 
 /** The craft on one's own dough, before it costs anything: what can be practised, and how it went. */
@@ -63,7 +64,7 @@ export function Practice() {
               variant={key === 'reading' ? 'contained' : 'outlined'}
               size="large"
               component={Link}
-              to={`/${house}/crew/practice/${path}`}
+              to={`/${house}/${path}`}
             >
               {t(open)}
             </Button>

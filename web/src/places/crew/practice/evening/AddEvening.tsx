@@ -55,7 +55,7 @@ function PastEvenings({
         <p>{t('practice.evenings.addAbout')}</p>
         {!offered && <Waiting />}
         {offered?.length === 0 && <p>{t('practice.evenings.noneToAdd')}</p>}
-        <List>
+        <List component="div">
           {offered?.map((each) => (
             <ListItemButton key={each.name} onClick={() => keep({ situations: [...kept, each] })}>
               <ListItemText

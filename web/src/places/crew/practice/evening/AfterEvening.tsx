@@ -15,7 +15,7 @@ import { useFormats } from '../../../../parts/format/useFormats';
 import { Page } from '../../../../parts/layout/Page';
 import { WideTable } from '../../../../parts/layout/WideTable';
 import { DecisionsTable } from './DecisionsTable';
-import { DoughTold } from './DoughTold';
+import { DoughTold, Legend } from './DoughTold';
 import styles from './Evening.module.css';
 import type { useEveningRun } from './useEveningRun';
 
@@ -66,6 +66,7 @@ export function AfterEvening({
           )
         );
       })}
+      <Legend />
       <WhatWasOtherwise
         all={whatWasOtherwise(situation)}
         nameOf={(dough) => evening.products[dough]?.name ?? ''}
@@ -157,7 +158,7 @@ function WhatWasOtherwise({
     dough: 'dough' in each ? nameOf(each.dough) : '',
   });
   return (
-    <section>
+    <section className={styles['after']}>
       <h2>{t('practice.evening.otherwise')}</h2>
       {all.length === 0 ? (
         <p>{t('practice.evening.asPlanned')}</p>

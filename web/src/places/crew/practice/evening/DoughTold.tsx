@@ -66,7 +66,7 @@ export function DoughTold({
             <>
               <AxisY
                 x={BESIDE}
-                ticks={[0, Math.round(top)].map((at) => ({ at: y(at), label: f.count(at) }))}
+                ticks={[0, Math.floor(top)].map((at) => ({ at: y(at), label: f.count(at) }))}
               />
               {told.came.map((came, i) => {
                 const { short = 0, told: sentAway = 0 } = told.quarters[i] ?? {};
@@ -112,7 +112,9 @@ export function DoughTold({
                 from={BESIDE}
                 to={right}
                 ticks={hours
-                  .filter((hour) => hour % everyHours === 0)
+                  .filter(
+                    (hour) => hour % everyHours === 0 && x(hour * HOUR_MIN) < right - HOUR_PX / 2,
+                  )
                   .map((hour) => ({
                     at: x(hour * HOUR_MIN),
                     label: timeOfEvening(f, really, hour * HOUR_MIN),
@@ -122,7 +124,6 @@ export function DoughTold({
           );
         }}
       </Plot>
-      <Legend />
     </section>
   );
 }
@@ -176,7 +177,8 @@ function TrayRow({
   );
 }
 
-function Legend() {
+/** What the pictures' colours and lines say. */
+export function Legend() {
   const { t } = useTranslation();
   return (
     <ul className={styles['legend']}>

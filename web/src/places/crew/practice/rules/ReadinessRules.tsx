@@ -22,7 +22,7 @@ export function ReadinessRules({ house }: { readonly house: House }) {
       days: f.count(withinDays),
     });
   return (
-    <section>
+    <section className={styles['section']}>
       <h2>{t('readiness.title')}</h2>
       <p className="quiet">{t('readiness.about')}</p>
       <ul className={styles['rules']}>
