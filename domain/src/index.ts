@@ -76,4 +76,4 @@ export * from './format/formats';
 export * from './format/formatInWords';
 export * from './format/symbols';
 export * from './practice/rehearsal/rehearse';
-export type { Factor } from './practice/rehearsal/futures';
+export type { Strengthening } from './practice/rehearsal/strengthen';

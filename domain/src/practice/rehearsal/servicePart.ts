@@ -165,30 +165,58 @@ export function batchesIn(
   return batches;
 }
 
-/** Guests of one evening whom nothing is ready for, though each waits a quarter of an hour. */
+/** Why guests are sent away: dough not ready yet, past its best, or all of it gone. */
+export const AWAY = ['not-ready', 'past', 'gone'] as const;
+/** One of them. */
+export type Away = (typeof AWAY)[number];
+/** Guests sent away, by why. */
+export type ShortBy = Record<Away, number>;
+
+/** Why nothing is there for somebody at a minute. */
+function whyAway(batches: readonly ReadyBatch[], left: readonly number[], minute: number): Away {
+  const isLeft = (is: (batch: ReadyBatch) => boolean) =>
+    batches.some((batch, i) => (left[i] as number) > 0 && is(batch));
+  if (isLeft(({ lastMin }) => lastMin <= minute)) return 'past';
+  return isLeft(({ readyMin }) => readyMin > minute) ? 'not-ready' : 'gone';
+}
+
+/** Gives balls to guests, of what is open first to last. @returns guests whom nothing is ready for */
+function serveFrom(
+  batches: readonly ReadyBatch[],
+  left: number[],
+  minute: number,
+  guests: number,
+): number {
+  let asked = guests;
+  for (let i = 0; i < batches.length && asked > 0; i += 1) {
+    const { readyMin, lastMin } = batches[i] as ReadyBatch;
+    if (readyMin > minute || lastMin <= minute) continue;
+    const taken = Math.min(asked, left[i] as number);
+    left[i] = (left[i] as number) - taken;
+    asked -= taken;
+  }
+  return asked;
+}
+
+/** Guests of one evening whom nothing is ready for, though each waits a quarter of an hour. @param by is added to */
 export function shortOn(
   { perQuarter, cv }: Pick<ServicePart, 'perQuarter' | 'cv'>,
   batches: readonly ReadyBatch[],
   random: Random,
+  by?: ShortBy,
 ): number {
   const level = random.gamma(cv);
   const left = batches.map(({ balls }) => balls);
-  const serve = (minute: number, guests: number): number => {
-    let asked = guests;
-    for (let i = 0; i < batches.length && asked > 0; i += 1) {
-      const { readyMin, lastMin } = batches[i] as ReadyBatch;
-      if (readyMin > minute || lastMin <= minute) continue;
-      const taken = Math.min(asked, left[i] as number);
-      left[i] = (left[i] as number) - taken;
-      asked -= taken;
-    }
-    return asked;
-  };
   let [short, waiting] = [0, 0];
-  for (let quarter = 0; quarter < perQuarter.length; quarter += 1) {
+  for (let quarter = 0; quarter <= perQuarter.length; quarter += 1) {
     const minute = (quarter + 0.5) * QUARTER_MIN;
-    short += serve(minute, waiting);
-    waiting = serve(minute, random.poisson((perQuarter[quarter] as number) * level));
+    const isOpen = quarter < perQuarter.length;
+    const away = isOpen && waiting > 0 ? serveFrom(batches, left, minute, waiting) : waiting;
+    short += away;
+    if (by && away > 0) by[whyAway(batches, left, minute)] += away;
+    waiting = isOpen
+      ? serveFrom(batches, left, minute, random.poisson((perQuarter[quarter] as number) * level))
+      : 0;
   }
-  return short + waiting;
+  return short;
 }

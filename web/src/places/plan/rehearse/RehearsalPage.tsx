@@ -1,6 +1,7 @@
 import type { Rehearsal, Strengthening, WeakPoint } from '@calm/domain';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
+import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { formatSurePercent } from '../../../parts/format/odds';
@@ -13,7 +14,7 @@ import { usePlanEditing, type PlanEditing } from '../editing/usePlanEditing';
 import { usePlanWeek, type PlanWeek } from '../editing/usePlanWeek';
 import { usePlanWords, type PlanWords } from '../planWords';
 import styles from './Rehearsal.module.css';
-import { FUTURES, useRehearsal } from './useRehearsal';
+import { FUTURES, planKey, useRehearsal } from './useRehearsal';
 
 /** The plan, run in many futures before it is worked: how sure each service is, and what would make the weakest surer. */
 export function RehearsalPage() {
@@ -27,6 +28,8 @@ function OfWeek({ week }: { readonly week: PlanWeek }) {
   const words = usePlanWords(week);
   const editing = usePlanEditing(week);
   const { state, begin, stop } = useRehearsal(week);
+  const key = useMemo(() => planKey(week), [week]);
+  const isOld = state.kind === 'over' && state.of !== key;
   const count = words.f.count(FUTURES);
   const back = (
     <Button variant="outlined" component={Link} to={`/${week.house}/plan`}>
@@ -59,11 +62,11 @@ function OfWeek({ week }: { readonly week: PlanWeek }) {
       {week.lots.length === 0 && <p>{t('rehearsal.none')}</p>}
       {state.kind === 'over' && (
         <>
-          {state.of !== week.lots && <p role="status">{t('rehearsal.changed')}</p>}
+          {isOld && <p role="status">{t('rehearsal.changed')}</p>}
           <Services rehearsal={state.rehearsal} words={words} />
           <Weakest
             weakest={state.rehearsal.weakest}
-            isOld={state.of !== week.lots}
+            isOld={isOld}
             week={week}
             words={words}
             editing={editing}
@@ -127,7 +130,7 @@ function Weakest({
       <h2 id="rehearsal-weakest">{t('rehearsal.weakest')}</h2>
       <ol className={styles['weakest']}>
         {weakest.map((point) => {
-          const { serviceId, productId, odds, short, hangsOn, strengthening } = point;
+          const { serviceId, productId, odds, short, away, hangsOn, strengthening } = point;
           return (
             <li key={`${serviceId} ${productId}`}>
               <b>
@@ -135,8 +138,8 @@ function Weakest({
                 {formatSurePercent(f, odds)}
               </b>
               <p>
-                {t(`rehearsal.hangsOn.${hangsOn}`)}{' '}
-                {t('rehearsal.short', { short: f.plain(short, 1) })}
+                {t('rehearsal.short', { short: f.plain(short, 1) })}{' '}
+                {away && t(`rehearsal.away.${away}`)} {hangsOn && t(`rehearsal.hangsOn.${hangsOn}`)}
               </p>
               {strengthening ? (
                 <p className={styles['stronger']}>
