@@ -7,6 +7,7 @@ import { capacity } from './bench/capacityBench.mjs';
 import { live } from './bench/liveBench.mjs';
 import { cold } from './bench/coldBench.mjs';
 import { decide } from './bench/decideBench.mjs';
+import { rehearse } from './bench/rehearseBench.mjs';
 import { log } from './bench/logBench.mjs';
 import { benchLearning } from './bench/learnBench';
 import { benchWeeks } from './bench/weekBench';
@@ -28,6 +29,7 @@ const PARTS = [
   'cold',
   'log',
   'decide',
+  'rehearse',
   'load',
   'lever',
   'bead',
@@ -80,6 +82,8 @@ await runTool(async () => {
     if (isWanted('log')) await log(databaseUrl, url, cookie, say);
     if (isWanted('decide') && !(await decide(desk, url, say)))
       throw new Plain('Missed: a decision is planned too late.');
+    if (isWanted('rehearse') && !(await rehearse(desk, url, say)))
+      throw new Plain('Missed: a rehearsal takes too long.');
     if (isWanted('load')) await firstLoad(desk, url);
     if (isWanted('lever')) await drag(desk, url);
     if (isWanted('bead')) await dragBead(desk, url);

@@ -109,7 +109,7 @@ export function oddsByQuarter(
 }
 
 /** Hands' minutes for one tray, on a usual evening. */
-export const ACT_MIN = {
+const ACT_MIN = {
   pull: 2,
   chill: 2,
   're-ball': 8,

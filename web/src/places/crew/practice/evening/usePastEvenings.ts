@@ -9,7 +9,7 @@ import { useColdOfEveningsQuery, useSalesOfEveningsQuery } from '../practiceApi'
 const DAYS = 14;
 
 /** How much warmer the cold was on a day than it is set to, by the warmest of its probes, °C; null without one. */
-export function coldByOn(
+function coldByOn(
   date: string,
   { places }: HouseBook,
   probes: readonly Probe[],

@@ -1,0 +1,51 @@
+import { arrived, expect, expectAccessible, test } from './house';
+
+test('the plan is rehearsed, stopped and begun again; what strengthens it goes into the draft', async ({
+  page,
+  at,
+}) => {
+  test.setTimeout(180_000);
+  await page.goto(at('plan'));
+  await arrived(page);
+  await page.getByRole('link', { name: 'Rehearse' }).click();
+  await expect(page.getByRole('heading', { name: 'Rehearse the plan' })).toBeVisible();
+  await expectAccessible(page);
+
+  await test.step('it says how far it is, and can be stopped', async () => {
+    await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
+    await expect(page.getByRole('progressbar', { name: 'Rehearsing' })).toBeVisible();
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await expect(page.getByRole('button', { name: 'Rehearse', exact: true })).toBeVisible({
+      timeout: 15_000,
+    });
+  });
+
+  const services = page.getByRole('region', { name: 'That hardly any guest is sent away' });
+  await test.step('every service has its odds, the weakest why they are weak', async () => {
+    await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
+    await expect(services).toBeVisible({ timeout: 90_000 });
+    expect(await services.getByRole('meter').count()).toBeGreaterThan(5);
+    const weakest = page.getByRole('region', { name: 'The weakest' });
+    await expect(weakest.getByRole('listitem')).toHaveCount(3);
+    await expect(weakest).toContainText('Most of them because');
+    await expectAccessible(page);
+  });
+
+  await test.step('one press changes the draft, and another rehearsal is of the draft', async () => {
+    const before = await services.innerText();
+    const put = page.getByRole('button', { name: /^Put it into the draft/ }).first();
+    await put.click();
+    await expect(page.getByText('It is in the draft')).toBeVisible();
+    await expect(page.getByText(/^The plan has changed since/)).toBeVisible();
+    await expect(put).toBeDisabled();
+    await page.getByRole('button', { name: 'Rehearse again' }).click();
+    await expect(page.getByRole('progressbar', { name: 'Rehearsing' })).toBeVisible();
+    await expect(services).toBeVisible({ timeout: 90_000 });
+    expect(await services.innerText()).not.toBe(before);
+    await page.getByRole('link', { name: 'To the plan' }).click();
+    await arrived(page);
+    await expect(page.getByRole('button', { name: /^Publish/ })).toBeEnabled();
+    await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+    await expect(page.getByRole('button', { name: /^Publish/ })).toBeDisabled();
+  });
+});
