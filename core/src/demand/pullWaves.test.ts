@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { goneBy, pullWaves, usageCurve, type Pulling } from './index';
+import { goneBy, oddsOfEnough, pullWaves, usageCurve, type Pulling } from './index';
 
 const evening = usageCurve(
   [
@@ -55,6 +55,34 @@ describe('waves of pulling', () => {
     const [first, second] = pullWaves(pulling);
     expect(first).toMatchObject({ pullMin: -120, readyMin: 0, goodUntilMin: 150 });
     expect(second?.pullMin).toBe(30);
+  });
+
+  it('leave whoever comes last their share of what is too little for a busy evening', () => {
+    const curve = Array.from({ length: 20 }, () => 1 / 20);
+    const scarce: Pulling = {
+      ...pulling,
+      curve,
+      balls: 108,
+      need: 100,
+      keepMin: 225,
+      spread: { cv: 0.15, cover: 0.95 },
+    };
+    const waves = pullWaves(scarce);
+    expect(waves.reduce((sum, { balls }) => sum + balls, 0)).toBe(108);
+    // Three quarters of the evening are the first wave’s, and so many balls, whole trays at most.
+    expect(waves[0]?.balls).toBeLessThan(0.75 * 108 + 12);
+    const batches = waves.map(({ balls, readyMin, goodUntilMin }) => ({
+      balls,
+      readyMin,
+      lastMin: goodUntilMin,
+    }));
+    expect(
+      oddsOfEnough(
+        curve.map((share) => 100 * share),
+        0.05,
+        batches,
+      ),
+    ).toBeGreaterThan(0.2);
   });
 
   it('are refused where nothing can be pulled', () => {

@@ -139,6 +139,8 @@ export function servingQuarters(serving: Serving): ServingQuarter[] {
 
 /** Less than this is rounding. */
 const NOTHING = 1e-6;
+/** Waves of whole balls together are off by no more. */
+const ROUNDED_BALLS = 3;
 
 /**
  * What is to be pulled when, beyond what is out already: each wave is ready in the minute that what is there might run
@@ -188,12 +190,17 @@ export function nextPulls(serving: Serving, ballsPerTray: number, atMin: number)
 
 /**
  * Balls of a wave: whole trays, as long as enough stays cold for what comes later; where it does not, what is wanted
- * and no more of the last tray.
+ * and no more of the last tray; and of what is too little for a busy evening, its share, so that whoever comes last is
+ * not the one who goes without.
  */
 function waveOf(missing: number, later: number, inside: number, ballsPerTray: number): number {
   const whole = Math.max(1, Math.ceil((missing - NOTHING) / ballsPerTray)) * ballsPerTray;
   if (inside - whole >= later - NOTHING) return Math.min(inside, whole);
-  return Math.min(inside, Math.max(1, Math.ceil(missing - NOTHING)));
+  const wanted = Math.ceil(missing - NOTHING);
+  // Whole balls are out by one a wave: that is no scarcity.
+  const isScarce = inside < missing + later - ROUNDED_BALLS;
+  const share = Math.ceil((inside * missing) / (missing + later) - NOTHING);
+  return Math.min(inside, Math.max(1, isScarce ? Math.min(wanted, share) : wanted));
 }
 
 /** The first minute in which guests go without; null where none do. */
