@@ -77,3 +77,5 @@ export * from './format/formatInWords';
 export * from './format/symbols';
 export * from './practice/rehearsal/rehearse';
 export type { Strengthening } from './practice/rehearsal/strengthen';
+export * from './practice/drills/drill';
+export * from './practice/drills/question';

@@ -50,6 +50,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   HandoverPage: async () => (await import('../places/crew/handover/HandoverPage')).HandoverPage,
   RehearsalPage: async () => (await import('../places/plan/rehearse/RehearsalPage')).RehearsalPage,
   Practice: async () => (await import('../places/crew/practice/Practice')).Practice,
+  DrillPage: async () => (await import('../places/crew/practice/drills/DrillPage')).DrillPage,
   Evenings: async () => (await import('../places/crew/practice/evening/Evenings')).Evenings,
   EveningPage: async () =>
     (await import('../places/crew/practice/evening/EveningPage')).EveningPage,

@@ -248,6 +248,12 @@ export const PAGES = [
     name: 'practice.reading.title',
   },
   {
+    path: 'crew/practice/drills/:skill',
+    component: 'DrillPage',
+    words: [...PRACTICE, 'engine'],
+    manual: 'drills',
+  },
+  {
     path: 'crew/practice/evenings',
     component: 'Evenings',
     words: PRACTICE,

@@ -6,6 +6,8 @@ import type {
   Evening,
   OpensBetween,
 } from '@calm/core';
+import type { DrillSkill, HouseBook } from '@calm/contract';
+import type { DrillQuestion } from '@calm/domain';
 
 /** An evening until a moment, with what was decided. */
 export interface EveningAsked {
@@ -36,8 +38,17 @@ export interface EveningSeen {
   readonly opens: readonly OpensTold[];
 }
 
-/** What can be asked of the evenings' engine, in a worker of its own. */
+/** What is asked in a drill: on whose doughs, of what. */
+export interface DrillAsked {
+  readonly book: HouseBook;
+  readonly skill: DrillSkill;
+  readonly seed: number;
+}
+
+/** What can be asked of practice's engine, in a worker of its own. */
 export interface PracticeInWorker {
+  /** A question of a drill; null where the house has no dough to ask about. */
+  drill(asked: DrillAsked): DrillQuestion | null;
   seen(asked: EveningAsked & { readonly believed: Evening }): EveningSeen;
   /** The next moment at which something happens that is noticed. */
   nextEvent(asked: EveningAsked): number;

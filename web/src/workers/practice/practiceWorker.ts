@@ -10,6 +10,7 @@ import {
   type Decision,
   type Evening,
 } from '@calm/core';
+import { drillQuestion } from '@calm/domain';
 import { expose } from 'comlink';
 import type { EveningAsked, FoundOut, OpensTold, PracticeInWorker } from './practiceAnswers';
 
@@ -47,8 +48,9 @@ function opensAt({ really, decisions, moment }: EveningAsked, believed: Evening)
   });
 }
 
-/** Evenings are run off the page's own thread. */
+/** What is practised is worked out off the page's own thread. */
 const practice: PracticeInWorker = {
+  drill: ({ book, skill, seed }) => drillQuestion(book, skill, seed),
   seen: ({ believed, ...asked }) => ({
     doughs: eveningSoFar(asked.really, asked.decisions, asked.moment),
     found: foundAt(asked),

@@ -1,3 +1,4 @@
+import { PRACTICE_SKILLS } from '@calm/contract';
 import { personOf, practiceSkills } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
@@ -19,6 +20,9 @@ import { CrewNav } from '../CrewNav';
 import { ReadinessRules } from './rules/ReadinessRules';
 import styles from './Practice.module.css';
 import { usePracticeResults } from '../../../state/practice/usePracticeResults';
+
+/** What is asked and answered one at a time. */
+const DRILLS = PRACTICE_SKILLS.filter((skill) => skill !== 'reading' && skill !== 'evening');
 
 /** What can be practised. */
 const EXERCISES = [
@@ -71,6 +75,27 @@ export function Practice() {
           )}
         </section>
       ))}
+      <section className={styles['exercise']} aria-labelledby="practice-drills">
+        <div>
+          <h2 id="practice-drills">{t('practice.drill.title')}</h2>
+          <p>{t('practice.drill.about')}</p>
+        </div>
+        {mayPractise && (
+          <div className={styles['drills']}>
+            {DRILLS.map((skill) => (
+              <Button
+                key={skill}
+                variant="outlined"
+                size="large"
+                component={Link}
+                to={`/${house}/crew/practice/drills/${skill}`}
+              >
+                {t(`readiness.skill.${skill}`)}
+              </Button>
+            ))}
+          </div>
+        )}
+      </section>
       <section>
         <h2>{t('practice.skills.title')}</h2>
         {skills.length === 0 ? (
