@@ -49,6 +49,7 @@ const PAGES = [
   'crew/handover',
   'crew/practice',
   'crew/practice/reading',
+  'crew/practice/drills/dividing',
   'crew/practice/evenings',
   'crew/practice/evenings/heatwave',
   'log',

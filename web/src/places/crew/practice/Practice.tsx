@@ -16,6 +16,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useBookQuery } from '../../../state/api/api';
 import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
+import { useCursor } from '../../../state/time/useCursor';
 import { CrewNav } from '../CrewNav';
 import { ReadinessRules } from './rules/ReadinessRules';
 import styles from './Practice.module.css';
@@ -37,6 +38,7 @@ export function Practice() {
   const f = useFormats();
   const house = useHouse();
   const mayPractise = usePermission('mark');
+  const { nowMs } = useCursor();
   const book = useBookQuery(house);
   const results = usePracticeResults(house);
   if (book.error && !book.data)
@@ -98,6 +100,7 @@ export function Practice() {
       </section>
       <section>
         <h2>{t('practice.skills.title')}</h2>
+        <p className={styles['onPaper']}>{f.joined(data.house.name, f.moment(nowMs))}</p>
         {skills.length === 0 ? (
           <p className="quiet">{t('practice.skills.none')}</p>
         ) : (

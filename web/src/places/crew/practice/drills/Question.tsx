@@ -33,8 +33,8 @@ export function Question({ question, said, onSay }: Asked<DrillQuestion>) {
   }
 }
 
-const TEMPERATURE = { min: -20, max: 100, decimals: 1 };
-const KILOGRAMS = { min: 0, max: 500, decimals: 2 };
+const TEMPERATURE = { min: -20, max: 100, decimals: 1, mayBeEmpty: true };
+const KILOGRAMS = { min: 0, max: 500, decimals: 2, mayBeEmpty: true };
 
 function OfNumber({ question, said, onSay }: Asked<NumberQuestion>) {
   const { t } = useTranslation();
@@ -125,7 +125,7 @@ function OfCut({ question, said, onSay }: Asked<CutQuestion>) {
   return (
     <>
       <p className={styles['asked']}>{t('practice.drill.dividing.ask', asked)}</p>
-      <div className={styles['dough']}>
+      <div className={styles['dough']} dir="ltr">
         <svg
           viewBox={`0 0 ${width} ${height}`}
           role="img"
