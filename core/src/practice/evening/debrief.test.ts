@@ -4,7 +4,14 @@ import { randomOf } from '../../numerics';
 import { debriefOf, eveningScore } from './debrief';
 import { costsOfDecisions, playedEvening, playsOf, type Decision } from './decisions';
 import { momentsOf, type Evening } from './evening';
-import { eveningSoFar, lookAtTray, nextEvent, opensOf, saidOnCall } from './eveningSoFar';
+import {
+  eveningSoFar,
+  lookAtTray,
+  nextEvent,
+  opensOf,
+  quickOpens,
+  saidOnCall,
+} from './eveningSoFar';
 import { weighedCost } from './scoreEvening';
 
 const eveningIn = (benchC: number): Evening => ({
@@ -128,6 +135,12 @@ describe('what is seen and said of a dough', () => {
     const fromIn = (each: Evening) =>
       each.doughs.map((dough) => opensOf(each, dough, [{ act: 'pull', moment: 2 }])?.fromMin)[0];
     expect(fromIn(warm)).toBeLessThan(fromIn(evening) ?? 0);
+    const quickIn = (water: 'cool' | 'warm') =>
+      evening.doughs.map((dough) => quickOpens(evening, dough, { moment: 0, water })?.fromMin)[0];
+    expect(quickIn('warm')).toBeLessThan(quickIn('cool') ?? Infinity);
+    const [dough] = evening.doughs;
+    const none = { ...evening, hasMixer: false };
+    expect(dough && quickOpens(none, dough, { moment: 0, water: 'warm' })).toBeNull();
   });
 });
 

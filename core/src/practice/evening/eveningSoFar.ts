@@ -11,9 +11,11 @@ import {
   placeAfter,
   type Evening,
   type EveningDough,
+  type QuickDough,
   type TrayPlace,
   type TrayWay,
 } from './evening';
+import { quickTrays } from './quickDough';
 import { serve, stopMinOf, traysOfPlay } from './scoreEvening';
 import { oddsByQuarter, routeOfTray, STEP_MIN } from './trayCourse';
 
@@ -141,8 +143,28 @@ export interface OpensBetween {
 
 /** When a tray that goes a way opens well rather than not; null where it never does before closing. */
 export function opensOf(evening: Evening, dough: EveningDough, way: TrayWay): OpensBetween | null {
-  const lookAt = doughFrom(evening, dough, way);
-  const odds = oddsByQuarter(evening, dough, lookAt);
+  return opensBetween(
+    evening,
+    dough,
+    oddsByQuarter(evening, dough, doughFrom(evening, dough, way)),
+  );
+}
+
+/** When dough that is mixed beside opens well; null where it never does before closing, or nothing can be mixed. */
+export function quickOpens(
+  evening: Evening,
+  dough: EveningDough,
+  quick: QuickDough,
+): OpensBetween | null {
+  const [first] = quickTrays(evening, dough, quick);
+  return first ? opensBetween(evening, dough, first.odds) : null;
+}
+
+function opensBetween(
+  evening: Evening,
+  dough: EveningDough,
+  odds: Float64Array,
+): OpensBetween | null {
   const first = odds.findIndex((each) => each >= 0.5);
   if (first < 0) return null;
   const past = odds.findIndex((each, i) => i > first && each < 0.5);

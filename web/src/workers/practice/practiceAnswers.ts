@@ -22,20 +22,25 @@ export type FoundOut = { readonly dough: number } & (
   | { readonly kind: 'call'; readonly opens: readonly (OpensBetween | null)[] }
 );
 
-/** When trays that were taken out open, as they were taken to and really. */
-export interface OpensTold {
-  readonly dough: number;
-  readonly believed: OpensBetween | null;
-  readonly really: OpensBetween | null;
-}
+/** What a coach says of something that was just done with a dough. */
+export type Coached = { readonly dough: number } & (
+  | {
+      readonly about: 'pull' | 're-ball' | 'mix';
+      /** When it opens, as it is taken to be and really. */
+      readonly believed: OpensBetween | null;
+      readonly really: OpensBetween | null;
+    }
+  | { readonly about: 'chill'; readonly isKept: boolean }
+  | { readonly about: 'discard' | 'stop' }
+);
 
 /** An evening as it stands. */
 export interface EveningSeen {
   readonly doughs: readonly DoughEveningSoFar[];
   /** What was found out at this moment. */
   readonly found: readonly FoundOut[];
-  /** Of what was taken out at this moment: only a coach knows. */
-  readonly opens: readonly OpensTold[];
+  /** Of what was done at this moment: only a coach knows. */
+  readonly coached: readonly Coached[];
 }
 
 /** What is asked in a drill: on whose doughs, of what. */

@@ -5,14 +5,15 @@ import {
   nextEvent,
   opensOf,
   playsOf,
+  quickOpens,
   randomOf,
   saidOnCall,
-  type Decision,
+  trayCourse,
   type Evening,
 } from '@calm/core';
 import { drillQuestion } from '@calm/domain';
 import { expose } from 'comlink';
-import type { EveningAsked, FoundOut, OpensTold, PracticeInWorker } from './practiceAnswers';
+import type { Coached, EveningAsked, FoundOut, PracticeInWorker } from './practiceAnswers';
 
 /** What was found out at a moment; the same again when it is asked again. */
 function foundAt({ really, decisions, moment }: EveningAsked): FoundOut[] {
@@ -33,19 +34,41 @@ function foundAt({ really, decisions, moment }: EveningAsked): FoundOut[] {
     });
 }
 
-/** When what was taken out at a moment opens. */
-function opensAt({ really, decisions, moment }: EveningAsked, believed: Evening): OpensTold[] {
+/** What a coach says of what was done at a moment. */
+function coachedAt({ really, decisions, moment }: EveningAsked, believed: Evening): Coached[] {
   const plays = playsOf(really, decisions);
-  const pulled = (each: Decision) =>
-    each.moment === moment && each.deed.kind === 'trays' && each.deed.act === 'pull';
-  return decisions.filter(pulled).flatMap(({ dough: at, deed }): OpensTold[] => {
-    const [dough, taken] = [really.doughs[at], believed.doughs[at]];
-    const way = deed.kind === 'trays' ? plays[at]?.trays[deed.trays[0] ?? -1] : undefined;
-    if (!dough || !taken || !way) return [];
-    return [
-      { dough: at, believed: opensOf(believed, taken, way), really: opensOf(really, dough, way) },
-    ];
-  });
+  return decisions
+    .filter((each) => each.moment === moment)
+    .flatMap(({ dough: at, deed }): Coached[] => {
+      const [dough, taken] = [really.doughs[at], believed.doughs[at]];
+      if (!dough || !taken) return [];
+      if (deed.kind === 'stop') return [{ dough: at, about: 'stop' }];
+      if (deed.kind === 'mix') {
+        const quick = { moment, water: deed.water };
+        const opens = (evening: Evening, of: typeof dough) => quickOpens(evening, of, quick);
+        return [
+          {
+            dough: at,
+            about: 'mix',
+            believed: opens(believed, taken),
+            really: opens(really, dough),
+          },
+        ];
+      }
+      const way = deed.kind === 'trays' ? plays[at]?.trays[deed.trays[0] ?? -1] : undefined;
+      if (deed.kind !== 'trays' || !way) return [];
+      if (deed.act === 'discard') return [{ dough: at, about: 'discard' }];
+      if (deed.act === 'chill')
+        return [{ dough: at, about: 'chill', isKept: trayCourse(really, dough, way).isKept }];
+      return [
+        {
+          dough: at,
+          about: deed.act,
+          believed: opensOf(believed, taken, way),
+          really: opensOf(really, dough, way),
+        },
+      ];
+    });
 }
 
 /** What is practised is worked out off the page's own thread. */
@@ -54,7 +77,7 @@ const practice: PracticeInWorker = {
   seen: ({ believed, ...asked }) => ({
     doughs: eveningSoFar(asked.really, asked.decisions, asked.moment),
     found: foundAt(asked),
-    opens: opensAt(asked, believed),
+    coached: coachedAt(asked, believed),
   }),
   nextEvent: ({ really, decisions, moment }) => nextEvent(really, decisions, moment),
   debrief: ({ really, believed, decisions }, onProgress) =>

@@ -1,7 +1,7 @@
 import type { Evening, OpensBetween } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../../parts/format/useFormats';
-import type { EveningSeen } from '../../../../workers/practice/practiceAnswers';
+import type { Coached, EveningSeen } from '../../../../workers/practice/practiceAnswers';
 import { Seen } from '../reading/Seen';
 import styles from './Evening.module.css';
 import { timeOfEvening } from './eveningClock';
@@ -10,7 +10,7 @@ import { timeOfEvening } from './eveningClock';
 export function FoundOutWords({
   at,
   really,
-  seen: { found, opens },
+  seen: { found, coached: all },
   isCoached,
 }: {
   readonly at: number;
@@ -27,8 +27,18 @@ export function FoundOutWords({
           until: timeOfEvening(f, really, each.untilMin),
         })
       : t('practice.evening.neverOpens');
+  const coachWords = (each: Coached): string => {
+    if ('isKept' in each)
+      return t(each.isKept ? 'practice.evening.coached.kept' : 'practice.evening.coached.notKept');
+    if (!('really' in each))
+      return t(`practice.evening.coached.${each.about}`);
+    const { about, really: is, believed } = each;
+    const opens = { really: between(is), believed: between(believed) };
+    const why = t(`practice.evening.coachWhy.${whyOf(is, believed)}`);
+    return `${t(`practice.evening.coached.${about}`, opens)} ${why}`;
+  };
   const mine = found.filter(({ dough }) => dough === at);
-  const coached = isCoached ? opens.filter(({ dough }) => dough === at) : [];
+  const coached = isCoached ? all.filter(({ dough }) => dough === at) : [];
   if (mine.length + coached.length === 0) return null;
   return (
     <div className={styles['found']} role="status">
@@ -44,11 +54,9 @@ export function FoundOutWords({
           </p>
         ),
       )}
-      {coached.map(({ believed, really: is }, i) => (
+      {coached.map((each, i) => (
         <p key={String(i)}>
-          <b>{t('practice.evening.coach')}</b>{' '}
-          {t('practice.evening.opens', { really: between(is), believed: between(believed) })}{' '}
-          {t(`practice.evening.coachWhy.${whyOf(is, believed)}`)}
+          <b>{t('practice.evening.coach')}</b> {coachWords(each)}
         </p>
       ))}
     </div>

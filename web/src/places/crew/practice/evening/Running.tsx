@@ -85,7 +85,7 @@ export function Running({
           {t('practice.evening.takeBack')}
         </Button>
         <FormControlLabel
-          label={t('practice.evening.coached')}
+          label={t('practice.evening.coachSpeaks')}
           control={
             <Switch
               checked={isCoached}
