@@ -45,14 +45,14 @@ const plain = weekOfHouse({
   midnights: datesFrom(FROM, DAYS).map((date) => `${addDays(date, -1)}T23:00:00.000Z`),
   published: NO_PLAN,
 });
-/** As many balls as guests on average are too few; a third more are nearly always enough. */
+/** As many balls as guests on average are too few; two thirds more are nearly always enough. */
 const document: typeof plain = {
   ...plain,
   usage: plain.wanted.map(({ serviceId, productId, count }, i) => ({
     serviceId,
     productId,
     curve: Array.from({ length: 18 }, (_, quarter) => (1 + Math.sin(quarter / 6)) / 30),
-    expected: { mean: count * (i % 3 === 0 ? 0.85 : 0.65), cv: 0.15, carried: 0 },
+    expected: { mean: count * (0.6 + 0.08 * i), cv: 0.15, carried: 0 },
   })),
 };
 const lots = ((): readonly PlannedLot[] => {
