@@ -67,11 +67,15 @@ function PastEvenings({
             </ListItemButton>
           ))}
         </List>
-        {kept.length > 0 && (
-          <Button color="error" onClick={() => keep({ situations: kept.slice(0, -1) })}>
-            {t('practice.evenings.removeLast', { which: kept.at(-1)?.title ?? '' })}
+        {kept.map(({ name, title = name }) => (
+          <Button
+            key={name}
+            color="error"
+            onClick={() => keep({ situations: kept.filter((each) => each.name !== name) })}
+          >
+            {t('practice.evenings.remove', { which: title })}
           </Button>
-        )}
+        ))}
         {wrong && <p role="alert">{wrong}</p>}
       </DialogContent>
       <DialogActions>

@@ -30,8 +30,7 @@ export function FoundOutWords({
   const coachWords = (each: Coached): string => {
     if ('isKept' in each)
       return t(each.isKept ? 'practice.evening.coached.kept' : 'practice.evening.coached.notKept');
-    if (!('really' in each))
-      return t(`practice.evening.coached.${each.about}`);
+    if (!('really' in each)) return t(`practice.evening.coached.${each.about}`);
     const { about, really: is, believed } = each;
     const opens = { really: between(is), believed: between(believed) };
     const why = t(`practice.evening.coachWhy.${whyOf(is, believed)}`);
