@@ -15,7 +15,7 @@ export const CAUTION_CASES = [
   'sheeter',
 ] as const;
 /** One of them. */
-export type CautionCase = (typeof CAUTION_CASES)[number];
+type CautionCase = (typeof CAUTION_CASES)[number];
 
 /** Of each case, what is done first, and two things that are not. */
 const ANSWERS = ['first', 'wrong', 'worse'] as const;

@@ -44,7 +44,7 @@ export interface EveningSeen {
 }
 
 /** What is asked in a drill: on whose doughs, of what. */
-export interface DrillAsked {
+interface DrillAsked {
   readonly book: HouseBook;
   readonly skill: DrillSkill;
   readonly seed: number;
