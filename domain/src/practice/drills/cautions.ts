@@ -4,7 +4,7 @@ import type { ChoiceOption, ChoiceQuestion } from './question';
 import { shuffled } from './shuffled';
 
 /** What can go wrong that hurts somebody. */
-export const CAUTION_CASES = [
+const CAUTION_CASES = [
   'bowl',
   'dust',
   'lifting',
