@@ -55,6 +55,7 @@ export const practiceStartSchema = Joi.object<PracticeStart>({
 /** Doughs of an evening. */
 const MOST_DOUGHS = 3;
 const between = (least: number, most: number) => Joi.number().min(least).max(most).required();
+const shares = () => Joi.array().items(between(0, 1)).min(4).max(32);
 const whole = (least: number, most: number) => between(least, most).integer();
 
 /** One evening to be practised: the application's own, and what a house adds. */
@@ -66,7 +67,8 @@ export const situationSchema = Joi.object<Situation>({
   trays: Joi.array().items(whole(1, 12)).min(1).max(MOST_DOUGHS).required(),
   ballsPerGuest: between(0.3, 3),
   guests: between(0.1, 3),
-  shares: Joi.array().items(between(0, 1)).min(4).max(32),
+  shares: shares(),
+  usualShares: shares(),
   coldBy: between(-6, 20),
   coldSinceH: between(0, 48),
   coldShownBy: between(-6, 20),

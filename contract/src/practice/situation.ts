@@ -13,8 +13,10 @@ export interface Situation {
   readonly ballsPerGuest: number;
   /** Guests who come for each who is expected. */
   readonly guests: number;
-  /** How they come, share by quarter of an hour, summing to 1; as usual when absent. */
+  /** How they really come, share by quarter of an hour, summing to 1; as usual when absent. */
   readonly shares?: readonly number[];
+  /** How they usually come, where a house knows. */
+  readonly usualShares?: readonly number[];
   /** How much warmer the cold really is, since so many hours, and what it shows of that, °C. */
   readonly coldBy: number;
   readonly coldSinceH: number;

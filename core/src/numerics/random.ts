@@ -47,3 +47,13 @@ export function randomOf(seed: number): Random {
   };
   return { uniform, normal, gamma, poisson };
 }
+
+/** Numbers that are passed over before the draws of small seeds differ. */
+const ALIKE = 20;
+
+/** Draws from any seed, small ones and neighbours too: the first numbers of those are alike, and passed over. @param seed a whole number */
+export function settledRandomOf(seed: number): Random {
+  const random = randomOf(seed);
+  for (let i = 0; i < ALIKE; i += 1) random.uniform();
+  return random;
+}

@@ -94,8 +94,8 @@ function eveningDough(
 ): EveningDough {
   const trays = situation.trays[at] ?? 1;
   const expected = (trays * product.ballsPerTray) / situation.ballsPerGuest;
-  const usual = usualShares(situation.serviceMin);
-  const shares = isReal ? sharesFor(situation, usual) : usual;
+  const usual = sharesOver(situation.usualShares, usualShares(situation.serviceMin));
+  const shares = isReal ? sharesOver(situation.shares, usual) : usual;
   const guests = expected * (isReal ? situation.guests : 1);
   return {
     route: isReal ? routeAsIs(route, situation, at) : route,
@@ -136,8 +136,8 @@ const usualShares = (serviceMin: number): number[] => {
   );
 };
 
-/** Shares of a situation over as many quarters as it is served. */
-function sharesFor({ shares }: Situation, usual: readonly number[]): number[] {
+/** Shares over as many quarters as it is served; as usual where nothing is said. */
+function sharesOver(shares: readonly number[] | undefined, usual: readonly number[]): number[] {
   if (!shares) return [...usual];
   return shared(
     usual.map((_, i) => shares[Math.floor((i * shares.length) / usual.length)] as number),

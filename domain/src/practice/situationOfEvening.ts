@@ -1,6 +1,7 @@
 import type { HouseBook, Sale, Service, Situation } from '@calm/contract';
-import { goneBy, QUARTER_MIN, usageCurve, type UsageCurve } from '@calm/core';
+import { goneBy, MINUTE_MS, QUARTER_MIN, usageCurve, type UsageCurve } from '@calm/core';
 import { eveningDoughs } from './readingDoughs';
+import { USUAL_EVENING } from './usualEvening';
 
 /** What a house has on record of an evening. */
 export interface PastEvening {
@@ -24,7 +25,6 @@ const GUESTS = { least: 0.1, most: 3 } as const;
 const COLD_BY = { least: -6, most: 20 } as const;
 /** The share of an evening that had gone when it sold out is no less. */
 const LEAST_GONE = 0.2;
-const MINUTE_MS = 60_000;
 const HOURS_IN_COLD = 12;
 
 const within = (value: number, { least, most }: { least: number; most: number }) =>
@@ -60,23 +60,18 @@ export function situationOfEvening(
   if (planned === 0 || came === 0) return null;
   const by = coldBy === null ? 0 : Math.round(10 * within(coldBy, COLD_BY)) / 10;
   return {
+    ...USUAL_EVENING,
     name: `own-${date}-${patternId.toLowerCase().replace(/[^a-z0-9]/g, '')}`.slice(0, 60),
     title,
     doorsInMin: BEFORE_MIN,
     serviceMin: Math.round(within(lengthMin, LENGTH_MIN)),
     trays,
-    ballsPerGuest: 1,
     guests: Math.round(100 * within(came / planned, GUESTS)) / 100,
-    ...(curve && curve.length >= 4 && { shares: [...curve] }),
+    ...(curve && curve.length >= 4 && { usualShares: [...curve] }),
     coldBy: by,
     coldSinceH: HOURS_IN_COLD,
     coldShownBy: by,
-    benchBy: 0,
-    yeast: 1,
-    strength: 1,
     olderH: trays.map(() => 0),
-    hands: 1,
-    hasMixer: true,
   };
 }
 

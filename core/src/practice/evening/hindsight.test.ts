@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { randomOf, type Random } from '../../numerics';
+import { randomOf, settledRandomOf, type Random } from '../../numerics';
 import { STANDARD_TARGET, type DoughRoute } from '../../ferment';
 import {
   actsAt,
@@ -25,8 +25,7 @@ const QUARTERS = 14;
 
 /** A dough that has stood in the cold since the day before; yeast, rooms, flour and guests are not as they are taken to be. */
 function situationOf(seed: number): Evening {
-  const random = randomOf(seed * 7919);
-  for (let i = 0; i < 20; i += 1) random.uniform();
+  const random = settledRandomOf(seed * 7919);
   const between = (least: number, most: number) => least + (most - least) * random.uniform();
   const coldC = between(2, 9);
   const route = (ballWeightG: number, cold: number): DoughRoute => ({

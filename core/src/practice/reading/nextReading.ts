@@ -1,4 +1,4 @@
-import { randomOf } from '../../numerics';
+import { settledRandomOf } from '../../numerics';
 import { isContrary, WARMTHS, type ReadingKind } from './readingCase';
 import { LOOKS } from '../../learn';
 
@@ -44,7 +44,7 @@ export function nextReading(
   seed: number,
   without: readonly ReadingKind[] = [],
 ): { readonly kind: ReadingKind; readonly hardness: number } | null {
-  const { uniform } = randomOf(seed);
+  const { uniform } = settledRandomOf(seed);
   const last = past.slice(-LAST);
   const mean = last.reduce((sum, { score }) => sum + score, 0) / Math.max(LAST, last.length);
   const hardness = Math.max(0, (mean - HARD_FROM) / (1 - HARD_FROM));

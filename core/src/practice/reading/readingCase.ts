@@ -7,7 +7,7 @@ import {
   type DoughRoute,
   type Target,
 } from '../../ferment';
-import { randomOf, type Random } from '../../numerics';
+import { settledRandomOf, type Random } from '../../numerics';
 import { pokeOf, silhouetteOf, type Poke, type Silhouette } from './seen';
 
 /** How warm a room is against what its route takes it to be. */
@@ -52,8 +52,6 @@ export interface ReadingCase {
   readonly minutesLeft: number | null;
 }
 
-/** Numbers of a seed that are passed over. */
-const ALIKE = 20;
 /** Moments that are tried, and rooms and yeasts for each, until a dough is of its kind. */
 const MOST_MOMENTS = 4;
 const MOST_ROOMS = 24;
@@ -84,9 +82,7 @@ export function readingCase(
   hardness: number,
   seed: number,
 ): ReadingCase | null {
-  const random = randomOf(seed);
-  // The first numbers of small seeds are alike.
-  for (let i = 0; i < ALIKE; i += 1) random.uniform();
+  const random = settledRandomOf(seed);
   const bestH = plannedHours(dough);
   if (bestH === null) return null;
   const [from, until] = READ[isContrary(kind) && kind.found !== 'right' ? kind.found : 'usual'];

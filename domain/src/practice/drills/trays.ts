@@ -12,11 +12,13 @@ import {
   type Random,
 } from '@calm/core';
 import { practiceEvening } from '../practiceEvening';
+import { USUAL_EVENING } from '../usualEvening';
 import type { ChoiceOption, ChoiceQuestion } from './question';
 import { shuffled } from './shuffled';
 
 const DOORS_MIN = 150;
 const SERVICE_MIN = 210;
+const BALLS_PER_GUEST = 1.2;
 /** The bench is so much warmer at most, or so much cooler, °C. */
 const OFF_C = 8;
 const TRAYS = { least: 3, most: 6 } as const;
@@ -63,21 +65,13 @@ export function traysQuestion(book: HouseBook, random: Random): ChoiceQuestion |
 }
 
 const situationWith = (trays: number, benchBy: number): Situation => ({
+  ...USUAL_EVENING,
   name: 'trays',
   doorsInMin: DOORS_MIN,
   serviceMin: SERVICE_MIN,
   trays: [trays],
-  ballsPerGuest: 1.2,
-  guests: 1,
-  coldBy: 0,
-  coldSinceH: 0,
-  coldShownBy: 0,
+  ballsPerGuest: BALLS_PER_GUEST,
   benchBy,
-  yeast: 1,
-  strength: 1,
-  olderH: [0],
-  hands: 1,
-  hasMixer: false,
 });
 
 const playOf = (pulls: readonly number[], moments: number): DoughPlay =>

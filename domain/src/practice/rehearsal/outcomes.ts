@@ -1,4 +1,4 @@
-import { randomOf, type Random } from '@calm/core';
+import { settledRandomOf } from '@calm/core';
 import { futureOf, stratified, type Draw, type Factor } from './futures';
 import {
   batchesIn,
@@ -31,33 +31,30 @@ export interface Outcome {
 
 /** How warm benches and cold places are in each future: the same for all that stands there. */
 export const weatherOf = (seed: number, futures: number): Weather => {
-  const random = settled(seed);
+  const random = settledRandomOf(seed);
   return { bench: stratified(futures, random), cold: stratified(futures, random) };
 };
 
-/** The first numbers of small seeds are alike. */
-function settled(seed: number): Random {
-  const random = randomOf(seed);
-  for (let i = 0; i < 20; i += 1) random.uniform();
-  return random;
-}
+const seedFrom = (seed: number, words: string): number =>
+  [...words].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, seed);
 
-/** A seed of a part's own: the same futures again for whatever is tried with it. */
-export const seedOf = (seed: number, { lot, serviceId, productId }: ServicePart): number =>
-  [...`${lot.id} ${serviceId} ${productId}`].reduce(
-    (sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003,
-    seed,
-  );
+/** A seed of a part's dough: balls of one lot for one service go one way, whatever they weigh. */
+const doughSeed = (seed: number, { lot, serviceId }: ServicePart): number =>
+  seedFrom(seed, `${lot.id} ${serviceId}`);
+
+/** A seed of a part's guests: the same ones again for whatever is tried with it. */
+const guestSeed = (seed: number, { serviceId, productId }: ServicePart): number =>
+  seedFrom(seed + 1, `${serviceId} ${productId}`);
 
 /** A part's futures. */
 export function futuresOf(part: ServicePart, weather: Weather, seed: number): PartFutures {
-  const draws = drawsOf(weather, seed);
+  const draws = drawsOf(part, weather, seed);
   return { draws, windows: windowsIn(part, draws.map(futureOf)) };
 }
 
 /** Where a part's factors lie in each future. */
-export function drawsOf({ bench, cold }: Weather, seed: number): Draw[] {
-  const random = settled(seed);
+export function drawsOf(part: ServicePart, { bench, cold }: Weather, seed: number): Draw[] {
+  const random = settledRandomOf(doughSeed(seed, part));
   const [yeast, dough, mixLate, pullLate] = Array.from({ length: 4 }, () =>
     stratified(bench.length, random),
   ) as [number[], number[], number[], number[]];
@@ -78,7 +75,7 @@ export function outcomeOf(
   seed: number,
   evenings = EVENINGS,
 ): Outcome {
-  const random = settled(seed + 1);
+  const random = settledRandomOf(guestSeed(seed, part));
   const by: ShortBy = { 'not-ready': 0, past: 0, gone: 0 };
   const short = draws.map((draw, i) => {
     const batches = batchesIn(part, windows[i] ?? null, futureOf(draw));

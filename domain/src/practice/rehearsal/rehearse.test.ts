@@ -1,6 +1,6 @@
 import type { Service } from '@calm/contract';
 import { NO_PLAN } from '@calm/contract';
-import { optimizeWeek, randomOf, type PlannedLot } from '@calm/core';
+import { optimizeWeek, randomOf, settledRandomOf, type PlannedLot } from '@calm/core';
 import { exampleBook } from '@calm/demo';
 import { describe, expect, it } from '@jest/globals';
 import { weekOfHouse } from '../../week/houseWeek';
@@ -27,6 +27,8 @@ const services = datesFrom(addDays(FROM, 2), 3).map((date, i): Service => ({
   counts: [
     { productId: idOf('yard-round'), count: 90 + 10 * i },
     { productId: idOf('crackle'), count: 45 },
+    // Of the same lot as the round: what moves one moves the other.
+    { productId: idOf('sprout'), count: 60 },
   ].map((each) => ({ ...each, usual: each.count, origin: 'usual', version: 0 })),
 }));
 const plain = weekOfHouse({
@@ -85,8 +87,7 @@ const EVENINGS = 4;
 
 /** A service's odds by very many futures, each drawn by itself, in no way stratified. */
 function apart(seed: number, futures: number): Map<string, number> {
-  const random = randomOf(seed);
-  for (let i = 0; i < 20; i += 1) random.uniform();
+  const random = settledRandomOf(seed);
   const week = simulateWeek(document, lots, {
     places: book.places,
     assumptions: [],
@@ -100,8 +101,12 @@ function apart(seed: number, futures: number): Map<string, number> {
   for (let i = 0; i < futures; i += 1) {
     const [bench, cold] = [random.uniform(), random.uniform()];
     const short = new Map<string, number[]>();
+    const ofDough = new Map<string, Record<string, number>>();
     for (const part of parts) {
-      const own = Object.fromEntries(FACTORS.map((factor) => [factor, random.uniform()]));
+      const key = `${part.lot.id} ${part.serviceId}`;
+      const own =
+        ofDough.get(key) ?? Object.fromEntries(FACTORS.map((factor) => [factor, random.uniform()]));
+      ofDough.set(key, own);
       const future = futureOf({ ...own, bench, cold } as Draw);
       const [window = null] = windowsIn(part, [future]);
       const batches = batchesIn(part, window, future);

@@ -3,7 +3,7 @@ import type { PlannedLot } from '@calm/core';
 import { simulateWeek } from '../../week/simulateWeek';
 import type { SimulatedLot } from '../../week/weekDoses';
 import { FACTORS, type Draw, type Factor } from './futures';
-import { futuresOf, goodShares, guestsOf, meanOf, outcomeOf, seedOf, weatherOf } from './outcomes';
+import { futuresOf, goodShares, guestsOf, meanOf, outcomeOf, weatherOf } from './outcomes';
 import { serviceOdds, type PartOutcome } from './serviceOdds';
 import { AWAY, partsOfLot, type Away, type ServicePart, type ShortBy } from './servicePart';
 import { strengthened, type Strengthening } from './strengthen';
@@ -71,8 +71,8 @@ export function* rehearse(asked: RehearsalAsked): Generator<number, Rehearsal> {
   for (const [i, part] of parts.entries()) {
     // Balls of one dough for one service go one way, whatever they weigh.
     const alike = all.find((each) => isSameDough(each.part, part));
-    const known = alike?.known ?? futuresOf(part, weather, seedOf(seed, part));
-    all.push({ part, known, outcome: outcomeOf(part, known, seedOf(seed, part)) });
+    const known = alike?.known ?? futuresOf(part, weather, seed);
+    all.push({ part, known, outcome: outcomeOf(part, known, seed) });
     yield 0.05 + (0.65 * (i + 1)) / parts.length;
   }
   const rehearsed = all.map(partOf);

@@ -5,7 +5,6 @@ import {
   guestsOf,
   meanOf,
   outcomeOf,
-  seedOf,
   weatherOf,
   type Outcome,
   type PartFutures,
@@ -41,10 +40,9 @@ export function serviceOdds(of: readonly PartOutcome[], seed: number): number {
   const weather = weatherOf(seed + 2, MANY);
   const byCurve = (isMany: boolean): number => {
     const told = of.map(({ part, known }, i): Outcome => {
-      const own = seedOf(seed, part);
-      const draws = isMany ? drawsOf(weather, own + 3) : known.draws;
+      const draws = isMany ? drawsOf(part, weather, seed + 3) : known.draws;
       const windows = draws.map((draw) => curves[i]?.(draw) ?? null);
-      return outcomeOf(part, { draws, windows }, own, isMany ? MANY_EVENINGS : EVENINGS);
+      return outcomeOf(part, { draws, windows }, seed, isMany ? MANY_EVENINGS : EVENINGS);
     });
     return meanOf(goodShares(told, guests));
   };

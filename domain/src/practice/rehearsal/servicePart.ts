@@ -1,5 +1,6 @@
 import type { WeekDocument } from '@calm/contract';
 import {
+  MINUTE_MS,
   QUARTER_MIN,
   simulate,
   usageCurve,
@@ -34,7 +35,6 @@ const COLD_C = 10;
 const LEAST_H = 0.05;
 /** Steps of its dough, min. */
 const STEP_MIN = 15;
-const MINUTE_MS = 60_000;
 /** How evenings scatter where nobody knows. */
 const USUAL_CV = 0.15;
 

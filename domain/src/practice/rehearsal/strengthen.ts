@@ -1,10 +1,10 @@
-import { editLot, type PlannedLot, type StepRef } from '@calm/core';
+import { editLot, MINUTE_MS, type PlannedLot, type StepRef } from '@calm/core';
 import type { WeekDocument } from '@calm/contract';
 import type { Climate } from '../../week/climate';
 import { simulateLot, type SimulatedLot } from '../../week/weekDoses';
 import { problemOfWeek } from '../../week/weekProblem';
 import { futureOf } from './futures';
-import { oddsOf, outcomeOf, seedOf, type PartFutures } from './outcomes';
+import { oddsOf, outcomeOf, type PartFutures } from './outcomes';
 import { partsOfLot, windowsIn, type ServicePart } from './servicePart';
 
 /** What would make a weak part stronger. */
@@ -64,7 +64,7 @@ function pulledOtherwise(
   const pull = lot.steps.find((step) => step.key === 'pull' && step.serviceId === serviceId);
   if (!pull) return [];
   const problem = problemOfWeek(document);
-  const nowMin = Date.parse(document.now) / 60_000;
+  const nowMin = Date.parse(document.now) / MINUTE_MS;
   const step: StepRef = { lotId: lot.id, stage: pull.stage, serviceId };
   const isMixed = mixed.includes(lot.id);
   return PULLS_MIN.filter((byMin) => pull.startMin + byMin >= nowMin).flatMap(
@@ -75,7 +75,7 @@ function pulledOtherwise(
       const again = partsOfLot(document, moved, simulated).find((each) => isSame(each, part));
       if (!again) return [];
       const known = { draws, windows: windowsIn(again, draws.map(futureOf)) };
-      const odds = oddsOf(again, outcomeOf(again, known, seedOf(seed, part)));
+      const odds = oddsOf(again, outcomeOf(again, known, seed));
       return [{ kind: 'pull', step, byMin, toMin, odds }];
     },
   );
@@ -97,7 +97,7 @@ function withMoreBalls(
       isSame(each, part),
     );
     if (!again) return [];
-    const odds = oddsOf(again, outcomeOf(again, known, seedOf(seed, part)));
+    const odds = oddsOf(again, outcomeOf(again, known, seed));
     return [{ kind: 'more-balls', percent, odds }];
   });
 }

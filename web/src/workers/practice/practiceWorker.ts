@@ -6,8 +6,8 @@ import {
   opensOf,
   playsOf,
   quickOpens,
-  randomOf,
   saidOnCall,
+  settledRandomOf,
   trayCourse,
   type Evening,
 } from '@calm/core';
@@ -24,7 +24,7 @@ function foundAt({ really, decisions, moment }: EveningAsked): FoundOut[] {
       if (!dough) return [];
       if (deed.kind === 'look') {
         const { tray } = deed;
-        const random = randomOf(1 + moment * 1009 + at * 101 + tray);
+        const random = settledRandomOf(1 + moment * 1009 + at * 101 + tray);
         const seen = lookAtTray(really, decisions, { dough: at, tray, moment }, random);
         return [{ kind: 'look', dough: at, tray, seen }];
       }

@@ -6,15 +6,13 @@ import {
   WATERS,
   type Deed,
   type DoughEveningSoFar,
-  type Water,
 } from '@calm/core';
 import type { Product } from '@calm/contract';
 import type { PracticeEvening } from '@calm/domain';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { ChoiceButtons } from '../../../../parts/fields/ChoiceButtons';
 import { useFormats } from '../../../../parts/format/useFormats';
 import type { EveningSeen } from '../../../../workers/practice/practiceAnswers';
 import styles from './Evening.module.css';
@@ -81,22 +79,16 @@ export function DoughPanel({
       {isMixing && mayMix && (
         <div className={styles['whole']}>
           <span id={`evening-water-${at}`}>{t('practice.evening.whichWater')}</span>
-          <ToggleButtonGroup
-            exclusive
+          <ChoiceButtons
+            labelledBy={`evening-water-${at}`}
             value={null}
-            aria-labelledby={`evening-water-${at}`}
-            sx={{ '& button': { minHeight: 48, px: 2 } }}
-            onChange={(_event, water: Water) => {
+            values={WATERS}
+            say={(water) => t(`practice.evening.water.${water}`)}
+            onChange={(water) => {
               setMixing(false);
-              onDecide({ kind: 'mix', water });
+              if (water) onDecide({ kind: 'mix', water });
             }}
-          >
-            {WATERS.map((water) => (
-              <ToggleButton key={water} value={water}>
-                {t(`practice.evening.water.${water}`)}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
+          />
         </div>
       )}
     </section>

@@ -1,4 +1,4 @@
-import { momentsOf, type Debrief, type Deed } from '@calm/core';
+import { momentsOf, weighedCost, type Debrief, type Deed } from '@calm/core';
 import type { PracticeEvening } from '@calm/domain';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -6,7 +6,6 @@ import { useOutboxItems } from '../../../../state/outbox/useOutboxItems';
 import { practiceWorker } from '../../../../workers/practice/practice';
 import type { EveningSeen } from '../../../../workers/practice/practiceAnswers';
 import { useLatest } from '../../../../workers/useLatest';
-import { weighedCost } from '@calm/core';
 import { FRESH, runOf, takenBack, type EveningRun } from './eveningRun';
 
 interface SeenAsked {
@@ -38,23 +37,22 @@ export function useEveningRun(
   const talk = useDebrief(evening, run, isOver);
   const post = useOutboxItems(house);
 
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  }, [run]);
   const keep = useRef<(debrief: Debrief) => void>(() => undefined);
   useEffect(() => {
     keep.current = (debrief) => {
       if (run.isKept) return;
       change({ ...run, isKept: true });
-      const [cost, best, plain] = [debrief.cost, debrief.best, debrief.plain].map(weighedCost) as [
-        number,
-        number,
-        number,
-      ];
       const content = {
         kind: 'evening',
         situation,
         score: debrief.score,
-        cost,
-        best,
-        plain,
+        cost: weighedCost(debrief.cost),
+        best: weighedCost(debrief.best),
+        plain: weighedCost(debrief.plain),
       } as const;
       post({ kind: 'practice', start: { id: crypto.randomUUID(), content } }, words);
     };
@@ -76,7 +74,8 @@ export function useEveningRun(
     goOnToEvent: async () => {
       const { really } = evening;
       const moment = await practiceWorker().nextEvent({ ...run, really });
-      change({ ...run, moment });
+      // Whatever is decided meanwhile stays, and the clock with it.
+      if (latest.current === run) change({ ...run, moment });
     },
     again: () => change(FRESH),
   };

@@ -1,14 +1,13 @@
 import { LOOKS, type Look, type ReadingAnswer } from '@calm/core';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { ChoiceButtons } from '../../../../parts/fields/ChoiceButtons';
 import { useFormats } from '../../../../parts/format/useFormats';
 import styles from './Reading.module.css';
 
 /** What can be said of how long it is still good, min. */
-const LEFT_MIN = [30, 60, 120, 180, 300] as const;
+const LEFT_MIN: readonly number[] = [30, 60, 120, 180, 300];
 
 /** Early, right or late; and until when. */
 export function Answer({ onSay }: { readonly onSay: (answer: ReadingAnswer) => void }) {
@@ -20,35 +19,23 @@ export function Answer({ onSay }: { readonly onSay: (answer: ReadingAnswer) => v
   return (
     <section className={styles['ask']} aria-label={t('practice.reading.ask')}>
       <h2 id="reading-found">{t('practice.reading.ask')}</h2>
-      <ToggleButtonGroup
-        exclusive
+      <ChoiceButtons
+        labelledBy="reading-found"
         value={found}
-        aria-labelledby="reading-found"
-        sx={BUTTONS}
-        onChange={(_event, to: Look | null) => setFound(to)}
-      >
-        {LOOKS.map((each) => (
-          <ToggleButton key={each} value={each}>
-            {t(`practice.found.${each}`)}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+        values={LOOKS}
+        say={(each) => t(`practice.found.${each}`)}
+        onChange={setFound}
+      />
       {found !== 'late' && (
         <>
           <h2 id="reading-left">{t('practice.reading.howLong')}</h2>
-          <ToggleButtonGroup
-            exclusive
+          <ChoiceButtons
+            labelledBy="reading-left"
             value={minutesLeft}
-            aria-labelledby="reading-left"
-            sx={BUTTONS}
-            onChange={(_event, to: number | null) => setMinutesLeft(to)}
-          >
-            {LEFT_MIN.map((each) => (
-              <ToggleButton key={each} value={each}>
-                {f.duration(each)}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
+            values={LEFT_MIN}
+            say={(each) => f.duration(each)}
+            onChange={setMinutesLeft}
+          />
         </>
       )}
       <Button
@@ -64,5 +51,3 @@ export function Answer({ onSay }: { readonly onSay: (answer: ReadingAnswer) => v
     </section>
   );
 }
-
-const BUTTONS = { flexWrap: 'wrap', '& button': { minHeight: 48, minWidth: 48, px: 2 } } as const;

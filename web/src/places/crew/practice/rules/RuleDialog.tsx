@@ -10,7 +10,6 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Choice } from '../../../../parts/fields/Choice';
 import { LabelledCell } from '../../../../parts/fields/LabelledCell';
-import { useFormats } from '../../../../parts/format/useFormats';
 import { RecordDialog } from '../../../../parts/layout/RecordDialog';
 import { useChangeHouse } from '../../../../state/api/useChangeHouse';
 import styles from './Rules.module.css';
@@ -34,7 +33,6 @@ export function RuleDialog({
   readonly onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const f = useFormats();
   const { wrong, keep } = useChangeHouse(house, onClose);
   const rules = house.settings.readiness ?? [];
   const rule = rules.find((each) => each.work === work);
@@ -59,7 +57,7 @@ export function RuleDialog({
       {work === 'large-loads' && (
         <LabelledCell
           name={t('readiness.fromKg')}
-          unit={f.symbols.kg}
+          measure="kilograms"
           value={fromKg}
           rule={KG}
           step={1}
