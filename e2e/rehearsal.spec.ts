@@ -34,7 +34,7 @@ test('the plan is rehearsed, stopped and begun again; what strengthens it goes i
     await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
     await expect(services).toBeVisible({ timeout: 90_000 });
     expect(await services.getByRole('meter').count()).toBeGreaterThanOrEqual(2);
-    const weakest = page.getByRole('region', { name: 'The weakest' });
+    const weakest = page.getByRole('region', { name: 'The weakest that can still be changed' });
     const points = await weakest.getByRole('listitem').count();
     expect(points).toBeGreaterThan(0);
     expect(points).toBeLessThanOrEqual(3);

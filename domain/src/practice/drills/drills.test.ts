@@ -52,6 +52,18 @@ describe.each(DRILLS)('the drill of %s', (skill) => {
   });
 });
 
+describe('water', () => {
+  it('is right by the sheet, and in the head', () => {
+    for (const seed of SEEDS) {
+      const question = asked('water', seed);
+      if (question.kind !== 'number') throw new Error('it is a number');
+      const head = question.told.tempsC?.['head'] ?? 0;
+      expect(scoreOf(question, head)).toBe(1);
+      expect(scoreOf(question, question.right)).toBe(1);
+    }
+  });
+});
+
 describe('a cut', () => {
   it('leaves all of the dough on one side or the other', () => {
     const question = asked('dividing', 3);

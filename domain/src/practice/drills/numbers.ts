@@ -68,6 +68,7 @@ export function waterQuestion(book: HouseBook, random: Random): NumberQuestion |
     },
     unit: 'temperature',
     right: pourTempC,
+    alsoRight: baseSum.waterTempC,
     ...WATER_C,
   };
 }

@@ -7,7 +7,7 @@ export interface QuestionFacts {
   readonly names?: Readonly<Record<string, string>>;
 }
 
-/** A number is wanted: wholly right within so much, and wrong from so far off on. */
+/** A number is wanted: wholly right within so much of what is right, and wrong from so far off on. */
 export interface NumberQuestion {
   readonly kind: 'number';
   readonly skill: 'water' | 'scaling';
@@ -15,6 +15,8 @@ export interface NumberQuestion {
   readonly unit: 'temperature' | 'mass';
   /** °C or g. */
   readonly right: number;
+  /** As right, by another way of the trade. */
+  readonly alsoRight?: number;
   readonly within: number;
   readonly wrongFrom: number;
 }
@@ -75,8 +77,9 @@ export function cutG({ wholeG, thickness }: CutQuestion, at: number): number {
 export function scoreOf(question: DrillQuestion, answer: DrillAnswer): number {
   switch (question.kind) {
     case 'number': {
-      const { right, within, wrongFrom } = question;
-      return fading(Math.abs(answer - right), within, wrongFrom);
+      const { right, alsoRight = right, within, wrongFrom } = question;
+      const off = Math.min(Math.abs(answer - right), Math.abs(answer - alsoRight));
+      return fading(off, within, wrongFrom);
     }
     case 'choice':
       return question.options[answer]?.worth ?? 0;

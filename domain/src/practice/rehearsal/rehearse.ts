@@ -44,7 +44,7 @@ export interface WeakPoint extends RehearsedPart {
 export interface Rehearsal {
   readonly services: readonly { readonly serviceId: string; readonly odds: number }[];
   readonly parts: readonly RehearsedPart[];
-  /** The weakest parts, the weakest first. */
+  /** The weakest parts of what is not mixed yet, the weakest first; after them those of what is. */
   readonly weakest: readonly WeakPoint[];
   readonly futures: number;
 }
@@ -83,10 +83,12 @@ export function* rehearse(asked: RehearsalAsked): Generator<number, Rehearsal> {
     services.push({ serviceId, odds: serviceOdds(of, seed) });
     yield 0.7 + (0.15 * services.length) / serviceIds.length;
   }
+  const isMixed = ({ part }: PartOutcome) => mixed.includes(part.lot.id);
   const order = all
     .map((each, i) => ({ ...each, told: rehearsed[i] as RehearsedPart }))
     .filter(({ told }) => told.odds < SURE_ODDS)
-    .sort((a, b) => a.told.odds - b.told.odds)
+    // What is mixed already is as it is: what can still be changed comes first.
+    .sort((a, b) => Number(isMixed(a)) - Number(isMixed(b)) || a.told.odds - b.told.odds)
     .slice(0, WEAKEST);
   const weakest: WeakPoint[] = [];
   for (const { part, known, told } of order) {

@@ -1,5 +1,5 @@
 import { PRACTICE_SKILLS } from '@calm/contract';
-import { personOf, practiceSkills } from '@calm/domain';
+import { localDateOf, personOf, practiceSkills } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -46,6 +46,7 @@ export function Practice() {
   if (!book.data || !results) return <WaitingPage />;
   const skills = practiceSkills(results);
   const { data } = book;
+  const dateOf = (ms: number) => localDateOf(new Date(ms), data.house.timeZone);
   return (
     <Page
       title={t('practice.title')}
@@ -100,7 +101,7 @@ export function Practice() {
       </section>
       <section>
         <h2>{t('practice.skills.title')}</h2>
-        <p className={styles['onPaper']}>{f.joined(data.house.name, f.moment(nowMs))}</p>
+        <p className={styles['onPaper']}>{f.joined(data.house.name, f.fullDate(dateOf(nowMs)))}</p>
         {skills.length === 0 ? (
           <p className="quiet">{t('practice.skills.none')}</p>
         ) : (
@@ -126,7 +127,7 @@ export function Practice() {
                     <TableCell align="right">{f.count(count)}</TableCell>
                     <TableCell align="right">{f.count(Math.round(100 * mean))}</TableCell>
                     <TableCell align="right">± {f.count(Math.round(100 * spread))}</TableCell>
-                    <TableCell>{f.moment(lastAtMs)}</TableCell>
+                    <TableCell>{f.fullDate(dateOf(lastAtMs))}</TableCell>
                   </TableRow>
                 ))}
               </TableBody>
