@@ -37,12 +37,15 @@ export function randomOf(seed: number): Random {
       }
     }
   };
-  /** By counting down (Knuth 1969); of many by the normal. */
+  /** By inversion, searched from none on (Devroye 1986, X.3.3); of many by the normal. */
   const poisson = (mean: number) => {
     if (mean > MANY) return Math.max(0, Math.round(mean + Math.sqrt(mean) * normal()));
-    const least = Math.exp(-mean);
-    let count = 0;
-    for (let product = 1 - uniform(); product > least; product *= 1 - uniform()) count += 1;
+    let [count, odds, left] = [0, Math.exp(-mean), uniform()];
+    while (left >= odds && odds > 0) {
+      left -= odds;
+      count += 1;
+      odds *= mean / count;
+    }
     return count;
   };
   return { uniform, normal, gamma, poisson };

@@ -7,7 +7,7 @@ import { instantOfMinute, problemOfWeek } from './weekProblem';
 import { weekWithAssumptions } from './assumptions';
 import { simulateLot, windowOf } from './weekDoses';
 import { simulateWeek } from './simulateWeek';
-import { wavesOfLot } from './weekWaves';
+import { wavesOfLot, wavesWithOdds } from './weekWaves';
 
 const crackleDough = formulas[2].formula;
 const crackleRoute = routes[2]?.stages ?? [];
@@ -108,7 +108,7 @@ describe('a planned lot', () => {
 
   it('says how often its balls are enough at every minute, where it is known what is expected', () => {
     const { windows } = simulateLot(document, lot);
-    expect(wavesOfLot(document, lot, windows).map(({ odds }) => odds)).toEqual([null, null]);
+    expect(wavesWithOdds(document, lot, windows).map(({ odds }) => odds)).toEqual([null, null]);
     const oddsWith = (mean: number) => {
       const usage = document.wanted.map(({ serviceId, productId }) => ({
         serviceId,
@@ -116,7 +116,7 @@ describe('a planned lot', () => {
         curve: [1, 2, 2, 1],
         expected: { mean, cv: 0.2, carried: 0 },
       }));
-      return wavesOfLot({ ...document, usage }, lot, windows).map(({ odds }) => odds ?? NaN);
+      return wavesWithOdds({ ...document, usage }, lot, windows).map(({ odds }) => odds ?? NaN);
     };
     // 20 for lunch, 40 for dinner.
     for (const odds of oddsWith(12)) expect(odds).toBeGreaterThan(0.9);

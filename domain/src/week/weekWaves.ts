@@ -10,8 +10,6 @@ export const AT_ANY_MINUTE = 0.95;
 export interface ServiceWaves {
   readonly serviceId: string;
   readonly productId: string;
-  /** That balls are enough at every minute, 0–1; null where nothing is expected. */
-  readonly odds: number | null;
   readonly waves: readonly {
     readonly pullAt: string;
     readonly readyAt: string;
@@ -19,6 +17,18 @@ export interface ServiceWaves {
     readonly trays: number;
     readonly balls: number;
   }[];
+}
+
+/** Waves with the odds that their balls are enough at every minute, 0–1; null where nothing is expected. */
+export interface WavesWithOdds extends ServiceWaves {
+  readonly odds: number | null;
+}
+
+/** Waves and what their odds are drawn from. */
+interface PlannedWaves {
+  readonly told: ServiceWaves;
+  readonly mean: number;
+  readonly drawnFrom: Parameters<typeof oddsOfEnough>;
 }
 
 /**
@@ -32,6 +42,22 @@ export function wavesOfLot(
   lot: PlannedLot,
   windows: readonly ServiceWindow[],
 ): ServiceWaves[] {
+  return plannedWaves(document, lot, windows).map(({ told }) => told);
+}
+
+/** A lot's waves with their odds, which take some time to draw. @see wavesOfLot */
+export function wavesWithOdds(...of: Parameters<typeof wavesOfLot>): WavesWithOdds[] {
+  return plannedWaves(...of).map(({ told, mean, drawnFrom }) => ({
+    ...told,
+    odds: mean > 0 ? oddsOfEnough(...drawnFrom) : null,
+  }));
+}
+
+function plannedWaves(
+  document: WeekDocument,
+  lot: PlannedLot,
+  windows: readonly ServiceWindow[],
+): PlannedWaves[] {
   return windows.flatMap(({ serviceId, window }) => {
     const service = document.services.find(({ id }) => id === serviceId);
     const pull = lot.steps.find((step) => step.key === 'pull' && step.serviceId === serviceId);
@@ -43,7 +69,7 @@ export function wavesOfLot(
     if (keepMin < QUARTER_MIN) return [];
     return document.wanted
       .filter((each) => each.serviceId === serviceId && each.count > 0)
-      .flatMap(({ productId, count }): ServiceWaves[] => {
+      .flatMap(({ productId, count }): PlannedWaves[] => {
         const product = document.products.find(({ id }) => id === productId);
         if (product?.doughId !== lot.doughId) return [];
         const known = document.usage.find(
@@ -75,16 +101,19 @@ export function wavesOfLot(
         const at = (min: number) => instantOfMinute(Math.round(startMin + min));
         return [
           {
-            serviceId,
-            productId,
-            odds: mean > 0 ? oddsOfEnough(perQuarter, cv, batches) : null,
-            waves: waves.map(({ pullMin, readyMin, goodUntilMin, trays, balls }) => ({
-              pullAt: at(pullMin),
-              readyAt: at(readyMin),
-              goodUntil: at(goodUntilMin),
-              trays,
-              balls,
-            })),
+            told: {
+              serviceId,
+              productId,
+              waves: waves.map(({ pullMin, readyMin, goodUntilMin, trays, balls }) => ({
+                pullAt: at(pullMin),
+                readyAt: at(readyMin),
+                goodUntil: at(goodUntilMin),
+                trays,
+                balls,
+              })),
+            },
+            mean,
+            drawnFrom: [perQuarter, cv, batches],
           },
         ];
       });

@@ -1,4 +1,5 @@
 import { settledRandomOf } from '@calm/core';
+import { drawEvenings, type Evenings } from './evenings';
 import { futureOf, stratified, type Draw, type Factor } from './futures';
 import {
   batchesIn,
@@ -68,18 +69,23 @@ export function drawsOf(part: ServicePart, { bench, cold }: Weather, seed: numbe
   }));
 }
 
-/** The same guests come to whatever is tried with a part. */
+/** The evenings of a part: the same guests come to whatever is tried with it. */
+export const eveningsOf = (part: ServicePart, futures: number, seed: number): Evenings =>
+  drawEvenings(part, futures * EVENINGS, settledRandomOf(guestSeed(seed, part)));
+
+/** What a part's futures come to, each on so many of its evenings. */
 export function outcomeOf(
   part: ServicePart,
   { draws, windows }: PartFutures,
-  seed: number,
-  evenings = EVENINGS,
+  evenings: Evenings,
+  ofEach = EVENINGS,
 ): Outcome {
-  const random = settledRandomOf(guestSeed(seed, part));
   const by: ShortBy = { 'not-ready': 0, past: 0, gone: 0 };
   const short = draws.map((draw, i) => {
     const batches = batchesIn(part, windows[i] ?? null, futureOf(draw));
-    return Array.from({ length: evenings }, () => shortOn(part, batches, random, by));
+    return Array.from({ length: ofEach }, (_, evening) =>
+      shortOn(evenings.guestsOf(i * ofEach + evening), batches, by),
+    );
   });
   return { short, by };
 }

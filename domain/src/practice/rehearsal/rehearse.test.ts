@@ -7,6 +7,7 @@ import { weekOfHouse } from '../../week/houseWeek';
 import { simulateWeek } from '../../week/simulateWeek';
 import { problemOfWeek } from '../../week/weekProblem';
 import { addDays, datesFrom } from '../../time/wallClock';
+import { drawEvenings } from './evenings';
 import { FACTORS, futureOf, stratified, type Draw } from './futures';
 import { mostShort } from './outcomes';
 import { rehearse, type Rehearsal, type RehearsalAsked } from './rehearse';
@@ -116,7 +117,8 @@ function apart(seed: number, futures: number): Map<string, number> {
         serviceId,
         Array.from(
           { length: EVENINGS },
-          (_, evening) => (before[evening] ?? 0) + shortOn(part, batches, random),
+          (_, evening) =>
+            (before[evening] ?? 0) + shortOn(drawEvenings(part, 1, random).guestsOf(0), batches),
         ),
       );
     }

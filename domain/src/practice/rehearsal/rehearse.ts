@@ -3,7 +3,15 @@ import type { PlannedLot } from '@calm/core';
 import { simulateWeek } from '../../week/simulateWeek';
 import type { SimulatedLot } from '../../week/weekDoses';
 import { FACTORS, type Draw, type Factor } from './futures';
-import { futuresOf, goodShares, guestsOf, meanOf, outcomeOf, weatherOf } from './outcomes';
+import {
+  eveningsOf,
+  futuresOf,
+  goodShares,
+  guestsOf,
+  meanOf,
+  outcomeOf,
+  weatherOf,
+} from './outcomes';
 import { serviceOdds, type PartOutcome } from './serviceOdds';
 import { AWAY, partsOfLot, type Away, type ServicePart, type ShortBy } from './servicePart';
 import { strengthened, type Strengthening } from './strengthen';
@@ -72,7 +80,8 @@ export function* rehearse(asked: RehearsalAsked): Generator<number, Rehearsal> {
     // Balls of one dough for one service go one way, whatever they weigh.
     const alike = all.find((each) => isSameDough(each.part, part));
     const known = alike?.known ?? futuresOf(part, weather, seed);
-    all.push({ part, known, outcome: outcomeOf(part, known, seed) });
+    const evenings = eveningsOf(part, futures, seed);
+    all.push({ part, known, evenings, outcome: outcomeOf(part, known, evenings) });
     yield 0.05 + (0.65 * (i + 1)) / parts.length;
   }
   const rehearsed = all.map(partOf);
@@ -91,9 +100,9 @@ export function* rehearse(asked: RehearsalAsked): Generator<number, Rehearsal> {
     .sort((a, b) => Number(isMixed(a)) - Number(isMixed(b)) || a.told.odds - b.told.odds)
     .slice(0, WEAKEST);
   const weakest: WeakPoint[] = [];
-  for (const { part, known, told } of order) {
+  for (const { part, known, evenings, told } of order) {
     const simulated = week.lots.find(({ lotId }) => lotId === part.lot.id) as SimulatedLot;
-    const of = { part, known, simulated, climate: week.climate, odds: told.odds };
+    const of = { part, known, evenings, simulated, climate: week.climate, odds: told.odds };
     weakest.push({ ...told, strengthening: strengthened(asked, of) });
     yield 0.85 + (0.15 * weakest.length) / order.length;
   }

@@ -1,3 +1,4 @@
+import type { Evenings } from './evenings';
 import {
   drawsOf,
   EVENINGS,
@@ -20,6 +21,7 @@ const MANY_EVENINGS = 1;
 export interface PartOutcome {
   readonly part: ServicePart;
   readonly known: PartFutures;
+  readonly evenings: Evenings;
   readonly outcome: Outcome;
 }
 
@@ -39,10 +41,10 @@ export function serviceOdds(of: readonly PartOutcome[], seed: number): number {
   if (curves.some((curve) => curve === null)) return followed;
   const weather = weatherOf(seed + 2, MANY);
   const byCurve = (isMany: boolean): number => {
-    const told = of.map(({ part, known }, i): Outcome => {
+    const told = of.map(({ part, known, evenings }, i): Outcome => {
       const draws = isMany ? drawsOf(part, weather, seed + 3) : known.draws;
       const windows = draws.map((draw) => curves[i]?.(draw) ?? null);
-      return outcomeOf(part, { draws, windows }, seed, isMany ? MANY_EVENINGS : EVENINGS);
+      return outcomeOf(part, { draws, windows }, evenings, isMany ? MANY_EVENINGS : EVENINGS);
     });
     return meanOf(goodShares(told, guests));
   };

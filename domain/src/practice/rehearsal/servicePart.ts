@@ -6,7 +6,6 @@ import {
   usageCurve,
   type DoughStage,
   type PlannedLot,
-  type Random,
   type ReadyBatch,
 } from '@calm/core';
 import type { SimulatedLot, SimulatedService } from '../../week/weekDoses';
@@ -198,25 +197,21 @@ function serveFrom(
   return asked;
 }
 
-/** Guests of one evening whom nothing is ready for, though each waits a quarter of an hour. @param by is added to */
+/** Guests of one evening whom nothing is ready for, though each waits a quarter of an hour. @param guests in each quarter @param by is added to */
 export function shortOn(
-  { perQuarter, cv }: Pick<ServicePart, 'perQuarter' | 'cv'>,
+  guests: ArrayLike<number>,
   batches: readonly ReadyBatch[],
-  random: Random,
   by?: ShortBy,
 ): number {
-  const level = random.gamma(cv);
   const left = batches.map(({ balls }) => balls);
   let [short, waiting] = [0, 0];
-  for (let quarter = 0; quarter <= perQuarter.length; quarter += 1) {
+  for (let quarter = 0; quarter <= guests.length; quarter += 1) {
     const minute = (quarter + 0.5) * QUARTER_MIN;
-    const isOpen = quarter < perQuarter.length;
+    const isOpen = quarter < guests.length;
     const away = isOpen && waiting > 0 ? serveFrom(batches, left, minute, waiting) : waiting;
     short += away;
     if (by && away > 0) by[whyAway(batches, left, minute)] += away;
-    waiting = isOpen
-      ? serveFrom(batches, left, minute, random.poisson((perQuarter[quarter] as number) * level))
-      : 0;
+    waiting = isOpen ? serveFrom(batches, left, minute, guests[quarter] as number) : 0;
   }
   return short;
 }

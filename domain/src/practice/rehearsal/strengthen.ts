@@ -3,6 +3,7 @@ import type { WeekDocument } from '@calm/contract';
 import type { Climate } from '../../week/climate';
 import { simulateLot, type SimulatedLot } from '../../week/weekDoses';
 import { problemOfWeek } from '../../week/weekProblem';
+import type { Evenings } from './evenings';
 import { futureOf } from './futures';
 import { oddsOf, outcomeOf, type PartFutures } from './outcomes';
 import { partsOfLot, windowsIn, type ServicePart } from './servicePart';
@@ -29,13 +30,13 @@ export interface PlanOfPart {
   readonly document: WeekDocument;
   /** Lots whose yeast is in them already. */
   readonly mixed: readonly string[];
-  readonly seed: number;
 }
 
 /** A part that is weak, as it was rehearsed. */
 export interface RehearsedOnce {
   readonly part: ServicePart;
   readonly known: PartFutures;
+  readonly evenings: Evenings;
   readonly simulated: SimulatedLot;
   readonly climate: Climate;
   readonly odds: number;
@@ -57,8 +58,8 @@ const isSame = (a: ServicePart, b: ServicePart): boolean =>
 
 /** Its trays pulled sooner or later: its lot is dosed for it, and its waves follow. */
 function pulledOtherwise(
-  { document, mixed, seed }: PlanOfPart,
-  { part, known: { draws }, climate }: RehearsedOnce,
+  { document, mixed }: PlanOfPart,
+  { part, known: { draws }, evenings, climate }: RehearsedOnce,
 ): Strengthening[] {
   const { lot, serviceId } = part;
   const pull = lot.steps.find((step) => step.key === 'pull' && step.serviceId === serviceId);
@@ -75,7 +76,7 @@ function pulledOtherwise(
       const again = partsOfLot(document, moved, simulated).find((each) => isSame(each, part));
       if (!again) return [];
       const known = { draws, windows: windowsIn(again, draws.map(futureOf)) };
-      const odds = oddsOf(again, outcomeOf(again, known, seed));
+      const odds = oddsOf(again, outcomeOf(again, known, evenings));
       return [{ kind: 'pull', step, byMin, toMin, odds }];
     },
   );
@@ -83,8 +84,8 @@ function pulledOtherwise(
 
 /** More balls for its service; what is mixed already is as much as it is. */
 function withMoreBalls(
-  { document, mixed, seed }: PlanOfPart,
-  { part, known, simulated }: RehearsedOnce,
+  { document, mixed }: PlanOfPart,
+  { part, known, evenings, simulated }: RehearsedOnce,
 ): Strengthening[] {
   if (mixed.includes(part.lot.id)) return [];
   return MORE_PERCENT.flatMap((percent): Strengthening[] => {
@@ -97,7 +98,7 @@ function withMoreBalls(
       isSame(each, part),
     );
     if (!again) return [];
-    const odds = oddsOf(again, outcomeOf(again, known, seed));
+    const odds = oddsOf(again, outcomeOf(again, known, evenings));
     return [{ kind: 'more-balls', percent, odds }];
   });
 }

@@ -2,9 +2,9 @@ import type { Assumption, Place, WeekDocument } from '@calm/contract';
 import type {
   Rehearsal,
   RehearsalAsked,
-  ServiceWaves,
   SimulatedLot,
   SimulatedWeek,
+  WavesWithOdds,
 } from '@calm/domain';
 import type {
   Clash,
@@ -21,7 +21,7 @@ import type {
 export interface SimulatedPlanLot extends SimulatedLot {
   /** The lot it was followed for. */
   readonly lot: PlannedLot;
-  readonly waves: readonly ServiceWaves[];
+  readonly waves: readonly WavesWithOdds[];
 }
 
 /** A week as planned, with the rooms it stands in. */

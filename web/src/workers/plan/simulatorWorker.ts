@@ -1,7 +1,7 @@
 import {
   simulateLot,
   simulateWeek,
-  wavesOfLot,
+  wavesWithOdds,
   type Climate,
   type SimulatedLot,
 } from '@calm/domain';
@@ -16,7 +16,7 @@ function told(document: WeekDocument, lot: PlannedLot, simulated: SimulatedLot):
     ...each,
     way: each.way && { ...each.way, course: trimmed(each.way.course) },
   }));
-  return { ...simulated, ways, lot, waves: wavesOfLot(document, lot, simulated.windows) };
+  return { ...simulated, ways, lot, waves: wavesWithOdds(document, lot, simulated.windows) };
 }
 
 /** The week that was followed last: a lot in hand is followed in its rooms. */
