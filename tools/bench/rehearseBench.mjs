@@ -2,7 +2,8 @@ const MOST_S = 10;
 const TIMES = 3;
 
 /**
- * The demo house's plan of the next seven days in 200 futures: from the press until its odds stand on the page.
+ * The demo house's plan of the next seven days in 200 futures: from the press, on a page that has come, until its
+ * odds stand on it.
  *
  * @param {() => Promise<import('@playwright/test').Page>} desk @param {string} url
  * @param {(text: string) => void} say
@@ -11,7 +12,7 @@ const TIMES = 3;
 export async function rehearse(desk, url, say) {
   const page = await desk();
   try {
-    await page.goto(`${url}/lantern-yard/plan/rehearsal`);
+    await page.goto(`${url}/lantern-yard/plan/rehearsal`, { waitUntil: 'networkidle' });
     const odds = page.getByRole('region', { name: 'That hardly any guest is sent away' });
     const times = [];
     for (let i = 0; i < TIMES; i += 1) {

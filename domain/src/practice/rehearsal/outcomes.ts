@@ -11,7 +11,7 @@ import {
 } from './servicePart';
 
 /** Evenings that are drawn in each future: its guests are what costs nothing to draw. */
-export const EVENINGS = 24;
+export const EVENINGS = 16;
 /** An evening is good on which no more of its guests than this are sent away, and one at any rate. */
 const FEW = 0.03;
 
