@@ -3,7 +3,7 @@ import type { FaultyLotDocument, LotRecord } from '@calm/contract';
 import { HOUR_MS, risenBy, workOf, stageKey } from '@calm/core';
 import { currentRecords } from '../lots/currentRecords';
 import type { BoardLot } from '../lots/lotBoard';
-import { doughAsPlanned, stagesAsTheyAre } from '../lots/lotHistory';
+import { doughAsPlanned, stagesAsTheyWere } from '../lots/lotHistory';
 
 const INGREDIENTS = ['yeast', 'salt', 'water'] as const;
 /** A core temperature taken so near to the opening is that of the opening, h. */
@@ -23,7 +23,7 @@ export function faultyLotOf(
 ): FaultyLotDocument | null {
   const plan = doughAsPlanned(lot, lot.product, prefermentTempC);
   if (!plan) return null;
-  const was = stagesAsTheyAre(lot, lot.closeMs);
+  const was = stagesAsTheyWere(lot);
   const mixedMs =
     was[lot.stages.findIndex((stage) => stage.kind === 'work' && stage.key === 'mix')]?.endMs ??
     plan.mixedMs;

@@ -21,7 +21,7 @@ import {
   type WorkSample,
 } from '@calm/core';
 import { routeOfDocument } from '../formulas/simulateDough';
-import { doughInProgress } from '../lots/lotHistory';
+import { doughAsItWas } from '../lots/lotHistory';
 import { loggedLot } from '../lots/loggedLot';
 import { localDateOf } from '../time/wallClock';
 import { stagesAsRead, type AirRead } from './doughAsSeen';
@@ -68,9 +68,7 @@ export function lotToLearn(
 ): LearnDocument['lots'][number] | null {
   const { settings, timeZone } = book.house;
   const logged = loggedLot(lot, planned, book);
-  const way =
-    logged &&
-    doughInProgress(logged, logged.product, settings.usualTempsC.preferment, logged.closeMs);
+  const way = logged && doughAsItWas(logged, logged.product, settings.usualTempsC.preferment);
   const observed = way && observedOfLot(way, records);
   if (!observed) return null;
   const { constants: _, ...dough } = observed.dough;

@@ -76,6 +76,13 @@ export function stagesAsTheyAre({ stages, lot }: BoardLot, nowMs: number): reado
   }
 }
 
+/** Long before any lot: nothing is still to be done by then. */
+const LONG_AGO_MS = 0;
+
+/** When each stage of a lot was whose services are over: work that nobody marked was done as planned. */
+export const stagesAsTheyWere = (lot: BoardLot): readonly Interval[] =>
+  stagesAsTheyAre(lot, LONG_AGO_MS);
+
 /** How much longer its slowest load is mixed than by its method, ms. */
 function extraMsOf(lot: BoardLot['lot']): number {
   const byLoad = new Map<number, number>();
@@ -126,6 +133,18 @@ export const doughInProgress = (
     doughTempC: doughOutOf(lot) ?? lot.recipe.doughTempC,
     formula: asWeighed(lot),
   });
+
+/**
+ * A lot's balls of one product on the way they took, once its services are over: work that nobody marked was done as
+ * planned.
+ *
+ * @returns null for a lot that is not mixed by its route
+ */
+export const doughAsItWas = (
+  lot: BoardLot,
+  product: Product,
+  prefermentTempC: number,
+): DoughInProgress | null => doughInProgress(lot, product, prefermentTempC, LONG_AGO_MS);
 
 function doughOnItsWay(
   { recipe, stages, items, scaled }: BoardLot,
