@@ -1,5 +1,5 @@
 export * from './evening/evening';
-export { routeOfTray, trayCourse, type TrayCourse } from './evening/trayCourse';
+export { hoursOf, routeOfTray, trayCourse, type TrayCourse } from './evening/trayCourse';
 export { QUICK_MIN, QUICK_TRAYS } from './evening/quickDough';
 export * from './evening/scoreEvening';
 export * from './evening/hindsight';
@@ -7,6 +7,7 @@ export * from './evening/plainRule';
 export * from './evening/decisions';
 export * from './evening/eveningSoFar';
 export * from './evening/debrief';
+export * from './evening/night';
 export * from './reading/readingCase';
 export * from './reading/seen';
 export * from './reading/scoreReading';

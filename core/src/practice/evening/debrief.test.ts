@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { STANDARD_TARGET } from '../../ferment';
 import { randomOf } from '../../numerics';
+import { practisedEvening } from '../../test-support/practisedEvening';
 import { debriefOf, eveningScore } from './debrief';
 import { costsOfDecisions, playedEvening, playsOf, type Decision } from './decisions';
 import { momentsOf, type Evening } from './evening';
@@ -14,37 +14,8 @@ import {
 } from './eveningSoFar';
 import { weighedCost } from './scoreEvening';
 
-const eveningIn = (benchC: number): Evening => ({
-  doorsMin: 120,
-  hands: 1,
-  hasMixer: true,
-  cold: { name: 'Walk-in', airTempC: 4, container: 'lidded-tray' },
-  bench: { name: 'Bench', airTempC: benchC, container: 'lidded-tray' },
-  doughs: [
-    {
-      route: {
-        formula: {
-          flours: [{ name: 'strong white', percent: 100, strengthW: 280 }],
-          waterPercent: 62,
-          saltPercent: 2.6,
-          yeast: { form: 'fresh', percent: 0.45 },
-        },
-        ballWeightG: 275,
-        doughTempC: 24,
-        stages: [
-          { kind: 'bulk', hours: 2, airTempC: 22, container: 'tub', massKg: 20 },
-          { kind: 'ball', hours: 20, airTempC: 4, container: 'lidded-tray' },
-        ],
-      },
-      target: STANDARD_TARGET,
-      trays: 4,
-      ballsPerTray: 12,
-      perQuarter: [0, 1, 2, 4, 5, 6, 5, 4, 2, 2, 1, 1],
-    },
-  ],
-});
-const evening = eveningIn(24);
-const warm = eveningIn(31);
+const evening = practisedEvening(24);
+const warm = practisedEvening(31);
 
 const pull = (moment: number, ...trays: number[]): Decision => ({
   moment,
@@ -133,7 +104,11 @@ describe('what is seen and said of a dough', () => {
     const [now, later] = evening.doughs.flatMap((dough) => saidOnCall(evening, dough, 0));
     expect(later?.fromMin ?? Infinity).toBeGreaterThan(now?.fromMin ?? Infinity);
     const fromIn = (each: Evening) =>
-      each.doughs.map((dough) => opensOf(each, dough, [{ act: 'pull', moment: 2 }])?.fromMin)[0];
+      each.doughs.flatMap((dough) =>
+        dough.trays.map(
+          (tray) => opensOf(each, dough, tray, [{ act: 'pull', moment: 2 }])?.fromMin,
+        ),
+      )[0];
     expect(fromIn(warm)).toBeLessThan(fromIn(evening) ?? 0);
     const quickIn = (water: 'cool' | 'warm') =>
       evening.doughs.map((dough) => quickOpens(evening, dough, { moment: 0, water })?.fromMin)[0];

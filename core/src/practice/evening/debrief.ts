@@ -1,5 +1,5 @@
 import { costsOfDecisions, playedEvening, playsOf, type Decision } from './decisions';
-import { MOMENT_MIN, type DoughPlay, type Evening } from './evening';
+import { MOMENT_MIN, type DoughPlay, type Evening, type TrayWay } from './evening';
 import { bestInHindsight } from './hindsight';
 import { byPlainRule } from './plainRule';
 import {
@@ -11,9 +11,10 @@ import {
 } from './scoreEvening';
 import { opensOf, type OpensBetween } from './eveningSoFar';
 
-/** Trays of one way: when they were taken to open, and when they did. */
+/** Trays that are alike and went one way: when they were taken to open, and when they did. */
 export interface TraysTold {
   readonly trays: number;
+  readonly nights: number;
   /** Minute at which they came out; null of what stayed in the cold. */
   readonly outMin: number | null;
   readonly believed: OpensBetween | null;
@@ -99,16 +100,23 @@ function traysTold(
 ): TraysTold[] {
   const [dough, taken] = [evening.doughs[at], believed.doughs[at]];
   if (!dough || !taken || !play) return [];
-  const byWay = new Map(play.trays.map((way) => [JSON.stringify(way), way]));
-  return [...byWay.entries()]
-    .map(([key, way]): TraysTold => {
+  const keyOf = (way: TrayWay, i: number) => JSON.stringify([dough.trays[i]?.nights, way]);
+  const keys = play.trays.map(keyOf);
+  return [...new Set(keys)]
+    .flatMap((key): TraysTold[] => {
+      const i = keys.indexOf(key);
+      const [way, really, asTaken] = [play.trays[i], dough.trays[i], taken.trays[i]];
+      if (!way || !really || !asTaken) return [];
       const pulled = way.find(({ act }) => act === 'pull');
-      return {
-        trays: play.trays.filter((each) => JSON.stringify(each) === key).length,
-        outMin: pulled ? pulled.moment * MOMENT_MIN : null,
-        believed: opensOf(believed, taken, way),
-        really: opensOf(evening, dough, way),
-      };
+      return [
+        {
+          trays: keys.filter((each) => each === key).length,
+          nights: really.nights,
+          outMin: pulled ? pulled.moment * MOMENT_MIN : null,
+          believed: opensOf(believed, taken, asTaken, way),
+          really: opensOf(evening, dough, really, way),
+        },
+      ];
     })
     .sort((a, b) => (a.outMin ?? Infinity) - (b.outMin ?? Infinity));
 }

@@ -50,7 +50,7 @@ const isAsk = (deed: Deed): deed is Extract<Deed, { kind: keyof typeof ASK_MIN }
  */
 export const playsOf = (evening: Evening, decisions: readonly Decision[]): DoughPlay[] =>
   evening.doughs.map((dough, i) => {
-    const ways = Array.from({ length: dough.trays }, (): TrayWay => []);
+    const ways = dough.trays.map((): TrayWay => []);
     let play = playOfWays(ways);
     for (const { moment, deed, dough: at } of decisions) {
       if (at !== i) continue;

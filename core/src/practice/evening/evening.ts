@@ -2,12 +2,22 @@ import type { AdvicePlace } from '../../advise';
 import { QUARTER_MIN } from '../../demand';
 import type { DoughRoute, Target } from '../../ferment';
 
-/** One dough of an evening that is practised: trays of one product, all of them alike as the evening begins. */
+/** A tray of balls in the cold, as an evening begins. */
+export interface EveningTray {
+  /** As it really went until then; its last stage is where it stands. */
+  readonly route: DoughRoute;
+  readonly balls: number;
+  /** Nights that it stood here since it was made for an evening; 0 for what is made for this one. */
+  readonly nights: number;
+}
+
+/** One dough of an evening that is practised: the trays of one product. */
 export interface EveningDough {
-  /** As it really went until the evening begins; its last stage is where it stands then. */
+  /** As it is made, for what is mixed beside. */
   readonly route: DoughRoute;
   readonly target: Target;
-  readonly trays: number;
+  /** Those that are alike are one and the same tray. */
+  readonly trays: readonly EveningTray[];
   readonly ballsPerTray: number;
   /** Guests who really come, in each quarter of an hour from doors on. */
   readonly perQuarter: readonly number[];

@@ -11,17 +11,20 @@ import {
   placeAfter,
   type Evening,
   type EveningDough,
+  type EveningTray,
   type QuickDough,
   type TrayPlace,
   type TrayWay,
 } from './evening';
 import { quickTrays } from './quickDough';
 import { serve, stopMinOf, traysOfPlay } from './scoreEvening';
-import { oddsByQuarter, routeOfTray, STEP_MIN } from './trayCourse';
+import { hoursOf, oddsByQuarter, routeOfTray, STEP_MIN } from './trayCourse';
 
-/** Trays of a dough that went the same way so far. */
+/** Trays of a dough that are alike and went the same way so far. */
 export interface TraysSeen {
   readonly trays: readonly number[];
+  /** Nights that they stood here before this evening. */
+  readonly nights: number;
   readonly place: TrayPlace;
   /** Minute since which they are there. */
   readonly sinceMin: number;
@@ -56,8 +59,8 @@ export function eveningSoFar(
     const courses = traysOfPlay(evening, known, play);
     const { cost, left } = serve(known, evening.doorsMin, courses, stopMinOf(play.stop));
     return {
-      trays: grouped(play.trays, left),
-      quickLeft: play.quick ? sumOf(left.slice(dough.trays)) : null,
+      trays: grouped(dough, play.trays, left),
+      quickLeft: play.quick ? sumOf(left.slice(dough.trays.length)) : null,
       guests: sumOf(known.perQuarter),
       short: cost.short,
       told: cost.told,
@@ -72,14 +75,20 @@ const sumOf = (numbers: readonly number[]): number => numbers.reduce((sum, each)
 const cutAt = ({ perQuarter }: EveningDough, doorsMin: number, minute: number): number[] =>
   perQuarter.map((guests, i) => (doorsMin + (i + 1) * QUARTER_MIN <= minute ? guests : 0));
 
-/** Trays by the ways they went. */
-function grouped(ways: readonly TrayWay[], left: readonly number[]): TraysSeen[] {
+/** Trays by what they are and the ways they went. */
+function grouped(
+  { trays }: EveningDough,
+  ways: readonly TrayWay[],
+  left: readonly number[],
+): TraysSeen[] {
   const byWay = new Map<string, TraysSeen>();
   ways.forEach((way, tray) => {
-    const key = JSON.stringify(way);
+    const nights = trays[tray]?.nights ?? 0;
+    const key = JSON.stringify([nights, way]);
     const before = byWay.get(key);
     byWay.set(key, {
       trays: [...(before?.trays ?? []), tray],
+      nights,
       place: placeAfter(way),
       sinceMin: (way.at(-1)?.moment ?? 0) * MOMENT_MIN,
       ballsLeft: (before?.ballsLeft ?? 0) + (left[tray] ?? 0),
@@ -92,15 +101,16 @@ function grouped(ways: readonly TrayWay[], left: readonly number[]): TraysSeen[]
 function doughFrom(
   evening: Evening,
   dough: EveningDough,
+  tray: EveningTray,
   way: TrayWay,
 ): (minute: number) => DoughLook {
-  const told = simulate(routeOfTray(dough, evening, way, closeMinOf(evening, dough)), {
+  const told = simulate(routeOfTray(tray, evening, way, closeMinOf(evening, dough)), {
     target: dough.target,
     stepMin: STEP_MIN,
     beyondH: 0.5,
   });
   if (!told.ok) throw new RangeError(JSON.stringify(told.reasons));
-  const beginsH = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
+  const beginsH = hoursOf(tray.route);
   return (minute) => lookBetween(told.value.course, beginsH + minute / 60);
 }
 
@@ -118,13 +128,14 @@ export function lookAtTray(
   const dough = evening.doughs[at];
   const until = decisions.filter((each) => each.moment <= moment);
   const way = playsOf(evening, until)[at]?.trays[tray];
-  if (!dough || !way) throw new RangeError(`no tray ${tray} of dough ${at}`);
+  const begun = dough?.trays[tray];
+  if (!dough || !begun || !way) throw new RangeError(`no tray ${tray} of dough ${at}`);
   const minute = moment * MOMENT_MIN;
-  const look = doughFrom(evening, dough, way)(minute);
+  const look = doughFrom(evening, dough, begun, way)(minute);
   const { bench, cold } = evening;
-  const before = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
+  const before = hoursOf(begun.route);
   const sinceMin = way.at(-1)?.moment ?? 0;
-  const last = dough.route.stages.at(-1)?.hours ?? 0;
+  const last = begun.route.stages.at(-1)?.hours ?? 0;
   return {
     hours: before + minute / 60,
     hoursHere: (minute - sinceMin * MOMENT_MIN) / 60 + (way.length === 0 ? last : 0),
@@ -142,11 +153,16 @@ export interface OpensBetween {
 }
 
 /** When a tray that goes a way opens well rather than not; null where it never does before closing. */
-export function opensOf(evening: Evening, dough: EveningDough, way: TrayWay): OpensBetween | null {
+export function opensOf(
+  evening: Evening,
+  dough: EveningDough,
+  tray: EveningTray,
+  way: TrayWay,
+): OpensBetween | null {
   return opensBetween(
     evening,
     dough,
-    oddsByQuarter(evening, dough, doughFrom(evening, dough, way)),
+    oddsByQuarter(evening, dough, doughFrom(evening, dough, tray, way)),
   );
 }
 
@@ -174,15 +190,19 @@ function opensBetween(
   };
 }
 
-/** What somebody who knows says of a dough: when trays open that are pulled now, or in an hour. */
+/** What somebody who knows says of a dough: when its first trays open if they are pulled now, or in an hour. */
 export const saidOnCall = (
   evening: Evening,
   dough: EveningDough,
   moment: number,
-): readonly (OpensBetween | null)[] =>
-  [moment, moment + 2].map((at) =>
-    at < momentsOf(evening) ? opensOf(evening, dough, [{ act: 'pull', moment: at }]) : null,
+): readonly (OpensBetween | null)[] => {
+  const [tray] = dough.trays;
+  return [moment, moment + 2].map((at) =>
+    tray && at < momentsOf(evening)
+      ? opensOf(evening, dough, tray, [{ act: 'pull', moment: at }])
+      : null,
   );
+};
 
 /** More guests than this were sent away, or came back, since the moment before: somebody notices. */
 const NOTICED = 0.5;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { randomOf, settledRandomOf, type Random } from '../../numerics';
+import { alikeTrays } from '../../test-support/practisedEvening';
 import { STANDARD_TARGET, type DoughRoute } from '../../ferment';
 import {
   actsAt,
@@ -8,6 +9,7 @@ import {
   WATERS,
   type DoughPlay,
   type Evening,
+  type EveningTray,
   type TrayStep,
   type TrayWay,
 } from './evening';
@@ -49,6 +51,13 @@ function situationOf(seed: number): Evening {
       { length: QUARTERS },
       (_, i) => (balls / QUARTERS) * crowd * (1 + 0.8 * Math.sin(i / 4)),
     );
+  const [round, crackle] = [route(275, between(14, 26)), route(180, between(14, 26))];
+  // On some evenings a tray is left over from the day before.
+  const dayOld = ({ stages, ...rest }: DoughRoute): DoughRoute => ({
+    ...rest,
+    stages: stages.map((stage, i) => (i === 0 ? stage : { ...stage, hours: stage.hours + 24 })),
+  });
+  const kept: EveningTray[] = seed % 3 === 0 ? [{ route: dayOld(round), balls: 9, nights: 1 }] : [];
   return {
     doorsMin: DOORS_MIN,
     hands: seed % 4 === 0 ? 2 : 1,
@@ -57,16 +66,16 @@ function situationOf(seed: number): Evening {
     bench: { name: 'Bench', airTempC: between(17, 32), container: 'lidded-tray' },
     doughs: [
       {
-        route: route(275, between(14, 26)),
+        route: round,
         target: STANDARD_TARGET,
-        trays: 6,
+        trays: [...alikeTrays({ route: round, balls: 12, nights: 0 }, 6), ...kept],
         ballsPerTray: 12,
         perQuarter: evening(72),
       },
       {
-        route: route(180, between(14, 26)),
+        route: crackle,
         target: STANDARD_TARGET,
-        trays: 2,
+        trays: alikeTrays({ route: crackle, balls: 15, nights: 0 }, 2),
         ballsPerTray: 15,
         perQuarter: evening(30),
       },
@@ -89,7 +98,7 @@ function decidedBy(random: Random, moments: number, trays: readonly TrayWay[]): 
 function byChance({ doughs }: Evening, moments: number, random: Random): DoughPlay[] {
   const bold = 0.02 + 0.4 * random.uniform();
   const ways = doughs.map(({ trays }) =>
-    Array.from({ length: trays }, () => {
+    trays.map(() => {
       const way: TrayStep[] = [];
       for (let moment = 0; moment < moments; moment += 1) {
         const acts = actsAt(way, moment);
@@ -110,9 +119,9 @@ function bySomeRule({ doughs }: Evening, moments: number, random: Random): Dough
   const spare = Math.floor(random.uniform() * 3);
   const back = random.uniform() < 0.4 ? moments - 1 - Math.floor(random.uniform() * 4) : null;
   const ways = doughs.map(({ trays }) =>
-    Array.from({ length: trays }, (_, i): TrayWay => {
+    trays.map((_, i): TrayWay => {
       const moment = first + apart * Math.floor(i / wave);
-      if (moment >= moments || i >= trays - spare) return [];
+      if (moment >= moments || i >= trays.length - spare) return [];
       const pulled: TrayWay = [{ act: 'pull', moment }];
       return back !== null && back > moment ? [...pulled, { act: 'chill', moment: back }] : pulled;
     }),
@@ -130,10 +139,10 @@ describe('the best in hindsight', () => {
       const evening = situationOf(seed);
       const moments = momentsOf(evening);
       const known = evening.doughs.map(() => new Map<string, TrayCourse>());
-      const courseOf = (i: number, way: TrayWay): TrayCourse => {
+      const courseOf = (i: number, tray: EveningTray, way: TrayWay): TrayCourse => {
         const dough = evening.doughs[i];
-        const key = JSON.stringify(way);
-        const course = known[i]?.get(key) ?? (dough && trayCourse(evening, dough, way));
+        const key = JSON.stringify([tray.nights, way]);
+        const course = known[i]?.get(key) ?? (dough && trayCourse(evening, dough, tray, way));
         if (!course) throw new Error('no dough');
         known[i]?.set(key, course);
         return course;
@@ -152,7 +161,8 @@ describe('the best in hindsight', () => {
           totalCost(
             evening.doughs.map((dough, i) => {
               const play = plays[i] ?? playOfWays([]);
-              const trays = [...play.trays.map((way) => courseOf(i, way)), ...besideOf(i, play)];
+              const own = dough.trays.map((tray, j) => courseOf(i, tray, play.trays[j] ?? []));
+              const trays = [...own, ...besideOf(i, play)];
               return serve(dough, evening.doorsMin, trays, stopMinOf(play.stop)).cost;
             }),
           ),

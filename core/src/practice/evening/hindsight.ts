@@ -6,6 +6,7 @@ import {
   type DoughPlay,
   type Evening,
   type EveningDough,
+  type EveningTray,
   type QuickDough,
   type TrayWay,
 } from './evening';
@@ -14,7 +15,7 @@ import { scoreEvening, serve, stopMinOf, weighedCost, type DoughEvening } from '
 import { trayCourse, type TrayCourse } from './trayCourse';
 
 /*
- * How the best in hindsight is found. Trays of a dough are alike, and doughs do not get in each other's way, so each
+ * How the best in hindsight is found. Most trays of a dough are alike, and doughs do not get in each other's way, so each
  * dough is looked at by itself: every tray in turn takes the way, of all there are, that makes the evening cheapest with
  * the others as they are; then pairs of trays that go alike move together, since two that fill one gap are missed
  * neither by itself. That is done again until nothing helps, from several beginnings. Then every moment is tried at which
@@ -40,6 +41,14 @@ const WAVES = [
 interface KnownWay {
   readonly way: TrayWay;
   readonly course: TrayCourse;
+}
+
+/** What can be done with trays that are alike. */
+interface KnownWays {
+  readonly all: readonly KnownWay[];
+  readonly useful: readonly KnownWay[];
+  /** Those of them that are only taken out, or put back once: most of what helps, and few to try. */
+  readonly simple: readonly KnownWay[];
 }
 
 /** What is decided for a whole dough, with what is mixed beside. */
@@ -84,10 +93,7 @@ const SHARES = { ways: 0.4, trays: 0.6 } as const;
 
 /** The search for one dough's best. */
 class DoughSearch {
-  private readonly known: readonly KnownWay[];
-  private readonly useful: readonly KnownWay[];
-  /** Those of them that are only taken out, or put back once: most of what helps, and few to try. */
-  private readonly simple: readonly KnownWay[];
+  private readonly known: ReadonlyMap<EveningTray, KnownWays>;
 
   constructor(
     private readonly evening: Evening,
@@ -95,25 +101,31 @@ class DoughSearch {
     all: readonly TrayWay[],
     private readonly report: (share: number) => void,
   ) {
-    this.known = all.map((way, i): KnownWay => {
-      if (i % 50 === 0) report((SHARES.ways * i) / all.length);
-      return this.knownWay(way);
-    });
-    this.useful = this.known.filter(({ way, course }) => way.length === 0 || isUseful(course));
-    this.simple = this.useful.filter(({ way }) => way.length <= SIMPLE_ACTS);
+    const kinds = [...new Set(dough.trays)];
+    this.known = new Map(
+      kinds.map((tray, k): [EveningTray, KnownWays] => {
+        const ways = all.map((way, i) => {
+          if (i % 50 === 0) report((SHARES.ways * (k + i / all.length)) / kinds.length);
+          return this.knownWay(tray, way);
+        });
+        const useful = ways.filter(({ way, course }) => way.length === 0 || isUseful(course));
+        const simple = useful.filter(({ way }) => way.length <= SIMPLE_ACTS);
+        return [tray, { all: ways, useful, simple }];
+      }),
+    );
   }
 
   best(begun: readonly DoughPlay[]): DoughPlay {
     const beginnings = [
       ...begun.map(({ trays, stop, quick }) => ({
-        trays: trays.map((way) => this.knownWay(way)),
+        trays: this.dough.trays.map((tray, i) => this.knownWay(tray, trays[i] ?? [])),
         ...this.restOf(stop, quick),
       })),
       ...WAVES.map((wave) => ({ trays: this.waved(wave), ...NO_REST })),
     ];
     let best: Weighed | null = null;
     beginnings.forEach((beginning, i) => {
-      best = cheaper(best, this.improved(beginning, this.simple));
+      best = cheaper(best, this.improved(beginning, 'simple'));
       this.report(SHARES.ways + ((SHARES.trays - SHARES.ways) * i) / beginnings.length);
     });
     const { trays, stop, quick } = this.withRest(best as unknown as Weighed);
@@ -126,7 +138,7 @@ class DoughSearch {
     const stops = [null, ...Array.from({ length: momentsOf(this.evening) }, (_, moment) => moment)];
     let best = begun;
     for (let isBetter = true; isBetter;) {
-      best = this.improved(best, this.useful);
+      best = this.improved(best, 'useful');
       const before = best.cost;
       for (const stop of stops) best = this.tried(best, { ...best, stop });
       quicks.forEach((quick, i) => {
@@ -141,7 +153,7 @@ class DoughSearch {
   /** The better of what is best so far and the same trays with something else decided, put right for it. */
   private tried(best: Weighed, rest: Weighed): Weighed {
     if (rest.stop === best.stop && rest.quick === best.quick) return best;
-    return cheaper(best, this.improved(rest, this.simple));
+    return cheaper(best, this.improved(rest, 'simple'));
   }
 
   /** What could be mixed beside, beginning with nothing; what never opens is left out. */
@@ -159,10 +171,14 @@ class DoughSearch {
     return { stop, quick, beside: quick ? quickTrays(this.evening, this.dough, quick) : [] };
   }
 
-  private readonly knownWay = (way: TrayWay): KnownWay => ({
+  private readonly knownWay = (tray: EveningTray, way: TrayWay): KnownWay => ({
     way,
-    course: trayCourse(this.evening, this.dough, way),
+    course: trayCourse(this.evening, this.dough, tray, way),
   });
+
+  private waysOf(i: number): KnownWays {
+    return this.known.get(this.dough.trays[i] as EveningTray) as KnownWays;
+  }
 
   private costOf(trays: readonly KnownWay[], { stop, beside }: Rest): number {
     const courses = [...trays.map(({ course }) => course), ...beside];
@@ -171,27 +187,26 @@ class DoughSearch {
 
   /** Trays pulled in waves of two. */
   private waved({ from, apart }: (typeof WAVES)[number]): KnownWay[] {
-    const plain = (moment: number) =>
-      this.known.find(({ way }) => way.length === 1 && way[0]?.moment === moment);
-    const never = this.known.find(({ way }) => way.length === 0) as KnownWay;
     const first = Math.floor(from * momentsOf(this.evening));
-    return Array.from(
-      { length: this.dough.trays },
-      (_, i) => plain(first + apart * (i >> 1)) ?? never,
-    );
+    return this.dough.trays.map((_, i) => {
+      const { all } = this.waysOf(i);
+      const moment = first + apart * (i >> 1);
+      const plain = all.find(({ way }) => way.length === 1 && way[0]?.moment === moment);
+      return plain ?? (all.find(({ way }) => way.length === 0) as KnownWay);
+    });
   }
 
   /** Changes one tray, then two that go alike, as long as that helps. */
   private improved(
     { trays, ...rest }: Rest & Pick<Weighed, 'trays'>,
-    ways: readonly KnownWay[],
+    ways: 'simple' | 'useful',
   ): Weighed {
     let best = trays;
     let cost = this.costOf(best, rest);
     const move = (some: readonly number[]): boolean => {
       const tried = [...best];
       let found: KnownWay | null = null;
-      for (const way of ways) {
+      for (const way of this.waysOf(some[0] as number)[ways]) {
         for (const i of some) tried[i] = way;
         const next = this.costOf(tried, rest);
         if (next < cost - BETTER) [found, cost] = [way, next];

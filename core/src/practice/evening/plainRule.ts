@@ -32,6 +32,6 @@ function ofDough(
     const moment = Math.max(0, Math.round((evening.doorsMin + readyMin - warmsMin) / MOMENT_MIN));
     return moment < momentsOf(evening) ? [{ act: 'pull', moment }] : [];
   };
-  const first = Math.ceil(trays / 2);
-  return Array.from({ length: trays }, (_, i) => pullAt(i < first ? 0 : laterMin));
+  const first = Math.ceil(trays.length / 2);
+  return trays.map((_, i) => pullAt(i < first ? 0 : laterMin));
 }

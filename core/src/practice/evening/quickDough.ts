@@ -69,6 +69,7 @@ export function quickTrays(
   );
   const minutes = (evening.hands * QUICK_MIN) / QUICK_TRAYS;
   return Array.from({ length: QUICK_TRAYS }, () => ({
+    balls: dough.ballsPerTray,
     outMin: balledMin,
     odds,
     isKept: false,

@@ -77,14 +77,14 @@ export interface Served {
  * @param onQuarter is told how each quarter went
  */
 export function serve(
-  { perQuarter, ballsPerTray }: EveningDough,
+  { perQuarter }: Pick<EveningDough, 'perQuarter'>,
   doorsMin: number,
   trays: readonly TrayCourse[],
   stopMin: number = Infinity,
   onQuarter?: (quarter: ServedQuarter) => void,
 ): Served {
   const byAge = oldestFirst(trays);
-  const left = trays.map(() => ballsPerTray);
+  const left = trays.map(({ balls }) => balls);
   let [short, bad, told] = [0, 0, 0];
   for (let i = 0; i < perQuarter.length; i += 1) {
     const minute = doorsMin + (i + 0.5) * QUARTER_MIN;
@@ -146,7 +146,7 @@ export const traysOfPlay = (
   dough: EveningDough,
   { trays, quick }: DoughPlay,
 ): TrayCourse[] => [
-  ...trays.map((way) => trayCourse(evening, dough, way)),
+  ...dough.trays.map((tray, i) => trayCourse(evening, dough, tray, trays[i] ?? [])),
   ...(quick ? quickTrays(evening, dough, quick) : []),
 ];
 

@@ -16,6 +16,7 @@ import {
   placeAfter,
   type Evening,
   type EveningDough,
+  type EveningTray,
   type TrayAct,
   type TrayWay,
 } from './evening';
@@ -26,6 +27,8 @@ const HOUR_MIN = 60;
 
 /** One tray over an evening, by the quarters of its service. */
 export interface TrayCourse {
+  /** As the evening begins. */
+  readonly balls: number;
   /** Minute at which it came out last; infinite while it is in the cold. */
   readonly outMin: number;
   /** That a ball of it opens well in the middle of each quarter, 0–1; 0 where it is not out. */
@@ -38,9 +41,13 @@ export interface TrayCourse {
   readonly goneMin: number;
 }
 
-/** A dough's way with what is done with one of its trays, from the mixer on. */
+/** Hours from the mixer to where a route ends. */
+export const hoursOf = ({ stages }: DoughRoute): number =>
+  stages.reduce((sum, { hours }) => sum + hours, 0);
+
+/** A tray's way with what is done with it, from the mixer on. */
 export function routeOfTray(
-  { route }: EveningDough,
+  { route }: EveningTray,
   { cold, bench }: Pick<Evening, 'cold' | 'bench'>,
   way: TrayWay,
   untilMin: number,
@@ -72,10 +79,15 @@ export function routeOfTray(
 }
 
 /** A tray's dough over an evening. @throws RangeError for a dough that no kitchen could make */
-export function trayCourse(evening: Evening, dough: EveningDough, way: TrayWay): TrayCourse {
+export function trayCourse(
+  evening: Evening,
+  dough: EveningDough,
+  tray: EveningTray,
+  way: TrayWay,
+): TrayCourse {
   const closeMin = closeMinOf(evening, dough);
-  const beginsH = dough.route.stages.reduce((sum, { hours }) => sum + hours, 0);
-  const told = simulate(routeOfTray(dough, evening, way, closeMin), {
+  const beginsH = hoursOf(tray.route);
+  const told = simulate(routeOfTray(tray, evening, way, closeMin), {
     target: dough.target,
     stepMin: STEP_MIN,
     beyondH: 0.5,
@@ -85,6 +97,7 @@ export function trayCourse(evening: Evening, dough: EveningDough, way: TrayWay):
   const hourOf = (minute: number) => beginsH + minute / HOUR_MIN;
   const last = way.at(-1);
   return {
+    balls: tray.balls,
     outMin: outSince(way),
     odds: oddsByQuarter(evening, dough, (minute) => {
       const before = way.filter(({ moment }) => moment * MOMENT_MIN <= minute);
