@@ -52,6 +52,7 @@ const PAGES = [
   'crew/practice/drills/dividing',
   'crew/practice/evenings',
   'crew/practice/evenings/heatwave',
+  'crew/practice/weeks/quiet-then-busy',
   'log',
   'log/consistency',
   'house',

@@ -48,6 +48,7 @@ export * from './lots/record';
 export * from './lots/handover';
 export * from './practice/practice';
 export * from './practice/readiness';
+export * from './practice/practiceWeek';
 export * from './practice/situation';
 export * from './lots/log';
 export * from './cold/spot';

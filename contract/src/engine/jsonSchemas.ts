@@ -7,7 +7,7 @@ import { doseSchema, simulateSchema } from './doughSchemas';
 import { learnSchema, narrowSchema } from './observedSchemas';
 import { readySchema, scaleSchema, waterSchema, waveSchema } from './engineSchemas';
 import { weekSchema } from '../plan/weekSchemas';
-import { situationSchema } from '../practice/practiceSchemas';
+import { practiceWeekSchema, situationSchema } from '../practice/practiceSchemas';
 
 /** What is read from outside: the commands' inputs and files, with what a JSON Schema cannot say. */
 const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: string }>> = {
@@ -74,6 +74,11 @@ const FORMATS: Readonly<Record<string, { schema: ObjectSchema; description: stri
     schema: situationSchema,
     description:
       'An evening to be practised, against what a house takes to be usual: temperatures in °C and apart from planned, yeast and strength as a share of what is written, hours older than the label says. Shares of guests by quarter of an hour sum to 1.',
+  },
+  'practice-week': {
+    schema: practiceWeekSchema,
+    description:
+      'Evenings to be practised one after the other, each as a practice situation; what is left in the cold of one is there on the next.',
   },
   dose: {
     schema: doseSchema,

@@ -6,6 +6,7 @@ import type { Kitchen } from './kitchen';
 import type { DisplayPreferences } from '../access/preferences';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
 import type { ReadinessRule } from '../practice/readiness';
+import type { PracticeWeek } from '../practice/practiceWeek';
 import type { Situation } from '../practice/situation';
 
 /** A site as it appears in a list. */
@@ -69,6 +70,8 @@ export interface HouseSettings {
   readonly currency?: string;
   /** Evenings of its own that are practised; none when absent. */
   readonly situations?: readonly Situation[];
+  /** Weeks of its own that are practised; none when absent. */
+  readonly weeks?: readonly PracticeWeek[];
   /** What it asks before somebody is planned alone; nothing when absent. */
   readonly readiness?: readonly ReadinessRule[];
   /** How loggers' files were read last time. */

@@ -5,7 +5,11 @@ import { alarmCallsSchema } from '../cold/alarmCallSchemas';
 import { coldRulesSchema, readingColumnsSchema } from '../cold/coldSchemas';
 import type { ServiceLevelTarget } from '../demand/serviceLevel';
 import { kitchenSchema } from '../plan/planSchemas';
-import { readinessRuleSchema, situationSchema } from '../practice/practiceSchemas';
+import {
+  practiceWeekSchema,
+  readinessRuleSchema,
+  situationSchema,
+} from '../practice/practiceSchemas';
 import { id, instant, percent, tempC, text, version, visibleText } from '../api/fields';
 import type { Erasure, Oven, SalesColumns, SettingsChange } from './house';
 import { MIXER_KINDS, type MixerContent } from './mixer';
@@ -80,6 +84,7 @@ const SETTINGS = {
     )
     .max(20),
   situations: Joi.array().items(situationSchema).max(40).unique('name'),
+  weeks: Joi.array().items(practiceWeekSchema).max(20).unique('name'),
   readiness: Joi.array().items(readinessRuleSchema).max(10).unique('work'),
   cold: coldRulesSchema,
   alarmCalls: alarmCallsSchema,

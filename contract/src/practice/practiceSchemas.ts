@@ -10,6 +10,7 @@ import {
   type ReadingRound,
 } from './practice';
 import { READINESS_WORKS, type PracticeNeed, type ReadinessRule } from './readiness';
+import { EVENINGS_OF_WEEK, type PracticeWeek } from './practiceWeek';
 import type { Situation } from './situation';
 
 /** A round is no longer. */
@@ -76,8 +77,21 @@ export const situationSchema = Joi.object<Situation>({
   yeast: between(0.2, 2),
   strength: between(0.5, 1.5),
   olderH: Joi.array().items(between(-48, 72)).min(1).max(MOST_DOUGHS).required(),
+  doughBy: Joi.array().items(between(-10, 10)).min(1).max(MOST_DOUGHS),
   hands: between(0.5, 4),
   hasMixer: Joi.boolean().required(),
+});
+
+/** Evenings to be practised one after the other. */
+export const practiceWeekSchema = Joi.object<PracticeWeek>({
+  name: slug().required(),
+  title: visibleText(120).optional(),
+  evenings: Joi.array()
+    .items(situationSchema)
+    .min(EVENINGS_OF_WEEK.least)
+    .max(EVENINGS_OF_WEEK.most)
+    .unique('name')
+    .required(),
 });
 
 /** What a house asks before somebody is planned alone. */

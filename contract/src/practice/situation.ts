@@ -28,6 +28,8 @@ export interface Situation {
   readonly strength: number;
   /** How much older each dough is than its label says, h; younger when below 0. */
   readonly olderH: readonly number[];
+  /** How much warmer each dough came off the mixer than written, °C; as written when absent. */
+  readonly doughBy?: readonly number[];
   /** What everything takes of hands against a usual evening: 2 for who is alone. */
   readonly hands: number;
   /** Whether dough can be mixed beside. */

@@ -5,6 +5,8 @@ import {
   type DoughStage,
   type Evening,
   type EveningDough,
+  type EveningTray,
+  type TraysKept,
 } from '@calm/core';
 import { routeOfDocument, targetOf } from '../formulas/simulateDough';
 import { eveningDoughs, type ReadableDough } from './readingDoughs';
@@ -17,6 +19,14 @@ export interface PracticeEvening {
   readonly believed: Evening;
   /** What the cold's display shows, °C. */
   readonly coldShownC: number;
+}
+
+/** What stands in the cold as an evening begins, dough by dough, where it is not what was planned for it. */
+export interface Stock {
+  /** Trays that were made for it. */
+  readonly made: readonly number[];
+  /** Trays that are left of evenings before. */
+  readonly kept: readonly TraysKept[];
 }
 
 /** A place is cold where dough waits in it, up to °C. */
@@ -33,9 +43,14 @@ interface WaitingDough extends ReadableDough {
 /**
  * A situation on a house's own doughs, the first of its book.
  *
+ * @param stock as planned for it when absent
  * @returns null where the house has no dough whose balls are opened
  */
-export function practiceEvening(book: HouseBook, situation: Situation): PracticeEvening | null {
+export function practiceEvening(
+  book: HouseBook,
+  situation: Situation,
+  stock?: Stock,
+): PracticeEvening | null {
   const doughs = eveningDoughs(book)
     .flatMap((each) => waiting(each, book) ?? [])
     .slice(0, situation.trays.length);
@@ -48,7 +63,14 @@ export function practiceEvening(book: HouseBook, situation: Situation): Practice
     hasMixer: situation.hasMixer,
     cold: placeOf('cold', first.route.stages.at(-1), isReal ? situation.coldBy : 0),
     bench: placeOf('bench', first.bench, isReal ? situation.benchBy : 0),
-    doughs: doughs.map((dough, i) => eveningDough(dough, situation, i, isReal)),
+    doughs: doughs.map((dough, i) => {
+      const kept = stock?.kept[i];
+      return eveningDough(dough, situation, i, {
+        isReal,
+        made: stock?.made[i] ?? situation.trays[i] ?? 1,
+        kept: (isReal ? kept?.really : kept?.believed) ?? [],
+      });
+    }),
   });
   return {
     products: doughs.map(({ product }) => product),
@@ -90,17 +112,27 @@ function eveningDough(
   { route, product, document }: WaitingDough,
   situation: Situation,
   at: number,
-  isReal: boolean,
+  {
+    isReal,
+    made,
+    kept,
+  }: {
+    readonly isReal: boolean;
+    readonly made: number;
+    readonly kept: readonly EveningTray[];
+  },
 ): EveningDough {
   const trays = situation.trays[at] ?? 1;
   const expected = (trays * product.ballsPerTray) / situation.ballsPerGuest;
   const usual = sharesOver(situation.usualShares, usualShares(situation.serviceMin));
   const shares = isReal ? sharesOver(situation.shares, usual) : usual;
   const guests = expected * (isReal ? situation.guests : 1);
+  const asIs = isReal ? routeAsIs(route, situation, at) : route;
+  const tray: EveningTray = { route: asIs, balls: product.ballsPerTray, nights: 0 };
   return {
-    route: isReal ? routeAsIs(route, situation, at) : route,
+    route: asIs,
     target: targetOf(document),
-    trays,
+    trays: [...Array.from({ length: made }, () => tray), ...kept],
     ballsPerTray: product.ballsPerTray,
     perQuarter: shares.map((share) => share * guests),
   };
@@ -109,7 +141,7 @@ function eveningDough(
 /** A dough as it really went: its yeast, its flour, its hours and the cold that it stood in. */
 function routeAsIs(
   route: DoughRoute,
-  { yeast, strength, olderH, coldBy, coldSinceH }: Situation,
+  { yeast, strength, olderH, doughBy, coldBy, coldSinceH }: Situation,
   at: number,
 ): DoughRoute {
   const last = route.stages.at(-1);
@@ -122,6 +154,7 @@ function routeAsIs(
   ].filter((stage) => stage.hours > 0);
   return {
     ...route,
+    doughTempC: route.doughTempC + (doughBy?.[at] ?? 0),
     ...(yeast !== 1 && { yeastActivity: (route.yeastActivity ?? 1) * yeast }),
     ...(strength !== 1 && { endurance: (route.endurance ?? 1) * strength }),
     stages: [...route.stages.slice(0, -1), ...(parts.length > 0 ? parts : [{ ...last, hours: 0 }])],

@@ -7,6 +7,7 @@ export type Otherwise =
       readonly byC: number;
     }
   | { readonly kind: 'older' | 'younger'; readonly dough: number; readonly hours: number }
+  | { readonly kind: 'mixed-warm' | 'mixed-cool'; readonly dough: number; readonly byC: number }
   | {
       readonly kind:
         | 'yeast-strong'
@@ -29,7 +30,7 @@ const ALIKE = { tempC: 0.5, share: 0.03, hours: 1 } as const;
  * whatWasOtherwise(heatwave).map(({ kind }) => kind) // ['bench-warm', 'cold-told', 'fewer-guests']
  */
 export function whatWasOtherwise(situation: Situation): Otherwise[] {
-  const { benchBy, coldBy, coldShownBy, yeast, strength, guests, olderH } = situation;
+  const { benchBy, coldBy, coldShownBy, yeast, strength, guests, olderH, doughBy = [] } = situation;
   const is: Otherwise[] = [];
   if (Math.abs(benchBy) >= ALIKE.tempC)
     is.push({ kind: benchBy > 0 ? 'bench-warm' : 'bench-cool', byC: Math.abs(benchBy) });
@@ -43,6 +44,10 @@ export function whatWasOtherwise(situation: Situation): Otherwise[] {
   olderH.forEach((hours, dough) => {
     if (Math.abs(hours) >= ALIKE.hours)
       is.push({ kind: hours > 0 ? 'older' : 'younger', dough, hours: Math.abs(hours) });
+  });
+  doughBy.forEach((byC, dough) => {
+    if (Math.abs(byC) >= ALIKE.tempC)
+      is.push({ kind: byC > 0 ? 'mixed-warm' : 'mixed-cool', dough, byC: Math.abs(byC) });
   });
   if (Math.abs(guests - 1) >= ALIKE.share)
     is.push({ kind: guests > 1 ? 'more-guests' : 'fewer-guests', percent: off(guests) });

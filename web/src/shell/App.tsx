@@ -54,6 +54,7 @@ const LOADERS: Readonly<Record<PageComponent, () => Promise<ComponentType>>> = {
   Evenings: async () => (await import('../places/crew/practice/evening/Evenings')).Evenings,
   EveningPage: async () =>
     (await import('../places/crew/practice/evening/EveningPage')).EveningPage,
+  WeekPage: async () => (await import('../places/crew/practice/week/WeekPage')).WeekPage,
   Reading: async () => (await import('../places/crew/practice/reading/Reading')).Reading,
   Trials: async () => (await import('../places/log/trials/Trials')).Trials,
   Steady: async () => (await import('../places/log/steady/Steady')).Steady,

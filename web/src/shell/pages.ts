@@ -266,6 +266,12 @@ export const PAGES = [
     words: PRACTICE,
     manual: 'evenings',
   },
+  {
+    path: 'crew/practice/weeks/:week',
+    component: 'WeekPage',
+    words: PRACTICE,
+    manual: 'evenings',
+  },
   { path: 'log', component: 'Log', words: LOG, manual: 'log', name: 'stops.log' },
   {
     path: 'log/consistency',

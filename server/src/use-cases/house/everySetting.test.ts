@@ -19,6 +19,7 @@ import {
   documentOfRecipe,
   lotItem,
   makeFormats,
+  nextEveningOf,
   nextToTell,
   ovenLoad,
   practiceEvening,
@@ -78,6 +79,26 @@ const SOMEBODY = '0a3f7a34-5c5e-4d0c-9b3e-2f0a6a0f3b11';
 
 /** What is set, another value of it, and what shows that it counts. */
 type Row<Value> = readonly [to: Value, follows: (book: HouseBook) => unknown];
+/** An evening of the house's own. */
+const OWN_EVENING = {
+  name: 'own-friday',
+  title: 'Friday dinner',
+  doorsInMin: 120,
+  serviceMin: 180,
+  trays: [4],
+  ballsPerGuest: 1,
+  guests: 1.2,
+  coldBy: 1,
+  coldSinceH: 6,
+  coldShownBy: 1,
+  benchBy: 0,
+  yeast: 1,
+  strength: 1,
+  olderH: [0],
+  hands: 1,
+  hasMixer: true,
+};
+
 type Rows = {
   readonly [Key in Exclude<keyof SettingsChange, 'version'>]-?: Row<
     NonNullable<SettingsChange[Key]>
@@ -150,28 +171,22 @@ const ROWS: Rows = {
       ),
   ],
   situations: [
+    [OWN_EVENING],
+    (book) =>
+      (book.house.settings.situations ?? []).map((each) => practiceEvening(book, each)?.really),
+  ],
+  weeks: [
     [
       {
-        name: 'own-friday',
-        title: 'Friday dinner',
-        doorsInMin: 120,
-        serviceMin: 180,
-        trays: [4],
-        ballsPerGuest: 1,
-        guests: 1.2,
-        coldBy: 1,
-        coldSinceH: 6,
-        coldShownBy: 1,
-        benchBy: 0,
-        yeast: 1,
-        strength: 1,
-        olderH: [0],
-        hands: 1,
-        hasMixer: true,
+        name: 'own-week',
+        title: 'The week of the fair',
+        evenings: [OWN_EVENING, { ...OWN_EVENING, name: 'own-saturday' }],
       },
     ],
     (book) =>
-      (book.house.settings.situations ?? []).map((each) => practiceEvening(book, each)?.really),
+      (book.house.settings.weeks ?? []).map(
+        (week) => nextEveningOf(book, week, { decisions: [[]], made: [] })?.really,
+      ),
   ],
   readiness: [
     [

@@ -6,8 +6,8 @@ import type {
   Evening,
   OpensBetween,
 } from '@calm/core';
-import type { DrillSkill, HouseBook } from '@calm/contract';
-import type { DrillQuestion } from '@calm/domain';
+import type { DrillSkill, HouseBook, LotLog } from '@calm/contract';
+import type { DoughAsItWent, DrillQuestion } from '@calm/domain';
 
 /** An evening until a moment, with what was decided. */
 export interface EveningAsked {
@@ -55,6 +55,13 @@ export interface PracticeInWorker {
   /** A question of a drill; null where the house has no dough to ask about. */
   drill(asked: DrillAsked): DrillQuestion | null;
   seen(asked: EveningAsked & { readonly believed: Evening }): EveningSeen;
+  /** How the doughs of a past evening went, by the record of their lots. */
+  doughsAsTheyWent(asked: {
+    readonly book: HouseBook;
+    readonly logs: readonly LotLog[];
+    /** How much warmer the cold was than it is set to, °C. */
+    readonly coldBy: number;
+  }): DoughAsItWent[];
   /** The next moment at which something happens that is noticed. */
   nextEvent(asked: EveningAsked): number;
   /** @param onProgress told how much is done, 0–1 */

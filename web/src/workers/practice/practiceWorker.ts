@@ -11,7 +11,7 @@ import {
   trayCourse,
   type Evening,
 } from '@calm/core';
-import { drillQuestion } from '@calm/domain';
+import { doughAsItWent, drillQuestion, eveningDoughs } from '@calm/domain';
 import { expose } from 'comlink';
 import type { Coached, EveningAsked, FoundOut, PracticeInWorker } from './practiceAnswers';
 
@@ -55,17 +55,22 @@ function coachedAt({ really, decisions, moment }: EveningAsked, believed: Evenin
           },
         ];
       }
-      const way = deed.kind === 'trays' ? plays[at]?.trays[deed.trays[0] ?? -1] : undefined;
-      if (deed.kind !== 'trays' || !way) return [];
+      const index = deed.kind === 'trays' ? (deed.trays[0] ?? -1) : -1;
+      const [way, tray, trayTaken] = [
+        plays[at]?.trays[index],
+        dough.trays[index],
+        taken.trays[index],
+      ];
+      if (deed.kind !== 'trays' || !way || !tray || !trayTaken) return [];
       if (deed.act === 'discard') return [{ dough: at, about: 'discard' }];
       if (deed.act === 'chill')
-        return [{ dough: at, about: 'chill', isKept: trayCourse(really, dough, way).isKept }];
+        return [{ dough: at, about: 'chill', isKept: trayCourse(really, dough, tray, way).isKept }];
       return [
         {
           dough: at,
           about: deed.act,
-          believed: opensOf(believed, taken, way),
-          really: opensOf(really, dough, way),
+          believed: opensOf(believed, taken, trayTaken, way),
+          really: opensOf(really, dough, tray, way),
         },
       ];
     });
@@ -79,6 +84,11 @@ const practice: PracticeInWorker = {
     found: foundAt(asked),
     coached: coachedAt(asked, believed),
   }),
+  doughsAsTheyWent: ({ book, logs, coldBy }) =>
+    eveningDoughs(book).flatMap(({ product }) => {
+      const log = logs.find(({ lot }) => lot.items.some((item) => item.productId === product.id));
+      return (log && doughAsItWent(log, product, book, coldBy)) ?? [];
+    }),
   nextEvent: ({ really, decisions, moment }) => nextEvent(really, decisions, moment),
   debrief: ({ really, believed, decisions }, onProgress) =>
     debriefOf(really, believed, decisions, onProgress),

@@ -26,12 +26,15 @@ export function AfterEvening({
   title,
   evening,
   played: { run, talk, again },
+  next,
 }: {
   readonly house: string;
   readonly situation: Situation;
   readonly title: string;
   readonly evening: PracticeEvening;
   readonly played: ReturnType<typeof useEveningRun>;
+  /** What is done after it, in a week: once it is known what it came to. */
+  readonly next?: (debrief: Debrief) => ReactNode;
 }) {
   const { t } = useTranslation();
   const aside: ReactNode = (
@@ -39,9 +42,11 @@ export function AfterEvening({
       <Button variant="outlined" component={Link} to={`/${house}/crew/practice/evenings`}>
         {t('practice.evening.others')}
       </Button>
-      <Button variant="contained" onClick={again}>
-        {t('practice.evening.again')}
-      </Button>
+      {!next && (
+        <Button variant="contained" onClick={again}>
+          {t('practice.evening.again')}
+        </Button>
+      )}
     </>
   );
   if (!talk || 'share' in talk)
@@ -58,6 +63,7 @@ export function AfterEvening({
   return (
     <Page title={title} lead={<Verdict debrief={debrief} />} aside={aside}>
       <Costs debrief={debrief} />
+      {next?.(debrief)}
       {evening.products.map((product, i) => {
         const dough = debrief.doughs[i];
         return (

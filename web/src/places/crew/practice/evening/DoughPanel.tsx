@@ -54,7 +54,7 @@ export function DoughPanel({
       <ul className={styles['trays']}>
         {dough.trays.map((group) => (
           <TrayGroup
-            key={JSON.stringify(play.trays[group.trays[0] ?? 0])}
+            key={JSON.stringify([group.nights, play.trays[group.trays[0] ?? 0]])}
             group={group}
             product={product.name}
             really={really}

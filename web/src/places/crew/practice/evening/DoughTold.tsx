@@ -16,7 +16,7 @@ import { timeOfEvening } from './eveningClock';
 /** Guests above, trays below, px. */
 const GUESTS_HEIGHT = 104;
 const TOP = 8;
-const BESIDE = 104;
+const BESIDE = 136;
 const ROW = 22;
 const BAR = 12;
 const BELOW = 26;
@@ -102,9 +102,7 @@ export function DoughTold({
                   isBest={isBest}
                   y={GUESTS_HEIGHT + 8 + i * ROW}
                   x={x}
-                  words={t(isBest ? 'practice.evening.bestTrays' : 'practice.evening.yourTrays', {
-                    count: trays.trays,
-                  })}
+                  words={t(rowWords(isBest, trays.nights), { count: trays.trays })}
                 />
               ))}
               <AxisX
@@ -127,6 +125,12 @@ export function DoughTold({
     </section>
   );
 }
+
+/** Whose trays a row shows. */
+const rowWords = (isBest: boolean, nights: number): string => {
+  if (isBest) return nights > 0 ? 'practice.evening.bestOlder' : 'practice.evening.bestTrays';
+  return nights > 0 ? 'practice.evening.yourOlder' : 'practice.evening.yourTrays';
+};
 
 /** When some trays opened: as they were taken to, an outline; really, filled; and when they came out. */
 function TrayRow({

@@ -11,7 +11,7 @@ import { usePermission } from '../../../../state/api/usePermission';
 import { useHouse } from '../../../../state/board/useBoard';
 import { AfterEvening } from './AfterEvening';
 import { Running } from './Running';
-import { situationTitle } from './situationWords';
+import { situationAbout, situationTitle } from './situationWords';
 import { useEveningRun } from './useEveningRun';
 import { useSituations } from './useSituations';
 
@@ -69,11 +69,12 @@ function OfEvening({
   title,
   evening,
 }: Run & { readonly evening: PracticeEvening }) {
+  const { t } = useTranslation();
   const who = { house, personId: me.personId, situation: situation.name };
   const played = useEveningRun(who, evening, title);
   return played.isOver ? (
     <AfterEvening {...{ house, situation, title, evening, played }} />
   ) : (
-    <Running {...{ house, situation, title, evening, played }} />
+    <Running {...{ house, title, evening, played }} about={situationAbout(t, situation)} />
   );
 }

@@ -1,5 +1,4 @@
 import { MOMENT_MIN, momentsOf } from '@calm/core';
-import type { Situation } from '@calm/contract';
 import type { PracticeEvening } from '@calm/domain';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -15,20 +14,20 @@ import styles from './Evening.module.css';
 import { mayTakeBack } from './eveningRun';
 import { timeOfEvening } from './eveningClock';
 import { coachWanted } from './coachWanted';
-import { situationAbout } from './situationWords';
 import type { useEveningRun } from './useEveningRun';
 
 /** An evening under way: what is seen of each dough, and what can be done. */
 export function Running({
   house,
-  situation,
   title,
+  about,
   evening,
   played: { run, seen, decide, takeBack, goOn, goOnToEvent },
 }: {
   readonly house: string;
-  readonly situation: Situation;
   readonly title: string;
+  /** What is known of it as it begins. */
+  readonly about: string;
   readonly evening: PracticeEvening;
   readonly played: ReturnType<typeof useEveningRun>;
 }) {
@@ -45,7 +44,7 @@ export function Running({
     </Button>
   );
   return (
-    <Page title={title} lead={situationAbout(t, situation)} aside={aside}>
+    <Page title={title} lead={about} aside={aside}>
       <div className={styles['clock']} role="status">
         <b>{clock}</b>
         <span className={styles['practice']}>{t('practice.title')}</span>

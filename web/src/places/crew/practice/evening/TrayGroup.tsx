@@ -1,17 +1,15 @@
 import type { Deed, Evening, TrayAct, TraysSeen } from '@calm/core';
-import AddOutlined from '@mui/icons-material/AddOutlined';
-import RemoveOutlined from '@mui/icons-material/RemoveOutlined';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../../parts/format/useFormats';
+import { HowMany } from '../HowMany';
 import styles from './Evening.module.css';
 import { timeOfEvening } from './eveningClock';
 
 /** Trays that went the same way, and what can be done with some of them. */
 export function TrayGroup({
-  group: { trays, place, sinceMin, ballsLeft },
+  group: { trays, nights, place, sinceMin, ballsLeft },
   product,
   really,
   acts,
@@ -32,12 +30,15 @@ export function TrayGroup({
     balls: f.count(Math.round(ballsLeft)),
     since: timeOfEvening(f, really, sinceMin),
   });
+  const all = nights > 0 ? f.joined(words, t('practice.evening.nights', { count: nights })) : words;
   return (
     <li>
-      <span>{words}</span>
+      <span>{all}</span>
       {place !== 'gone' && ballsLeft >= SOME && (
-        <div className={styles['acts']} role="group" aria-label={f.joined(product, words)}>
-          {acts.length > 0 && <HowMany many={many} most={trays.length} onChange={setWanted} />}
+        <div className={styles['acts']} role="group" aria-label={f.joined(product, all)}>
+          {acts.length > 0 && (
+            <HowMany many={many} least={1} most={trays.length} onChange={setWanted} />
+          )}
           {acts.map((act) => (
             <Button
               key={act}
@@ -59,40 +60,3 @@ export function TrayGroup({
 
 /** Fewer balls than this are none. */
 const SOME = 0.5;
-
-/** How many of the trays something is done with. */
-function HowMany({
-  many,
-  most,
-  onChange,
-}: {
-  readonly many: number;
-  readonly most: number;
-  readonly onChange: (many: number) => void;
-}) {
-  const { t } = useTranslation();
-  const f = useFormats();
-  return (
-    <>
-      <IconButton
-        aria-label={t('practice.evening.fewer')}
-        disabled={many <= 1}
-        onClick={() => onChange(many - 1)}
-        sx={BIG}
-      >
-        <RemoveOutlined />
-      </IconButton>
-      <output aria-label={t('practice.evening.many')}>{f.count(many)}</output>
-      <IconButton
-        aria-label={t('practice.evening.more')}
-        disabled={many >= most}
-        onClick={() => onChange(many + 1)}
-        sx={BIG}
-      >
-        <AddOutlined />
-      </IconButton>
-    </>
-  );
-}
-
-const BIG = { width: 48, height: 48, flex: 'none' } as const;

@@ -35,7 +35,13 @@ describe('an evening under way', () => {
 
 describe('trays that went the same way', () => {
   const really = { doorsMin: 120 } as unknown as Evening;
-  const group: TraysSeen = { trays: [0, 2, 3], place: 'cold', sinceMin: 0, ballsLeft: 36 };
+  const group: TraysSeen = {
+    trays: [0, 2, 3],
+    nights: 0,
+    place: 'cold',
+    sinceMin: 0,
+    ballsLeft: 36,
+  };
   const shown = (of: Partial<TraysSeen>, onDecide: (deed: Deed) => void) =>
     renderInApp(
       <TrayGroup

@@ -14,7 +14,8 @@ export const FRESH: EveningRun = { decisions: [], moment: 0, isKept: false };
 
 const DEEDS = ['trays', 'stop', 'mix', 'look', 'call'] as const;
 
-const isDecision = (value: unknown): value is Decision =>
+/** Whether what a device kept is a decision. */
+export const isDecision = (value: unknown): value is Decision =>
   isObject(value) &&
   isFiniteNumber(value['moment']) &&
   isFiniteNumber(value['dough']) &&

@@ -23,7 +23,22 @@ function coldByOn(
   return off.length > 0 ? Math.max(...off) : null;
 }
 
-/** Services of the last days with what is on record of them, the last one first; null until that is there. */
+/** How warm it was on a day where it is as warm as the house, by the probes that hang there, °C; null without one. */
+function roomOn(
+  date: string,
+  { places }: HouseBook,
+  probes: readonly Probe[],
+  { days }: Pick<ColdRecord, 'days'>,
+): number | null {
+  const read = days.flatMap(({ date: of, probeId, summary }): number[] => {
+    const placeId = probes.find(({ id }) => id === probeId)?.placeId;
+    const place = places.find(({ id }) => id === placeId);
+    return of === date && summary && place?.room === null ? [summary.meanC] : [];
+  });
+  return read.length > 0 ? read.reduce((sum, each) => sum + each, 0) / read.length : null;
+}
+
+/** Services of the last days with what is on record of them but their doughs, the last one first; null until that is there. */
 export function usePastEvenings(house: string, book: HouseBook): readonly PastEvening[] | null {
   const { nowMs } = useCursor();
   const today = localDateOf(new Date(nowMs), book.house.timeZone);
@@ -41,6 +56,8 @@ export function usePastEvenings(house: string, book: HouseBook): readonly PastEv
         sales,
         curve: forecast.usage.find(({ service: name }) => name === service.name)?.curve ?? null,
         coldBy: coldByOn(service.date, book, board.probes, record),
+        roomC: roomOn(service.date, book, board.probes, record),
+        doughs: [],
       }))
       .reverse();
   }, [services, sales, record, board, forecast, book]);
