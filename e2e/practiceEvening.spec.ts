@@ -23,6 +23,11 @@ test('a first evening is run to its end on a tablet, cut off, left and gone on w
     await round.getByRole('button', { name: 'Pull' }).click();
     await expect(round).toContainText('5 trays in the cold');
     await expect(round.getByText(/What you pulled opens from \d\d:\d\d/)).toBeVisible();
+    await round.getByRole('link', { name: 'Read about it' }).click();
+    const manual = page.getByRole('complementary', { name: 'Help' });
+    await expect(manual.getByRole('heading', { name: /^What if/ })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(round).toContainText('5 trays in the cold');
     await page.getByRole('button', { name: 'Undo the last' }).click();
     await expect(round).toContainText('6 trays in the cold');
   });

@@ -1,5 +1,24 @@
 import { arrived, expect, expectAccessible, test } from './house';
 
+test('a plan is not rehearsed before it is known who comes', async ({ page, at }) => {
+  let come = () => {};
+  const hasCome = new Promise<void>((resolve) => {
+    come = resolve;
+  });
+  await page.route(/\/forecast\?/, async (route) => {
+    await hasCome;
+    await route.continue();
+  });
+  await page.goto(at('plan/rehearsal'));
+  await page.waitForRequest(/\/services\?/);
+  const begin = page.getByRole('button', { name: 'Rehearse', exact: true });
+  await expect(page.locator('[aria-busy=true]').first()).toBeVisible();
+  await page.waitForTimeout(2000);
+  await expect(begin).toBeHidden();
+  come();
+  await expect(begin).toBeVisible();
+});
+
 test('the plan is rehearsed, stopped and begun again; what strengthens it goes into the draft', async ({
   page,
   at,

@@ -1,4 +1,10 @@
-import { clashOf, gapPercent, impossibleAmong, optimizeWeek } from '@calm/core';
+import {
+  clashOf,
+  gapPercent,
+  impossibleAmong,
+  optimizeWeek,
+  type SolverProgress,
+} from '@calm/core';
 import { expose } from 'comlink';
 import type { OptimizerInWorker } from './planAnswers';
 
@@ -21,6 +27,7 @@ const optimizer: OptimizerInWorker = {
     let toldMs = -Infinity;
     let points = Infinity;
     let open = Infinity;
+    let last: SolverProgress | null = null;
     for (const progress of optimizeWeek(problem)) {
       const isBetter = progress.open < open || progress.points < points - 1e-9;
       const now = performance.now();
@@ -33,9 +40,11 @@ const optimizer: OptimizerInWorker = {
         toldMs = now;
         ({ points, open } = progress);
       }
-      if (isOver) return;
+      if (isOver) return progress;
+      last = progress;
       await breath();
     }
+    return last;
   },
   stop() {
     runs += 1;

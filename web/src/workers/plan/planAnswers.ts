@@ -58,12 +58,13 @@ export interface OptimizerInWorker {
    * Settles and goes on improving until told to stop, or nothing better can be, or the time is up.
    *
    * @param onBetter told of every better plan, and now and then of how it goes
+   * @returns how it stood at the end; null where nothing was found in time
    */
   optimize(
     problem: WeekProblem,
     seconds: number,
     onBetter: (progress: SolverProgress) => void,
-  ): Promise<void>;
+  ): Promise<SolverProgress | null>;
   stop(): void;
   clash(problem: WeekProblem, open: Demand): Clash | null;
   /** What of that which found no place cannot be made even by itself. */

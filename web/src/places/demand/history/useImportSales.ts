@@ -8,7 +8,6 @@ import {
 } from '@calm/contract';
 import { guessColumns, guessProduct, likelyOrder, type DateOrder } from '@calm/domain/columns';
 import type { SalesFile } from '@calm/domain/files';
-import { proxy } from 'comlink';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
@@ -18,6 +17,7 @@ import { dateAt, usualDateOrder } from '../../../state/time/localDate';
 import { useBatches } from '../../../state/useBatches';
 import { salesReaderInWorker } from '../../../workers/tables/sales';
 import type { NameCount, OpenedSales } from '../../../workers/tables/salesAnswers';
+import { withProgress } from '../../../workers/withProgress';
 import { demandChanged, useImportSalesMutation } from '../demandApi';
 
 /** Where bringing a file in has got to. */
@@ -59,8 +59,10 @@ export function useImportSales(book: HouseBook, calendar: HouseCalendar) {
       steps.makeSafe({ kind: 'none' });
       step(mine, { kind: 'opening', name, share: 0 });
       const worker = salesReaderInWorker();
-      const onShare = proxy((share: number) => step(mine, { kind: 'opening', name, share }));
-      const opened = await worker.open(file, onShare);
+      const opened = await withProgress(
+        (tell) => worker.open(file, tell),
+        (share: number) => step(mine, { kind: 'opening', name, share }),
+      );
       if (opened.lines === 0 || opened.titles.length < 2) {
         step(mine, { kind: 'none' });
         failed(t('demand.history.empty', { file: name }));

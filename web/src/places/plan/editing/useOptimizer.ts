@@ -16,9 +16,9 @@ import {
   type SolverProgress,
   type WeekProblem,
 } from '@calm/core';
-import { proxy } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { optimizer } from '../../../workers/plan/plan';
+import { withProgress } from '../../../workers/withProgress';
 import { isPinned, type PlanEditing } from './usePlanEditing';
 import type { PlanWeek } from './usePlanWeek';
 
@@ -84,8 +84,13 @@ export function useOptimizer(week: PlanWeek, editing: PlanEditing) {
       else editing.take(content);
       isTaken = true;
     };
-    await optimizer().optimize(problem, MOST_SECONDS, proxy(onBetter));
+    const atTheEnd = await withProgress(
+      (tell) => optimizer().optimize(problem, MOST_SECONDS, tell),
+      onBetter,
+    );
     if (mine !== asked.current) return;
+    // What was told last may not have come before the answer.
+    if (atTheEnd) onBetter(atTheEnd);
     const last = best as SolverProgress | null;
     const [open] = last?.plan.open ?? [];
     if (!last || !open) {

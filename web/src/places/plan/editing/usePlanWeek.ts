@@ -57,7 +57,13 @@ export interface PlanWeek {
 const DAYS_BEHIND = 1;
 
 /** Everything that is planned: from now to the end of next week. */
-export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: () => void } {
+export function usePlanWeek(): {
+  week: PlanWeek | null;
+  /** Whether its guests are as forecast, as counted where there is no forecast, or not known yet. */
+  guests: 'forecast' | 'counted' | 'awaited';
+  error: unknown;
+  retry: () => void;
+} {
   const house = useHouse();
   const { nowMs } = useCursor();
   const book = useBookQuery(house);
@@ -119,6 +125,7 @@ export function usePlanWeek(): { week: PlanWeek | null; error: unknown; retry: (
   );
   return {
     week,
+    guests: forecast.data ? 'forecast' : forecast.isError ? 'counted' : 'awaited',
     error: failed[0]?.error ?? null,
     retry: () => failed.forEach((query) => void query.refetch()),
   };

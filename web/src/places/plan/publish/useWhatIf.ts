@@ -1,15 +1,9 @@
 import { weekWithAssumptions } from '@calm/domain';
 import type { Assumption } from '@calm/contract';
-import {
-  conflictsOf,
-  nameOf,
-  publishedSteps,
-  type PlannedLot,
-  type SolverProgress,
-} from '@calm/core';
-import { proxy } from 'comlink';
+import { conflictsOf, nameOf, publishedSteps, type PlannedLot } from '@calm/core';
 import { useRef, useState } from 'react';
 import { simulator, optimizer } from '../../../workers/plan/plan';
+import { withProgress } from '../../../workers/withProgress';
 import { doughWarnings, formatWarningMessage, warningName } from '../conflicts/doughWarnings';
 import { usePlanWords } from '../planWords';
 import { planMessages } from '../conflicts/conflictMessages';
@@ -80,11 +74,9 @@ export function useWhatIf(week: PlanWeek) {
 async function solvedLots(week: PlanWeek): Promise<PlannedLot[] | null> {
   const { kept, problem } = solvedProblem(week);
   const published = publishedSteps(week.lots);
-  let best: SolverProgress | null = null;
-  const keep = (progress: SolverProgress) => {
-    best = progress;
-  };
-  await optimizer().optimize({ ...problem, published }, SECONDS, proxy(keep));
-  const last = best as SolverProgress | null;
+  const last = await withProgress(
+    (tell) => optimizer().optimize({ ...problem, published }, SECONDS, tell),
+    () => undefined,
+  );
   return last?.open === 0 ? [...kept, ...last.plan.lots] : null;
 }

@@ -18,12 +18,14 @@ import { FUTURES, planKey, useRehearsal } from './useRehearsal';
 
 /** The plan, run in many futures before it is worked: how sure each service is, and what would make the weakest surer. */
 export function RehearsalPage() {
-  const { week, error, retry } = usePlanWeek();
+  const { week, guests, error, retry } = usePlanWeek();
   if (error) return <Failed error={error} onRetry={retry} />;
-  return week ? <OfWeek week={week} /> : <WaitingPage />;
+  // Without its guests a plan would be rehearsed for others than those who come.
+  if (!week || guests === 'awaited') return <WaitingPage />;
+  return <OfWeek week={week} hasForecast={guests === 'forecast'} />;
 }
 
-function OfWeek({ week }: { readonly week: PlanWeek }) {
+function OfWeek({ week, hasForecast }: { readonly week: PlanWeek; readonly hasForecast: boolean }) {
   const { t } = useTranslation();
   const words = usePlanWords(week);
   const editing = usePlanEditing(week);
@@ -60,6 +62,7 @@ function OfWeek({ week }: { readonly week: PlanWeek }) {
         </Button>
       )}
       {week.lots.length === 0 && <p>{t('rehearsal.none')}</p>}
+      {!hasForecast && <p role="status">{t('rehearsal.noForecast')}</p>}
       {state.kind === 'over' && (
         <>
           {isOld && <p role="status">{t('rehearsal.changed')}</p>}

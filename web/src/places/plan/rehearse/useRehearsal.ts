@@ -1,8 +1,8 @@
 import type { Rehearsal } from '@calm/domain';
 import { DAY_MS, MINUTE_MS } from '@calm/core';
-import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { rehearsals } from '../../../workers/plan/plan';
+import { withProgress } from '../../../workers/withProgress';
 import type { PlanWeek } from '../editing/usePlanWeek';
 
 /** Futures of a rehearsal. */
@@ -41,17 +41,18 @@ export function useRehearsal(week: PlanWeek) {
   useEffect(() => () => void rehearsals().stop(), []);
   const begin = async () => {
     setState({ kind: 'running', share: 0 });
-    const rehearsal = await rehearsals().rehearse(
-      {
-        document,
-        lots: lotsOfWeek(week),
-        places: book.places,
-        assumptions: content.assumptions,
-        mixed,
-        futures: FUTURES,
-        seed: SEED,
-      },
-      proxy((share: number) => setState({ kind: 'running', share })),
+    const asked = {
+      document,
+      lots: lotsOfWeek(week),
+      places: book.places,
+      assumptions: content.assumptions,
+      mixed,
+      futures: FUTURES,
+      seed: SEED,
+    };
+    const rehearsal = await withProgress(
+      (tell) => rehearsals().rehearse(asked, tell),
+      (share: number) => setState({ kind: 'running', share }),
     );
     setState(rehearsal ? { kind: 'over', rehearsal, of: planKey(week) } : { kind: 'none' });
   };

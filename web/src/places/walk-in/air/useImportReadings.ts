@@ -1,6 +1,5 @@
 import { READINGS_A_REQUEST, type ReadingColumns } from '@calm/contract';
 import { ONLY_PROBE, type ReadingsFile } from '@calm/domain/columns';
-import { proxy } from 'comlink';
 import { useTranslation } from 'react-i18next';
 import { useNotices } from '../../../parts/messages/Notices';
 import { useChangeSettingsMutation } from '../../../state/api/settingsApi';
@@ -11,6 +10,7 @@ import { useBatches } from '../../../state/useBatches';
 import { readingsReaderInWorker } from '../../../workers/tables/readings';
 import type { OpenedReadings } from '../../../workers/tables/readingsAnswers';
 import type { NameCount } from '../../../workers/tables/salesAnswers';
+import { withProgress } from '../../../workers/withProgress';
 import type { WalkInNow } from '../useWalkIn';
 import { coldChanged, usePostReadingsMutation } from '../walkInApi';
 
@@ -59,10 +59,9 @@ export function useImportReadings({ board, cold }: WalkInNow) {
       const { name } = file;
       steps.makeSafe({ kind: 'none' });
       step(mine, { kind: 'opening', name, share: 0 });
-      const opened = await readingsReaderInWorker().open(
-        file,
-        usualDateOrder(house),
-        proxy((share: number) => step(mine, { kind: 'opening', name, share })),
+      const opened = await withProgress(
+        (tell) => readingsReaderInWorker().open(file, usualDateOrder(house), tell),
+        (share: number) => step(mine, { kind: 'opening', name, share }),
       );
       if (opened.lines === 0 || opened.titles.length < 2) {
         step(mine, { kind: 'none' });
@@ -106,11 +105,9 @@ export function useImportReadings({ board, cold }: WalkInNow) {
       if (state.kind !== 'columns') return;
       const { name, columns } = state;
       step(mine, { kind: 'trying', name, share: 0 });
-      const file = await readingsReaderInWorker().read(
-        columns,
-        house.timeZone,
-        nowMs() / 1000,
-        proxy((share: number) => step(mine, { kind: 'trying', name, share })),
+      const file = await withProgress(
+        (tell) => readingsReaderInWorker().read(columns, house.timeZone, nowMs() / 1000, tell),
+        (share: number) => step(mine, { kind: 'trying', name, share }),
       );
       step(mine, { kind: 'tried', name, file });
     });

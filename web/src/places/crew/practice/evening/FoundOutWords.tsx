@@ -1,5 +1,6 @@
 import type { Evening, OpensBetween } from '@calm/core';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { useFormats } from '../../../../parts/format/useFormats';
 import type { Coached, EveningSeen } from '../../../../workers/practice/practiceAnswers';
 import { Seen } from '../reading/Seen';
@@ -55,12 +56,23 @@ export function FoundOutWords({
       )}
       {coached.map((each, i) => (
         <p key={String(i)}>
-          <b>{t('practice.evening.coach')}</b> {coachWords(each)}
+          <b>{t('practice.evening.coach')}</b> {coachWords(each)}{' '}
+          <Link to={`?help=${PAGES[each.about]}`}>{t('practice.evening.readOn')}</Link>
         </p>
       ))}
     </div>
   );
 }
+
+/** Where the manual tells more of what a coach speaks about. */
+const PAGES = {
+  pull: 'what-if',
+  're-ball': 'what-now',
+  mix: 'guests',
+  chill: 'walk-in',
+  discard: 'what-now',
+  stop: 'guests',
+} as const satisfies Record<Coached['about'], string>;
 
 /** Less apart than this is as planned, min. */
 const ALIKE_MIN = 20;

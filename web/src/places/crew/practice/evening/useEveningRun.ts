@@ -1,11 +1,11 @@
 import { momentsOf, weighedCost, type Debrief, type Deed } from '@calm/core';
 import type { PracticeEvening } from '@calm/domain';
-import { proxy } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useOutboxItems } from '../../../../state/outbox/useOutboxItems';
 import { practiceWorker } from '../../../../workers/practice/practice';
 import type { EveningSeen } from '../../../../workers/practice/practiceAnswers';
 import { useLatest } from '../../../../workers/useLatest';
+import { withProgress } from '../../../../workers/withProgress';
 import { FRESH, runOf, takenBack, type EveningRun } from './eveningRun';
 
 interface SeenAsked {
@@ -94,10 +94,10 @@ function useDebrief(
     const tell = (next: DebriefState) => {
       if (!isGone) setState(next);
     };
-    const onProgress = proxy((share: number) => tell({ share }));
-    void practiceWorker()
-      .debrief({ really, believed, decisions }, onProgress)
-      .then((debrief) => tell({ debrief }));
+    void withProgress(
+      (onProgress) => practiceWorker().debrief({ really, believed, decisions }, onProgress),
+      (share: number) => tell({ share }),
+    ).then((debrief) => tell({ debrief }));
     return () => {
       isGone = true;
       setState({ share: 0 });

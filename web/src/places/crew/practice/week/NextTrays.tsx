@@ -49,7 +49,7 @@ export function NextTrays({
           const balls = kept.reduce((sum, tray) => sum + tray.balls, 0);
           return (
             <li key={id}>
-              {name}:{' '}
+              <bdi>{name}</bdi>:{' '}
               {t('practice.week.kept', { count: kept.length, balls: f.count(Math.round(balls)) })}
             </li>
           );
@@ -67,7 +67,9 @@ export function NextTrays({
           return (
             <li key={id}>
               <span>
-                <b>{name}</b>{' '}
+                <b>
+                  <bdi>{name}</bdi>
+                </b>{' '}
                 {t('practice.week.forEvening', {
                   number: f.count(forEvening + 1),
                   guests: f.count(Math.round(guests)),
