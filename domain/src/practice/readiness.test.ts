@@ -20,6 +20,8 @@ const evening = (personId: string, score: number): PracticeResult => ({
   content: { kind: 'evening', situation: 'heatwave', score, cost: 9, best: 2, plain: 20 },
 });
 
+const dateAt = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+
 describe('what people can do by what they practised', () => {
   it('is told by skill: how often, how well of the last, how steady, how long ago', () => {
     const skills = practiceSkills([
@@ -81,7 +83,7 @@ describe('what a house asks before somebody is planned alone', () => {
     lotOf(30, [step('mix', 4, ['bo']), step('pull', 5, ['bo']), step('pull', -3, ['bo'])]),
   ];
   const works = (rules: readonly ReadinessRule[], results: readonly PracticeResult[] = []) =>
-    notReady(lots, rules, practiceSkills(results), nowMin, 'UTC').map(
+    notReady(lots, rules, practiceSkills(results), nowMin, dateAt).map(
       ({ personId, lot, step: { key }, work }) => [personId, lot.id, key, work].join(' '),
     );
 

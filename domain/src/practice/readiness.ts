@@ -1,6 +1,5 @@
 import type { PracticeNeed, ReadinessRule, ReadinessWork } from '@calm/contract';
 import { DAY_MS, MINUTE_MS, type PlannedLot, type PlannedStep, type WorkKey } from '@calm/core';
-import { localDateOf } from '../time/wallClock';
 import type { PersonSkill } from './practiceSkills';
 
 /** A planned step that somebody is given alone, and what they still lack for it. */
@@ -49,16 +48,20 @@ function worksOf(
   }
 }
 
-/** Steps of a plan that are given to somebody alone who is not there yet, in time's order; what is over is not looked at. */
+/**
+ * Steps of a plan that are given to somebody alone who is not there yet, in time's order; what is over is not looked at.
+ *
+ * @param dateAt the house's local date at an instant, ms
+ */
 export function notReady(
   lots: readonly PlannedLot[],
   rules: readonly ReadinessRule[],
   skills: readonly PersonSkill[],
   nowMin: number,
-  timeZone: string,
+  dateAt: (ms: number) => string,
 ): NotReady[] {
   if (rules.length === 0) return [];
-  const dateOf = (minute: number) => localDateOf(new Date(minute * MINUTE_MS), timeZone);
+  const dateOf = (minute: number) => dateAt(minute * MINUTE_MS);
   const steps = lots
     .flatMap((lot) => lot.steps.map((step) => ({ lot, step })))
     .sort((a, b) => a.step.startMin - b.step.startMin);

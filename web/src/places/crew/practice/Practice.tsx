@@ -1,5 +1,5 @@
 import { PRACTICE_SKILLS } from '@calm/contract';
-import { localDateOf, personOf, practiceSkills } from '@calm/domain';
+import { personOf, practiceSkills } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -16,6 +16,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useBookQuery } from '../../../state/api/api';
 import { usePermission } from '../../../state/api/usePermission';
 import { useHouse } from '../../../state/board/useBoard';
+import { dateAt } from '../../../state/time/localDate';
 import { useCursor } from '../../../state/time/useCursor';
 import { CrewNav } from '../CrewNav';
 import { ReadinessRules } from './rules/ReadinessRules';
@@ -46,7 +47,7 @@ export function Practice() {
   if (!book.data || !results) return <WaitingPage />;
   const skills = practiceSkills(results);
   const { data } = book;
-  const dateOf = (ms: number) => localDateOf(new Date(ms), data.house.timeZone);
+  const dateOf = (ms: number) => dateAt(ms, data.house.timeZone);
   return (
     <Page
       title={t('practice.title')}

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { usePermission } from '../../../state/api/usePermission';
 import { usePracticeResults } from '../../../state/practice/usePracticeResults';
+import { dateAt } from '../../../state/time/localDate';
 import type { PlanWeek } from '../editing/usePlanWeek';
 import styles from '../Plan.module.css';
 import type { PlanWords } from '../planWords';
@@ -60,7 +61,9 @@ function useNotReady({ house, book, lots, nowMin }: PlanWeek): readonly NotReady
   return useMemo(
     () =>
       results
-        ? notReady(lots, book.house.settings.readiness ?? [], skills, nowMin, book.house.timeZone)
+        ? notReady(lots, book.house.settings.readiness ?? [], skills, nowMin, (ms) =>
+            dateAt(ms, book.house.timeZone),
+          )
         : [],
     [results, lots, book, skills, nowMin],
   );

@@ -1,7 +1,8 @@
 import type { ColdRecord, HouseBook, Probe } from '@calm/contract';
-import { addDays, localDateOf, type PastEvening } from '@calm/domain';
+import type { PastEvening } from '@calm/domain';
 import { useMemo } from 'react';
 import { useColdQuery, useForecastQuery, useServicesQuery } from '../../../../state/api/api';
+import { addDays, dateAt } from '../../../../state/time/localDate';
 import { useCursor } from '../../../../state/time/useCursor';
 import { useColdOfEveningsQuery, useSalesOfEveningsQuery } from '../practiceApi';
 
@@ -41,7 +42,7 @@ function roomOn(
 /** Services of the last days with what is on record of them but their doughs, the last one first; null until that is there. */
 export function usePastEvenings(house: string, book: HouseBook): readonly PastEvening[] | null {
   const { nowMs } = useCursor();
-  const today = localDateOf(new Date(nowMs), book.house.timeZone);
+  const today = dateAt(nowMs, book.house.timeZone);
   const range = { house, from: addDays(today, -DAYS), days: DAYS };
   const { data: services } = useServicesQuery(range);
   const { data: sales } = useSalesOfEveningsQuery(range);
