@@ -159,8 +159,10 @@ await runTool(async () => {
         });
       }
       const page = await context.newPage();
-      // What is drawn by chance is the same each time.
-      await page.addInitScript('Math.random = () => 0.31');
+      // What is drawn by chance is the same each time, and no two draws alike: answers of workers go by them.
+      await page.addInitScript(
+        'let drawn = 31; Math.random = () => (drawn = (drawn * 16807) % 2147483647) / 2147483647',
+      );
       await page.goto(`${house.url}/lantern-yard/${path}`);
       await page.waitForLoadState('networkidle');
       await page.evaluate('document.fonts.ready');
