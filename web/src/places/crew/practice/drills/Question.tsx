@@ -7,6 +7,7 @@ import type {
 } from '@calm/domain';
 import Button from '@mui/material/Button';
 import Slider from '@mui/material/Slider';
+import { useTheme } from '@mui/material/styles';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NumberField } from '../../../../parts/fields/NumberField';
@@ -121,6 +122,9 @@ function OfCut({ question, said, onSay }: Asked<CutQuestion>) {
     .map((thick, i) => `L${((i + 0.5) * width) / thickness.length} ${middle + y(thick)}`)
     .reverse();
   const cut = (said ?? at) * width;
+  // A slider begins where reading begins; the dough lies as it lies.
+  const isTurned = useTheme().direction === 'rtl';
+  const turned = (share: number) => (isTurned ? 1 - share : share);
   const asked = { wanted: f.grams(wantedG, 0), whole: f.kilograms(wholeG, 2) };
   return (
     <>
@@ -140,12 +144,12 @@ function OfCut({ question, said, onSay }: Asked<CutQuestion>) {
         </svg>
         {said === null && (
           <Slider
-            value={at}
+            value={turned(at)}
             min={0}
             max={1}
             step={CUT_STEP}
             aria-label={t('practice.drill.dividing.cut')}
-            onChange={(_event, to) => setAt(to)}
+            onChange={(_event, to) => setAt(turned(to))}
           />
         )}
       </div>

@@ -1,5 +1,6 @@
 import type { ChoiceQuestion, CutQuestion, DrillAnswer, NumberQuestion } from '@calm/domain';
 import { describe, expect, it, jest } from '@jest/globals';
+import { createTheme, ThemeProvider } from '@mui/material/styles';
 import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { renderInApp } from '../../../../test-support/render';
@@ -77,6 +78,20 @@ describe('a question of a drill', () => {
     expect(screen.getByText(/has 9 °C; this house’s limit is 5 °C/)).toBeInTheDocument();
     await user.click(screen.getByRole('button', { name: /^Keep the door shut/ }));
     expect(onSay).toHaveBeenLastCalledWith(1);
+  });
+
+  it('has its slider over its cut where words are read from the right', async () => {
+    const { container } = renderInApp(
+      <ThemeProvider theme={createTheme({ direction: 'rtl' })}>
+        <Question question={cut} said={null} onSay={onSay} />
+      </ThemeProvider>,
+    );
+    await userEvent.tab();
+    await userEvent.keyboard('{ArrowRight>20/}');
+    const line = Number(container.querySelector('line')?.getAttribute('x1'));
+    expect(line).toBeGreaterThan(200);
+    const thumb = container.querySelector<HTMLElement>('.MuiSlider-thumb');
+    expect(parseFloat(thumb?.style.right ?? '')).toBeCloseTo(100 - line / 4, 6);
   });
 
   it('cuts where the slider stands', async () => {
