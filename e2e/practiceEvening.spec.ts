@@ -1,3 +1,4 @@
+import { runOut } from './eveningRun';
 import { arrived, expect, expectAccessible, test } from './house';
 
 test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
@@ -62,16 +63,7 @@ test('a first evening is run to its end on a tablet, cut off, left and gone on w
       .getByRole('region', { name: 'Crackle' })
       .getByRole('button', { name: 'Stop selling it' })
       .click();
-    const told = page.getByRole('heading', { name: 'What it came to' });
-    for (let i = 0; i < 12 && (await event.isVisible()); i += 1) {
-      const before = await clock.innerText();
-      await event.click();
-      await expect(async () => {
-        const isOver = !(await event.isVisible());
-        expect(isOver || (await clock.innerText()) !== before).toBe(true);
-      }).toPass();
-    }
-    await expect(told).toBeVisible({ timeout: 60_000 });
+    await runOut(page);
   });
 
   await test.step('the truth is told beside what was believed, the best, and the plain rule', async () => {
