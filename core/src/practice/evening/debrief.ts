@@ -1,5 +1,5 @@
 import { costsOfDecisions, playedEvening, playsOf, type Decision } from './decisions';
-import { MOMENT_MIN, type DoughPlay, type Evening, type TrayWay } from './evening';
+import { keyOfTray, MOMENT_MIN, type DoughPlay, type Evening } from './evening';
 import { bestInHindsight } from './hindsight';
 import { byPlainRule } from './plainRule';
 import {
@@ -100,8 +100,7 @@ function traysTold(
 ): TraysTold[] {
   const [dough, taken] = [evening.doughs[at], believed.doughs[at]];
   if (!dough || !taken || !play) return [];
-  const keyOf = (way: TrayWay, i: number) => JSON.stringify([dough.trays[i]?.nights, way]);
-  const keys = play.trays.map(keyOf);
+  const keys = play.trays.map((way, i) => keyOfTray(dough.trays, i, way));
   return [...new Set(keys)]
     .flatMap((key): TraysTold[] => {
       const i = keys.indexOf(key);

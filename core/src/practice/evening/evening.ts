@@ -95,6 +95,10 @@ export const closeMinOf = ({ doorsMin }: Evening, { perQuarter }: EveningDough):
 const longestOf = (doughs: readonly EveningDough[]): number =>
   Math.max(0, ...doughs.map(({ perQuarter }) => perQuarter.length));
 
+/** The same for trays of a dough that are alike and went one way, and for no others. */
+export const keyOfTray = (trays: readonly EveningTray[], i: number, way: TrayWay): string =>
+  JSON.stringify([trays.indexOf(trays[i] as EveningTray), way]);
+
 /** How a tray stands. */
 export type TrayPlace = 'cold' | 'out' | 'gone';
 

@@ -6,6 +6,7 @@ import { pokeOf, silhouetteOf } from '../reading/seen';
 import { playsOf, type Decision } from './decisions';
 import {
   closeMinOf,
+  keyOfTray,
   MOMENT_MIN,
   momentsOf,
   placeAfter,
@@ -84,7 +85,7 @@ function grouped(
   const byWay = new Map<string, TraysSeen>();
   ways.forEach((way, tray) => {
     const nights = trays[tray]?.nights ?? 0;
-    const key = JSON.stringify([nights, way]);
+    const key = keyOfTray(trays, tray, way);
     const before = byWay.get(key);
     byWay.set(key, {
       trays: [...(before?.trays ?? []), tray],

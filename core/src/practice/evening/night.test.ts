@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Decision } from './decisions';
+import { debriefOf } from './debrief';
+import { playedEvening, type Decision } from './decisions';
 import type { EveningTray } from './evening';
+import { eveningSoFar } from './eveningSoFar';
 import { keptOvernight } from './night';
-import { playedEvening } from './decisions';
 import { practisedEvening } from '../../test-support/practisedEvening';
 import { hoursOf } from './trayCourse';
 
@@ -43,6 +44,19 @@ describe('what is kept overnight', () => {
     const kept = keptAfter(decisions)?.really ?? [];
     expect(served).toBeLessThan(dough.ballsPerTray);
     expect(ballsOf(kept)).toBe(kept.length === 0 ? 0 : Math.floor(served));
+  });
+
+  it('is told apart by what was done with it: one was out, one was not', () => {
+    const decisions = [deed(0, 'pull', 0), deed(2, 'chill', 0), deed(0, 'discard', 2, 3)];
+    const kept = keptAfter(decisions)?.really ?? [];
+    expect(new Set(kept).size).toBe(2);
+    const next = { ...evening, doughs: [{ ...dough, trays: kept }] };
+    const [seen] = eveningSoFar(next, [], 0);
+    expect(seen?.trays.map(({ trays, nights }) => [trays, nights])).toEqual([
+      [[0], 1],
+      [[1], 1],
+    ]);
+    expect(debriefOf(next, next, []).doughs[0]?.trays).toHaveLength(2);
   });
 
   it('goes with what it is taken to be, tray by tray', () => {

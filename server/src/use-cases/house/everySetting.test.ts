@@ -77,8 +77,6 @@ const week = async (book: HouseBook) =>
 
 const SOMEBODY = '0a3f7a34-5c5e-4d0c-9b3e-2f0a6a0f3b11';
 
-/** What is set, another value of it, and what shows that it counts. */
-type Row<Value> = readonly [to: Value, follows: (book: HouseBook) => unknown];
 /** An evening of the house's own. */
 const OWN_EVENING = {
   name: 'own-friday',
@@ -98,6 +96,9 @@ const OWN_EVENING = {
   hands: 1,
   hasMixer: true,
 };
+
+/** What is set, another value of it, and what shows that it counts. */
+type Row<Value> = readonly [to: Value, follows: (book: HouseBook) => unknown];
 
 type Rows = {
   readonly [Key in Exclude<keyof SettingsChange, 'version'>]-?: Row<

@@ -1,11 +1,13 @@
 import {
   actsAt,
+  keyOfTray,
   MOMENT_MIN,
   playsOf,
   QUARTER_MIN,
   WATERS,
   type Deed,
   type DoughEveningSoFar,
+  type TraysSeen,
 } from '@calm/core';
 import type { Product } from '@calm/contract';
 import type { PracticeEvening } from '@calm/domain';
@@ -44,6 +46,8 @@ export function DoughPanel({
   const dough = seen.doughs[at];
   const play = playsOf(really, decisions)[at];
   if (!dough || !play) return null;
+  const keyOf = ({ trays: [first = 0] }: TraysSeen) =>
+    keyOfTray(really.doughs[at]?.trays ?? [], first, play.trays[first] ?? []);
   const perQuarter = believed.doughs[at]?.perQuarter ?? [];
   const expected = sumOf(perQuarter.slice(0, quartersBy(moment, really.doorsMin)));
   const mayMix = really.hasMixer && play.quick === null;
@@ -54,7 +58,7 @@ export function DoughPanel({
       <ul className={styles['trays']}>
         {dough.trays.map((group) => (
           <TrayGroup
-            key={JSON.stringify([group.nights, play.trays[group.trays[0] ?? 0]])}
+            key={keyOf(group)}
             group={group}
             product={product.name}
             really={really}

@@ -9,34 +9,29 @@ import { useColdOfEveningsQuery, useSalesOfEveningsQuery } from '../practiceApi'
 /** Days that are looked back on. */
 const DAYS = 14;
 
-/** How much warmer the cold was on a day than it is set to, by the warmest of its probes, °C; null without one. */
-function coldByOn(
+/** What probes read on a day, on average, and where they hang. */
+const readOn = (
   date: string,
   { places }: HouseBook,
   probes: readonly Probe[],
   { days }: Pick<ColdRecord, 'days'>,
-): number | null {
-  const off = days.flatMap(({ date: of, probeId, summary }): number[] => {
+) =>
+  days.flatMap(({ date: of, probeId, summary }) => {
     const placeId = probes.find(({ id }) => id === probeId)?.placeId;
-    const room = places.find(({ id }) => id === placeId)?.room;
-    return of === date && summary && room ? [summary.meanC - room.setC] : [];
+    const place = places.find(({ id }) => id === placeId);
+    return of === date && summary && place ? [{ room: place.room, meanC: summary.meanC }] : [];
   });
+
+/** How much warmer the cold was than it is set to, by the warmest of its probes, °C; null without one. */
+function coldByOf(read: ReturnType<typeof readOn>): number | null {
+  const off = read.flatMap(({ room, meanC }) => (room ? [meanC - room.setC] : []));
   return off.length > 0 ? Math.max(...off) : null;
 }
 
-/** How warm it was on a day where it is as warm as the house, by the probes that hang there, °C; null without one. */
-function roomOn(
-  date: string,
-  { places }: HouseBook,
-  probes: readonly Probe[],
-  { days }: Pick<ColdRecord, 'days'>,
-): number | null {
-  const read = days.flatMap(({ date: of, probeId, summary }): number[] => {
-    const placeId = probes.find(({ id }) => id === probeId)?.placeId;
-    const place = places.find(({ id }) => id === placeId);
-    return of === date && summary && place?.room === null ? [summary.meanC] : [];
-  });
-  return read.length > 0 ? read.reduce((sum, each) => sum + each, 0) / read.length : null;
+/** How warm it was where it is as warm as the house, by the probes that hang there, °C; null without one. */
+function roomOf(read: ReturnType<typeof readOn>): number | null {
+  const all = read.flatMap(({ room, meanC }) => (room === null ? [meanC] : []));
+  return all.length > 0 ? all.reduce((sum, each) => sum + each, 0) / all.length : null;
 }
 
 /** Services of the last days with what is on record of them but their doughs, the last one first; null until that is there. */
@@ -52,14 +47,17 @@ export function usePastEvenings(house: string, book: HouseBook): readonly PastEv
   return useMemo(() => {
     if (!services || !sales || !record || !board || !forecast) return null;
     return services
-      .map((service): PastEvening => ({
-        service,
-        sales,
-        curve: forecast.usage.find(({ service: name }) => name === service.name)?.curve ?? null,
-        coldBy: coldByOn(service.date, book, board.probes, record),
-        roomC: roomOn(service.date, book, board.probes, record),
-        doughs: [],
-      }))
+      .map((service): PastEvening => {
+        const read = readOn(service.date, book, board.probes, record);
+        return {
+          service,
+          sales,
+          curve: forecast.usage.find(({ service: name }) => name === service.name)?.curve ?? null,
+          coldBy: coldByOf(read),
+          roomC: roomOf(read),
+          doughs: [],
+        };
+      })
       .reverse();
   }, [services, sales, record, board, forecast, book]);
 }

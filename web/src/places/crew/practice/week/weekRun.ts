@@ -31,8 +31,7 @@ const isSum = (value: unknown): value is EveningSum =>
   isObject(value) && SUMS.every((key) => isFiniteNumber(value[key]));
 
 const isMade = (value: unknown): value is readonly (number | null)[] =>
-  Array.isArray(value) &&
-  Array.from(value as unknown[]).every((each) => each === null || isFiniteNumber(each));
+  Array.isArray(value) && value.every((each) => each === null || isFiniteNumber(each));
 
 const isWeekRun = (value: unknown): value is WeekRun =>
   isObject(value) &&
@@ -42,19 +41,12 @@ const isWeekRun = (value: unknown): value is WeekRun =>
   value['told'].every(isSum) &&
   value['told'].length === value['decisions'].length &&
   Array.isArray(value['made']) &&
-  Array.from(value['made'] as unknown[]).every(isMade);
+  value['made'].every(isMade);
 
 /** Somebody's run of a week, so that a reload loses nothing. */
 export const weekRunOf = (house: string, personId: string, week: string) =>
   deviceStorage<WeekRun>(`calm.practice.${house}.${personId}.week.${week}`, FRESH_WEEK, (stored) =>
-    isWeekRun(stored)
-      ? {
-          decisions: stored.decisions,
-          told: stored.told,
-          // What JSON has no word for comes back as null: as planned.
-          made: Array.from(stored.made, (each) => Array.from(each ?? [], (count) => count ?? null)),
-        }
-      : null,
+    isWeekRun(stored) ? stored : null,
   );
 
 /** A week with so many trays made of a dough for one of its evenings. */
