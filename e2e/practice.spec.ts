@@ -23,9 +23,11 @@ test('dough is read: three wrong, then right; cut off, it is kept and sent later
   await page.getByRole('link', { name: 'Begin' }).click();
   await arrived(page);
 
+  const forms = new Set<string>();
   const read = async (how: 'right' | 'wrong') => {
     const seen = page.locator('dl');
     await expect(seen).toBeVisible({ timeout: 15_000 });
+    forms.add((await page.getByText(/ in its tub: | a ball: /).innerText()).replace(/:.*/, ''));
     const words = (await seen.innerText()).split('\n').find((line) => line in BY_DENT);
     expect(words).toBeTruthy();
     const { [how]: answer } = BY_DENT[words as keyof typeof BY_DENT];
@@ -60,6 +62,8 @@ test('dough is read: three wrong, then right; cut off, it is kept and sent later
       right.push(await read('right'));
       if (i < 2) await next();
     }
+    expect([...forms].join()).toMatch(/in its tub/);
+    expect([...forms].join()).toMatch(/a ball/);
     const mean = (some: readonly number[]) => some.reduce((a, b) => a + b, 0) / some.length;
     expect(mean(right)).toBeGreaterThan(mean(wrong) + 30);
     await expect(page.getByText(/^That was the round: \d+ of a hundred/)).toBeVisible();

@@ -9,6 +9,8 @@ export const YEAST_FORMS: typeof core.YEAST_FORMS = ['fresh', 'active-dry', 'ins
 
 /** What a look at dough finds, and how balls opened. */
 export const LOOKS: typeof core.LOOKS = ['early', 'right', 'late'];
+/** What dough is read as. */
+export const DOUGH_FORMS: typeof core.DOUGH_FORMS = ['ball', 'tub'];
 /** How warm a room is against what a route takes it to be. */
 export const WARMTHS: typeof core.WARMTHS = ['cool', 'usual', 'warm'];
 export const OPENINGS: typeof core.OPENINGS = ['well', 'tears', 'springs-back', 'sticks', 'slack'];

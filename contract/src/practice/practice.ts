@@ -1,4 +1,4 @@
-import type { Look, Warmth } from '@calm/core';
+import type { DoughForm, Look, Warmth } from '@calm/core';
 
 /** What can be practised. */
 export const PRACTICE_SKILLS = [
@@ -19,6 +19,8 @@ export type DrillSkill = Exclude<PracticeSkill, 'reading' | 'evening'>;
 
 /** One dough that was read: of which kind it was, and how well. */
 export interface ReadingDone {
+  /** A ball where it is not said, as all were that were read first. */
+  readonly form?: DoughForm;
   readonly found: Look;
   readonly warmth: Warmth;
   /** 0–1 */

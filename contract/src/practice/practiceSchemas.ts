@@ -1,6 +1,6 @@
 import Joi from 'joi';
 import { id, instant, slug, visibleText } from '../api/fields';
-import { LOOKS, WARMTHS } from '../engine/vocabulary';
+import { DOUGH_FORMS, LOOKS, WARMTHS } from '../engine/vocabulary';
 import {
   PRACTICE_SKILLS,
   type DrillDone,
@@ -19,6 +19,7 @@ const score = () => Joi.number().min(0).max(1);
 /** Guests sent away, or what is worth as much. */
 const cost = () => Joi.number().min(0).max(100_000).required();
 const readingDone = Joi.object<ReadingDone>({
+  form: Joi.valid(...DOUGH_FORMS),
   found: Joi.valid(...LOOKS).required(),
   warmth: Joi.valid(...WARMTHS).required(),
   score: score().required(),

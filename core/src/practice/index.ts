@@ -9,6 +9,7 @@ export * from './evening/eveningSoFar';
 export * from './evening/debrief';
 export * from './evening/night';
 export * from './reading/readingCase';
+export { tubOf, type ReadingDough } from './reading/readingDough';
 export * from './reading/seen';
 export * from './reading/scoreReading';
 export * from './reading/nextReading';

@@ -1,5 +1,13 @@
 import type { DoughDocument, HouseBook, Product } from '@calm/contract';
-import { readingCase, type ReadingCase, type ReadingKind } from '@calm/core';
+import {
+  nextReading,
+  readingCase,
+  tubOf,
+  type PastReading,
+  type ReadingCase,
+  type ReadingDough,
+  type ReadingKind,
+} from '@calm/core';
 import { targetOf, routeOfDocument } from '../formulas/simulateDough';
 import { documentOfRecipe } from '../lots/doughDocument';
 import { recipeFor } from '../lots/recipe';
@@ -25,20 +33,48 @@ export const readableDoughs = (book: HouseBook): ReadableDough[] =>
     return document?.stages.at(-1)?.kind === 'ball' ? [{ product, document }] : [];
   });
 
-/** What somebody is to read: of which dough, of which kind, how hard. */
-export interface ReadingAsked {
-  readonly document: DoughDocument;
-  readonly kind: ReadingKind;
-  readonly hardness: number;
+/** What somebody is to read next is drawn from these. */
+export interface ReadingWish {
+  /** Of the doughs that can be read. */
+  readonly documents: readonly DoughDocument[];
+  /** What they have read before, in time's order. */
+  readonly past: readonly PastReading[];
+  readonly nowMs: number;
   readonly seed: number;
 }
 
-/** A dough of a house to be read; null where that dough is never so, or where no kitchen could make it. */
-export function readingOf({ document, kind, hardness, seed }: ReadingAsked): ReadingCase | null {
+/** A case that was drawn. */
+export interface ReadingDrawn {
+  /** Of which of the doughs, by its index. */
+  readonly dough: number;
+  readonly asked: ReadingCase;
+}
+
+/** What somebody reads next: of the kind that is asked next and that some dough can be; null where none can be any. */
+export function drawReading({ documents, past, nowMs, seed }: ReadingWish): ReadingDrawn | null {
+  const doughs = documents.flatMap((document, dough) =>
+    formsOf(document).map((each) => ({ ...each, dough })),
+  );
+  const without: ReadingKind[] = [];
+  for (;;) {
+    const next = nextReading(past, nowMs, seed, without);
+    if (!next) return null;
+    for (let i = 0; i < doughs.length; i += 1) {
+      const of = doughs[(seed + i) % doughs.length] as (typeof doughs)[number];
+      const asked = readingCase(of, next.kind, next.hardness, seed + i);
+      if (asked) return { dough: of.dough, asked };
+    }
+    without.push(next.kind);
+  }
+}
+
+/** A dough as balls, and in its tub where that shows anything; nothing of one that no kitchen could make. */
+function formsOf(document: DoughDocument): ReadingDough[] {
   const route = routeOfDocument(document);
-  return route.ok
-    ? readingCase({ route: route.value, target: targetOf(document) }, kind, hardness, seed)
-    : null;
+  if (!route.ok) return [];
+  const balls = { route: route.value, target: targetOf(document) };
+  const tub = tubOf(balls);
+  return tub ? [balls, tub] : [balls];
 }
 
 /** Fewer balls of a tray are not what an evening is about: a pan or two decide nothing. */

@@ -48,9 +48,10 @@ const WAKING_SHARE = 0.4;
 /** Past its band by this much, or holding this seldom, dough is over-proofed. */
 const OVER_PROOFED_RISE = 1.25;
 export const OVER_PROOFED_ODDS = 0.1;
-/** Volumes from which dough in its tub has risen, and from which it will fall. */
+/** Volumes from which dough in its tub has risen. */
 const BULK_RISEN = 1.7;
-const BULK_PAST = 3.4;
+/** Volumes from which dough in its tub will fall. */
+export const BULK_PAST = 3.4;
 
 /** The state of balls. */
 export function ballState(look: DoughLook, target: Target = STANDARD_TARGET): BallState {

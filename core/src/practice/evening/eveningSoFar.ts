@@ -2,7 +2,7 @@ import { QUARTER_MIN } from '../../demand';
 import { lookBetween, simulate, type DoughLook } from '../../ferment';
 import type { Random } from '../../numerics';
 import type { DoughSeen } from '../reading/readingCase';
-import { pokeOf, silhouetteOf } from '../reading/seen';
+import { ballSilhouette, pokeOf } from '../reading/seen';
 import { playsOf, type Decision } from './decisions';
 import {
   closeMinOf,
@@ -142,7 +142,7 @@ export function lookAtTray(
     hoursHere: (minute - sinceMin * MOMENT_MIN) / 60 + (way.length === 0 ? last : 0),
     airTempC: (placeAfter(way) === 'out' ? bench : cold).airTempC,
     coreTempC: look.coreTempC,
-    silhouette: silhouetteOf(look),
+    silhouette: ballSilhouette(look),
     poke: pokeOf(look, dough.target, random),
   };
 }

@@ -1,6 +1,7 @@
 import { settledRandomOf } from '../../numerics';
 import { isContrary, WARMTHS, type ReadingKind } from './readingCase';
 import { LOOKS } from '../../learn';
+import { DOUGH_FORMS } from './seen';
 
 /** A reading that somebody has done. */
 export interface PastReading {
@@ -22,8 +23,8 @@ const LAST = 8;
 const HARD_FROM = 0.6;
 
 /** Every kind that there is. */
-export const READING_KINDS: readonly ReadingKind[] = LOOKS.flatMap((found) =>
-  WARMTHS.map((warmth) => ({ found, warmth })),
+export const READING_KINDS: readonly ReadingKind[] = DOUGH_FORMS.flatMap((form) =>
+  LOOKS.flatMap((found) => WARMTHS.map((warmth) => ({ form, found, warmth }))),
 );
 
 /** Dough against its room is asked about from so hard on. */
@@ -66,7 +67,7 @@ export function nextReading(
 }
 
 const isSame = (a: ReadingKind, b: ReadingKind): boolean =>
-  a.found === b.found && a.warmth === b.warmth;
+  a.form === b.form && a.found === b.found && a.warmth === b.warmth;
 
 /** How long ago a kind should have come back, in times that it was to stay away. */
 function overdueOf(past: readonly PastReading[], nowMs: number): number {

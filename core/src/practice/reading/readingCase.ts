@@ -1,14 +1,8 @@
 import { LOOKS, type Look } from '../../learn';
-import {
-  bandOdds,
-  lookBetween,
-  simulate,
-  type DoughLook,
-  type DoughRoute,
-  type Target,
-} from '../../ferment';
+import { bandOdds, lookBetween, simulate, type DoughLook, type Target } from '../../ferment';
 import { settledRandomOf, type Random } from '../../numerics';
-import { pokeOf, silhouetteOf, type Poke, type Silhouette } from './seen';
+import { formOf, hoursBefore, judgedLook, plannedHours, type ReadingDough } from './readingDough';
+import { pokeOf, silhouetteOf, type DoughForm, type Poke, type Silhouette } from './seen';
 
 /** How warm a room is against what its route takes it to be. */
 export const WARMTHS = ['cool', 'usual', 'warm'] as const;
@@ -17,6 +11,7 @@ export type Warmth = (typeof WARMTHS)[number];
 
 /** What a case is about. */
 export interface ReadingKind {
+  readonly form: DoughForm;
   readonly found: Look;
   readonly warmth: Warmth;
 }
@@ -24,12 +19,6 @@ export interface ReadingKind {
 /** Whether the room says one thing and the dough another: seldom so, and asked of whoever reads well. */
 export const isContrary = ({ found, warmth }: ReadingKind): boolean =>
   (found === 'early' && warmth === 'warm') || (found === 'late' && warmth === 'cool');
-
-/** A dough that is read, as a house plans it; its last stage is where it is opened. */
-export interface ReadingDough {
-  readonly route: DoughRoute;
-  readonly target: Target;
-}
 
 /** What is seen of dough without the engine. */
 export interface DoughSeen {
@@ -45,6 +34,8 @@ export interface DoughSeen {
 /** A dough to be read, with what the engine makes of it. */
 export interface ReadingCase {
   readonly kind: ReadingKind;
+  /** What its plan has: how warm the room is, and of a tub how often as high it stands when it is balled. */
+  readonly plan: { readonly airTempC: number; readonly level: number | null };
   readonly seen: DoughSeen;
   /** That each found is true; together 1. */
   readonly odds: Readonly<Record<Look, number>>;
@@ -59,6 +50,10 @@ const STEP_MIN = 15;
 /** A room that is off by less is as usual, °C; and no room is off by more. */
 const USUAL_C = 2;
 const MOST_OFF_C = 11;
+/** Dough is not left in frost, °C. */
+const LEAST_ROOM_C = 0;
+/** How much of that is in dough off the mixer: flour is as warm as the room, water mends some of it. */
+const MIXED_SHARE = 0.5;
 const YEAST_CV = 0.15;
 /** When it is read, as a share of the planned way to its best in its last place; against its room only at other times. */
 const READ = { usual: [0.8, 1.3], early: [0.45, 0.8], late: [1.3, 1.7] } as const;
@@ -74,7 +69,7 @@ const PAST_ODDS = 0.5;
  * A dough of one kind to be read: made as a house makes it, in a room and with yeast that are not as planned.
  *
  * @param hardness 0 where it is plain, 1 where the engine itself is in two minds
- * @returns null where this dough is never so
+ * @returns null where this dough is never so, or of another form
  */
 export function readingCase(
   dough: ReadingDough,
@@ -82,6 +77,7 @@ export function readingCase(
   hardness: number,
   seed: number,
 ): ReadingCase | null {
+  if (formOf(dough) !== kind.form) return null;
   const random = settledRandomOf(seed);
   const bestH = plannedHours(dough);
   if (bestH === null) return null;
@@ -104,46 +100,43 @@ function isOfKind({ kind, odds }: ReadingCase, isHard: boolean): boolean {
   return odds[kind.found] === surest && (isHard ? surest <= HARD_ODDS : surest >= EASY_ODDS);
 }
 
-/** Hours in its last place at which a dough is at its best, as planned. */
-function plannedHours({ route, target }: ReadingDough): number | null {
-  const told = simulate(route, { target, stepMin: STEP_MIN });
-  if (!told.ok || told.value.window.kind !== 'ready') return null;
-  return told.value.window.peakHour - hoursBefore(route);
-}
-
-const hoursBefore = ({ stages }: DoughRoute): number =>
-  stages.slice(0, -1).reduce((sum, { hours }) => sum + hours, 0);
-
 /** A dough in some room at a moment; null of one that no kitchen could make. */
 function drawCase(
-  { route, target }: ReadingDough,
+  dough: ReadingDough,
   kind: ReadingKind,
   hoursHere: number,
   random: Random,
 ): ReadingCase | null {
+  const { route, target } = dough;
   const last = route.stages.at(-1);
   if (!last) return null;
-  const airTempC = last.airTempC + offBy(kind.warmth, random);
+  const offC = offBy(kind.warmth, random);
+  const airTempC = last.airTempC + offC;
+  if (airTempC < LEAST_ROOM_C) return null;
+  // Balls come out of the cold, whatever the room is; what is in a tub was mixed in that room.
+  const mixedOffC = kind.form === 'tub' ? MIXED_SHARE * offC : 0;
   const told = simulate(
     {
       ...route,
+      doughTempC: route.doughTempC + mixedOffC,
       yeastActivity: (route.yeastActivity ?? 1) * random.gamma(YEAST_CV),
       stages: [...route.stages.slice(0, -1), { ...last, airTempC, hours: hoursHere + AHEAD_H }],
     },
     { target, stepMin: STEP_MIN, beyondH: 0 },
   );
   if (!told.ok) return null;
-  const lookAtHour = (hour: number) => lookBetween(told.value.course, hour);
+  const lookAtHour = (hour: number) => judgedLook(dough, lookBetween(told.value.course, hour));
   const hours = hoursBefore(route) + hoursHere;
   const look = lookAtHour(hours);
   return {
     kind,
+    plan: { airTempC: last.airTempC, level: kind.form === 'tub' ? target.risePeak : null },
     seen: {
       hours,
       hoursHere,
       airTempC,
       coreTempC: look.coreTempC,
-      silhouette: silhouetteOf(look),
+      silhouette: silhouetteOf(kind.form, look),
       poke: pokeOf(look, target, random),
     },
     odds: lookOdds(look, target),

@@ -8,12 +8,17 @@ import type {
   NarrowDocument,
   NoDose,
 } from '@calm/contract';
-import type { equivalentDocument, ReadingAsked, WaitingLot, WhatNow } from '@calm/domain';
+import type {
+  equivalentDocument,
+  ReadingDrawn,
+  ReadingWish,
+  WaitingLot,
+  WhatNow,
+} from '@calm/domain';
 import type {
   Diagnosis,
   DoughRoute,
   NarrowedLot,
-  ReadingCase,
   ReadyBatch,
   Result,
   Simulation,
@@ -59,7 +64,7 @@ export interface EngineInWorker {
   /** What can be done with a lot that waits. */
   whatNow(lot: WaitingLot): WhatNowAnswer;
   /** A dough to be read in practice; null where it is never so. */
-  reading(asked: ReadingAsked): ReadingCase | null;
+  reading(wish: ReadingWish): ReadingDrawn | null;
   /** What may have been behind a fault. */
   diagnose(asked: DiagnoseDocument): DiagnosisAnswer;
   /** That a service's balls are enough at every minute, 0–1. */

@@ -3,10 +3,10 @@ import {
   doseDocument,
   equivalentDocument,
   narrowDocument,
-  readingOf,
+  drawReading,
   routeOfDocument,
   whatNow,
-  type ReadingAsked,
+  type ReadingWish,
   type WaitingLot,
 } from '@calm/domain';
 import type {
@@ -44,7 +44,7 @@ const engine: EngineInWorker = {
   diagnose: (asked: DiagnoseDocument) => diagnoseDocument(asked),
   equivalent: (asked: EquivalentDocument) => equivalentDocument(asked),
   whatNow: (lot: WaitingLot) => whatNow(lot),
-  reading: (asked: ReadingAsked) => readingOf(asked),
+  reading: (wish: ReadingWish) => drawReading(wish),
   enough: ({ perQuarter, cv, batches, fromMin }) => oddsOfEnough(perQuarter, cv, batches, fromMin),
 };
 

@@ -1,4 +1,4 @@
-import { LOOKS, type Look, type ReadingAnswer } from '@calm/core';
+import { LOOKS, type DoughForm, type Look, type ReadingAnswer } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -10,15 +10,21 @@ import styles from './Reading.module.css';
 const LEFT_MIN: readonly number[] = [30, 60, 120, 180, 300];
 
 /** Early, right or late; and until when. */
-export function Answer({ onSay }: { readonly onSay: (answer: ReadingAnswer) => void }) {
+export function Answer({
+  form,
+  onSay,
+}: {
+  readonly form: DoughForm;
+  readonly onSay: (answer: ReadingAnswer) => void;
+}) {
   const { t } = useTranslation();
   const f = useFormats();
   const [found, setFound] = useState<Look | null>(null);
   const [minutesLeft, setMinutesLeft] = useState<number | null>(null);
   const isWhole = found !== null && (found === 'late' || minutesLeft !== null);
   return (
-    <section className={styles['ask']} aria-label={t('practice.reading.ask')}>
-      <h2 id="reading-found">{t('practice.reading.ask')}</h2>
+    <section className={styles['ask']} aria-label={t(`practice.reading.ask.${form}`)}>
+      <h2 id="reading-found">{t(`practice.reading.ask.${form}`)}</h2>
       <ChoiceButtons
         labelledBy="reading-found"
         value={found}
@@ -28,7 +34,7 @@ export function Answer({ onSay }: { readonly onSay: (answer: ReadingAnswer) => v
       />
       {found !== 'late' && (
         <>
-          <h2 id="reading-left">{t('practice.reading.howLong')}</h2>
+          <h2 id="reading-left">{t(`practice.reading.howLong.${form}`)}</h2>
           <ChoiceButtons
             labelledBy="reading-left"
             value={minutesLeft}

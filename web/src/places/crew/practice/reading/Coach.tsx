@@ -5,19 +5,11 @@ import { useFormats } from '../../../../parts/format/useFormats';
 import styles from './Reading.module.css';
 
 /** After an answer: what it was, why, and what would have told it. */
-export function Coach({
-  asked: { kind, odds, minutesLeft, seen },
-  score,
-  usualC,
-}: {
-  readonly asked: ReadingCase;
-  readonly score: number;
-  /** How warm its route takes the room to be, °C. */
-  readonly usualC: number;
-}) {
+export function Coach({ asked, score }: { readonly asked: ReadingCase; readonly score: number }) {
+  const { kind, plan, odds, minutesLeft, seen } = asked;
   const { t } = useTranslation();
   const f = useFormats();
-  const { found } = ownAnswer({ kind, odds, minutesLeft, seen });
+  const { found } = ownAnswer(asked);
   return (
     <div className={styles['coach']} data-right={score >= RIGHT_FROM} role="status">
       <p>
@@ -28,10 +20,12 @@ export function Coach({
       )}
       <p>
         {t(`practice.reading.why.${kind.warmth}`, {
-          by: f.apart(seen.airTempC - usualC, 0),
+          by: f.apart(seen.airTempC - plan.airTempC, 0),
           core: f.temperature(seen.coreTempC, 0),
         })}{' '}
-        {t(`practice.reading.tell.${found}`)}
+        {t(`practice.reading.tell.${kind.form}.${found}`, {
+          level: f.times(plan.level ?? 1, 1),
+        })}
       </p>
       <ul className={styles['odds']} aria-label={t('practice.reading.engine')}>
         {LOOKS.map((each) => (

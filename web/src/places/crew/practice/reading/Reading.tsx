@@ -66,20 +66,16 @@ function Round({
       {turn !== null && turn !== 'none' && (
         <>
           <p className="quiet">
-            {t('practice.reading.which', {
+            {t(`practice.reading.which.${turn.asked.kind.form}`, {
               product: turn.dough.product.name,
               number: f.count(round.length + (turn.said ? 0 : 1)),
               all: f.count(ROUND),
             })}
           </p>
-          <Seen seen={turn.asked.seen} />
+          <Seen seen={turn.asked.seen} plan={turn.asked.plan} />
           {turn.said ? (
             <>
-              <Coach
-                asked={turn.asked}
-                score={turn.said.score}
-                usualC={turn.dough.document.stages.at(-1)?.airTempC ?? turn.asked.seen.airTempC}
-              />
+              <Coach asked={turn.asked} score={turn.said.score} />
               {isOver && (
                 <p>
                   <b>{t('practice.reading.over', { score: f.count(Math.round(100 * mean)) })}</b>
@@ -90,7 +86,7 @@ function Round({
               </Button>
             </>
           ) : (
-            <Answer key={round.length} onSay={say} />
+            <Answer key={round.length} form={turn.asked.kind.form} onSay={say} />
           )}
         </>
       )}

@@ -25,8 +25,14 @@ describe('what somebody has read', () => {
     const open = [{ found: 'early', warmth: 'cool', score: 0.7, atMs: 5 }] as const;
     const past = pastReadings(results, 'ben', open);
     expect(past.map(({ score }) => score)).toEqual([0, 1, 0.5, 0.7]);
-    expect(past.at(-1)?.kind).toEqual({ found: 'early', warmth: 'cool' });
+    expect(past.at(-1)?.kind).toEqual({ form: 'ball', found: 'early', warmth: 'cool' });
     expect(pastReadings(results, 'nobody', [])).toEqual([]);
+  });
+
+  it('was a ball where it is not said, as of old', () => {
+    const tub = { form: 'tub', found: 'late', warmth: 'warm', score: 1, atMs: 5 } as const;
+    const forms = pastReadings(results, 'mara', [tub]).map(({ kind }) => kind.form);
+    expect(forms).toEqual(['ball', 'tub']);
   });
 
   it('is on the device until its round is kept, and nothing else is believed of it', () => {
@@ -35,7 +41,10 @@ describe('what somebody has read', () => {
     storage.write([one]);
     expect(roundOf('yard', 'ben').read()).toEqual([one]);
     expect(roundOf('yard', 'mara').read()).toEqual([]);
-    localStorage.setItem(storage.key, JSON.stringify([one, { found: 'never' }, 3]));
+    localStorage.setItem(
+      storage.key,
+      JSON.stringify([one, { found: 'never' }, { ...one, form: 'loaf' }, 3]),
+    );
     expect(storage.read()).toEqual([one]);
     localStorage.setItem(storage.key, '"round"');
     expect(storage.read()).toEqual([]);

@@ -1,5 +1,5 @@
 import type { PracticeResult, ReadingDone } from '@calm/contract';
-import { LOOKS, WARMTHS, type PastReading } from '@calm/core';
+import { DOUGH_FORMS, LOOKS, WARMTHS, type PastReading, type ReadingKind } from '@calm/core';
 import { deviceStorage, isFiniteNumber, isObject, isOneOf } from '../../../../state/storage';
 
 /** Doughs of a round; it is kept once they are read. */
@@ -15,6 +15,7 @@ export const roundOf = (house: string, personId: string) =>
       ? stored.filter(
           (each): each is OpenRound[number] =>
             isObject(each) &&
+            (each['form'] === undefined || isOneOf(DOUGH_FORMS, each['form'])) &&
             isOneOf(LOOKS, each['found']) &&
             isOneOf(WARMTHS, each['warmth']) &&
             isFiniteNumber(each['score']) &&
@@ -34,8 +35,15 @@ export const pastReadings = (
     .sort((a, b) => (a.at < b.at ? -1 : 1))
     .flatMap(({ at, content }) =>
       content.kind === 'reading'
-        ? content.readings.map(({ score, ...kind }) => ({ kind, score, atMs: Date.parse(at) }))
+        ? content.readings.map((done) => pastReading(done, Date.parse(at)))
         : [],
     ),
-  ...open.map(({ score, atMs, ...kind }) => ({ kind, score, atMs })),
+  ...open.map((done) => pastReading(done, done.atMs)),
 ];
+
+/** What was read first were balls alone. */
+const pastReading = ({ form = 'ball', found, warmth, score }: ReadingDone, atMs: number) => ({
+  kind: { form, found, warmth } satisfies ReadingKind,
+  score,
+  atMs,
+});

@@ -1,13 +1,6 @@
 import type { HouseBook, PracticeResult } from '@calm/contract';
-import {
-  nextReading,
-  scoreReading,
-  type PastReading,
-  type ReadingAnswer,
-  type ReadingCase,
-  type ReadingKind,
-} from '@calm/core';
-import { readableDoughs, type ReadableDough } from '@calm/domain';
+import { scoreReading, type ReadingAnswer, type ReadingCase } from '@calm/core';
+import { readableDoughs, type ReadableDough, type ReadingWish } from '@calm/domain';
 import { useEffect, useMemo, useState } from 'react';
 import { useOutboxItems } from '../../../../state/outbox/useOutboxItems';
 import { useCursor } from '../../../../state/time/useCursor';
@@ -21,32 +14,7 @@ export interface ReadingTurn {
   readonly said: { readonly answer: ReadingAnswer; readonly score: number } | null;
 }
 
-/** What the next dough is chosen by. */
-interface Wish {
-  readonly past: readonly PastReading[];
-  readonly nowMs: number;
-  readonly seed: number;
-}
-
 const SEEDS = 1_000_000;
-
-/** A dough of the house to read next: of the kind that is asked next and that some dough can be; null where none can. */
-async function drawn(
-  doughs: readonly ReadableDough[],
-  { past, nowMs, seed }: Wish,
-): Promise<ReadingTurn | null> {
-  const without: ReadingKind[] = [];
-  for (;;) {
-    const next = nextReading(past, nowMs, seed, without);
-    if (!next) return null;
-    for (let i = 0; i < doughs.length; i += 1) {
-      const dough = doughs[(seed + i) % doughs.length] as ReadableDough;
-      const asked = await engine().reading({ document: dough.document, ...next, seed: seed + i });
-      if (asked) return { dough, asked, said: null };
-    }
-    without.push(next.kind);
-  }
-}
 
 /**
  * Somebody's round of doughs to read: one at a time, kept when it is over.
@@ -64,7 +32,7 @@ export function useReading(
   const { nowMs } = useCursor();
   const storage = useMemo(() => roundOf(house, personId), [house, personId]);
   const [round, setRound] = useState<OpenRound>(() => storage.read());
-  const wishFor = (open: OpenRound): Wish => ({
+  const wishFor = (open: OpenRound): Omit<ReadingWish, 'documents'> => ({
     past: pastReadings(results, personId, open),
     nowMs,
     seed: Math.floor(Math.random() * SEEDS),
@@ -76,9 +44,13 @@ export function useReading(
 
   useEffect(() => {
     let isGone = false;
-    void drawn(doughs, wish).then((next) => {
-      if (!isGone) setTurn(next ?? 'none');
-    });
+    const documents = doughs.map(({ document }) => document);
+    void engine()
+      .reading({ ...wish, documents })
+      .then((next) => {
+        const dough = next && doughs[next.dough];
+        if (!isGone) setTurn(dough ? { dough, asked: next.asked, said: null } : 'none');
+      });
     return () => {
       isGone = true;
     };
@@ -86,7 +58,7 @@ export function useReading(
 
   const keep = (done: OpenRound) => {
     storage.write([]);
-    const readings = done.map(({ found, warmth, score }) => ({ found, warmth, score }));
+    const readings = done.map(({ atMs: _, ...each }) => each);
     const start = { id: crypto.randomUUID(), content: { kind: 'reading', readings } } as const;
     post({ kind: 'practice', start }, words);
   };

@@ -1,21 +1,20 @@
-import type { Silhouette } from '@calm/core';
+import type { ReactNode } from 'react';
 import styles from './Reading.module.css';
 
-/** Widths of a ball as it was set down that are drawn. */
+/** What is drawn, in widths of a ball as it was set down, and as large as that is. */
 const WIDE = 2.2;
 const HIGH = 1.5;
 const PX = 150;
 
-/** A ball seen from the side, to one scale with how it was set down. */
-export function DoughDrawing({
-  silhouette: { width, height },
+/** Dough seen from the side, on its table: x from the middle, y up below 0. */
+export function Drawing({
   label,
+  children,
 }: {
-  readonly silhouette: Silhouette;
   /** What is seen, for whoever does not see it. */
   readonly label: string;
+  readonly children: ReactNode;
 }) {
-  const half = (w: number, h: number) => `M ${-w / 2} 0 A ${w / 2} ${h} 0 0 1 ${w / 2} 0 Z`;
   return (
     <svg
       className={styles['drawing']}
@@ -26,8 +25,7 @@ export function DoughDrawing({
       aria-label={label}
     >
       <line x1={-WIDE / 2} x2={WIDE / 2} y1={0.02} y2={0.02} className={styles['table']} />
-      <path d={half(width, height)} className={styles['dough']} />
-      <path d={half(1, 0.75)} className={styles['setDown']} />
+      {children}
     </svg>
   );
 }
