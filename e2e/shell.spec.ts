@@ -1,3 +1,4 @@
+import { paths, STANDARD_DISPLAY } from '@calm/contract';
 import { arrived, countField, expect, expectAccessible, test, watchConsole } from './house';
 
 test('the time cursor moves every page, says so, and snaps back', async ({ page, at }) => {
@@ -94,4 +95,45 @@ test('a second theme is one tap away and stays', async ({ page, at }) => {
   await page.reload();
   await expect(page.getByRole('button', { name: 'Light colours' })).toBeVisible();
   await expectAccessible(page);
+});
+
+test('where the menu will be stands before any code has come', async ({
+  page,
+  at,
+  house,
+  context,
+}) => {
+  const CODE = '**/assets/index-*.js';
+  const menuOf = async (what: string) => {
+    await expect(page.locator(what)).toBeVisible();
+    const { backgroundColor } = await page
+      .locator(what)
+      .evaluate((menu) => ({ ...getComputedStyle(menu) }));
+    return { box: await page.locator(what).boundingBox(), backgroundColor };
+  };
+  const expectFrame = async () => {
+    await page.goto(at('tonight'));
+    await arrived(page);
+    const there = await menuOf('nav');
+    await page.route(CODE, (route) => route.abort());
+    await page.goto(at('tonight'));
+    expect(await menuOf('.frame > b')).toEqual(there);
+    await page.unroute(CODE);
+  };
+  await expectFrame();
+  await test.step('in the dark and narrow, as this device shows things', async () => {
+    await page.goto(at('tonight'));
+    await page.getByRole('button', { name: 'Dark colours' }).click();
+    await page.getByRole('button', { name: 'Collapse menu' }).click();
+    await expectFrame();
+  });
+  await test.step('on the right, where one reads from there', async () => {
+    const address = `${process.env['E2E_URL']}${paths.changePreferences(house)}`;
+    await context.request.put(address, { data: { ...STANDARD_DISPLAY, language: 'ar' } });
+    await expectFrame();
+  });
+  await test.step('on a phone', async () => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expectFrame();
+  });
 });

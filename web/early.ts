@@ -1,5 +1,6 @@
 import { paths } from '../contract/src/api/routes';
 import { addressPattern, PAGES } from './src/shell/pages';
+import { directionOf } from './src/words/direction';
 import type { Plugin, Rollup } from 'vite';
 
 /** The chunk and the words that an address surely needs, by what the address is after its house. */
@@ -22,21 +23,31 @@ interface Told {
   readonly clock: string;
   readonly session: string;
   readonly thenAll: readonly string[];
+  /** Languages that are written from the right. */
+  readonly fromRight: readonly string[];
 }
 
 /**
  * Runs in the page before anything else, on its own: asks for the code and the words of the place that the
  * address names, and for what every page is made of, while the first code is still on its way.
  */
-function early({ files, places, words, clock, session, thenAll }: Told): void {
+function early({ files, places, words, clock, session, thenAll, fromRight }: Told): void {
   const [, house = '', ...rest] = location.pathname.split('/');
   const address = rest.join('/');
-  let language = navigator.language;
-  try {
-    language = JSON.parse(localStorage.getItem('calm-tray.display') ?? '{}').language ?? language;
-  } catch {
-    // Nothing is kept, or not by us.
-  }
+  const kept = (key: string): Readonly<Record<string, unknown>> => {
+    try {
+      return JSON.parse(localStorage.getItem(key) ?? '{}') as Record<string, unknown>;
+    } catch {
+      // Nothing is kept, or not by us.
+      return {};
+    }
+  };
+  const language = String(kept('calm-tray.display')['language'] ?? navigator.language).slice(0, 2);
+  // How the frame of the page is to look until the page itself does.
+  const { theme, isSpineNarrow } = kept('calm-tray.preferences');
+  const root = document.documentElement;
+  root.dataset['frame'] = `${theme} ${isSpineNarrow ? 'narrow' : ''}`;
+  if (fromRight.includes(language)) root.dir = 'rtl';
   // What cannot be had now is asked for again by whoever needs it.
   const ask = (path: string) => fetch(path).catch(() => null);
   const answers = new Map([[clock, ask(clock)]]);
@@ -55,7 +66,7 @@ function early({ files, places, words, clock, session, thenAll }: Told): void {
 
   const [, needed = [], areas = []] =
     places.find(([like]) => new RegExp(`^${like}/?$`).test(address)) ?? [];
-  const spoken = words[language.slice(0, 2)] ?? words['en'] ?? {};
+  const spoken = words[language] ?? words['en'] ?? {};
   const links = document.createDocumentFragment();
   for (const at of [...needed, ...['base', ...areas].map((area) => spoken[area] ?? -1)]) {
     const href = files[at];
@@ -132,6 +143,7 @@ export function askEarly(): Plugin {
           files,
           clock: paths.clock(),
           session: paths.session(HOUSE),
+          fromRight: languages.filter((each) => directionOf(each) === 'rtl'),
           thenAll: [paths.book(HOUSE), paths.plan(HOUSE), paths.cold(HOUSE)],
         };
         const script = `(${early.toString()})(${JSON.stringify(told)})`;

@@ -4,6 +4,7 @@ import { VitePWA } from 'vite-plugin-pwa';
 import { compression } from 'vite-plugin-compression2';
 import { budget } from './budget';
 import { askEarly } from './early';
+import { frame } from './frame';
 import { BOARD_CACHE, KEPT_ANSWERS, PAGE_CACHE } from './src/offline';
 
 export default defineConfig({
@@ -11,6 +12,7 @@ export default defineConfig({
   plugins: [
     react(),
     budget(),
+    frame(),
     askEarly(),
     VitePWA({
       filename: 'offline.js',

@@ -8,7 +8,7 @@ import { useChangePreferencesMutation } from '../state/api/sessionApi';
 import { displayed, earlierDisplay } from '../state/display';
 import { useAppDispatch, useAppSelector } from '../state/store';
 import { sayAgain, setLanguage, speakWith } from '../words';
-import { directionOf } from '../words/catalogue';
+import { directionOf } from '../words/direction';
 
 /** Numbers, units and times of everything inside as the page reads now, in the house's zone and currency. */
 export function HouseFormats({ children }: { readonly children: ReactNode }) {

@@ -117,10 +117,6 @@ export const WORD_LANGUAGES: readonly WordLanguage[] = [
 /** Every area that words are loaded by. */
 export const WORD_AREAS = Object.keys(LOADERS.en) as readonly WordArea[];
 
-/** Which way a language is written. */
-export const directionOf = (language: Language): 'ltr' | 'rtl' =>
-  language === 'ar' ? 'rtl' : 'ltr';
-
 /** The words of one area in one language. */
 export async function loadWords(language: WordLanguage, area: WordArea): Promise<Words> {
   return (await LOADERS[language][area]()).default;

@@ -33,8 +33,16 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   }
   if (data) return children;
   if (error) return <Failed error={error} onRetry={() => void refetch()} />;
-  return <Waiting />;
+  return <Frame />;
 }
+
+/** What stands in the page from the first (`web/frame.ts`), until it is known who is there. */
+const Frame = () => (
+  <div className="frame">
+    <b>Calm Tray</b>
+    <Waiting />
+  </div>
+);
 
 /** The house is told that somebody left while it could not be reached, as soon as it can be. */
 function useLeavingTold(house: string, isOut: boolean): void {
