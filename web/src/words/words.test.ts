@@ -4,6 +4,7 @@ import { crew, formulas, routes } from '@calm/demo';
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import notes from './notes.json' with { type: 'json' };
 import { loadWords, WORD_AREAS, WORD_LANGUAGES, type Words } from './catalogue';
 import { sentencesOf, withoutPlural } from './sentences';
 
@@ -149,5 +150,33 @@ describe.each([...WORD_LANGUAGES])('the catalogue in %s', (language) => {
       ([, said]) => said.trim() === '' || said.split('{{').length !== said.split('}}').length,
     );
     expect(torn).toEqual([]);
+  });
+});
+
+describe('notes for translators', () => {
+  const noted = Object.keys(notes);
+  /** A note is on a key, or on everything under it. */
+  const isNoted = (key: string) => noted.some((each) => key === each || key.startsWith(`${each}.`));
+
+  it('are on what there is', () => {
+    const keys = [...keysOf('en')];
+    const gone = noted.filter((each) => !keys.some((key) => `${key}.`.startsWith(`${each}.`)));
+    expect(gone).toEqual([]);
+  });
+
+  it('say what is meant wherever one English text is said in two ways elsewhere', () => {
+    const byText = new Map<string, string[]>();
+    for (const [key, text] of wordsOf('en'))
+      if (key === withoutPlural(key) || key.endsWith('_other'))
+        byText.set(text, [...(byText.get(text) ?? []), key]);
+    const inTwoWays = [...byText.values()].filter((keys) =>
+      WORD_LANGUAGES.some(
+        (language) => new Set(keys.flatMap((key) => wordsOf(language).get(key) ?? [])).size > 1,
+      ),
+    );
+    expect(inTwoWays.length).toBeGreaterThan(10);
+    const unnoted = inTwoWays.map((keys) => keys.filter((key) => !isNoted(withoutPlural(key))));
+    // One of them may do without: what is said of the others tells it apart.
+    expect(unnoted.filter((keys) => keys.length > 1)).toEqual([]);
   });
 });
