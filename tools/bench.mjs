@@ -3,7 +3,7 @@ import { createServer } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
-import { capacity } from './bench/capacityBench.mjs';
+import { capacity, grown } from './bench/capacityBench.mjs';
 import { live } from './bench/liveBench.mjs';
 import { cold } from './bench/coldBench.mjs';
 import { decide } from './bench/decideBench.mjs';
@@ -15,7 +15,7 @@ import { WORKER_FILE } from './bench/vite.config.mjs';
 import { CHROMIUM } from './chromium.mjs';
 import { freePort, ROOT, run } from './processes.mjs';
 import { Plain, runTool, say } from './say.mjs';
-import { serveHouse } from './servedHouse.mjs';
+import { FIXED_NOW, serveHouse } from './servedHouse.mjs';
 
 /** Runs of the coupled week; one lot is run twenty times as often. */
 const RUNS = 60;
@@ -25,6 +25,7 @@ const PARTS = [
   'weeks',
   'learn',
   'capacity',
+  'grown',
   'live',
   'cold',
   'log',
@@ -77,6 +78,8 @@ await runTool(async () => {
   try {
     const { url, databaseUrl, cookie } = house;
     if (isWanted('capacity')) await capacity(url, house.pid, say);
+    if (isWanted('grown') && !(await grown(url, house.pid, databaseUrl, FIXED_NOW, say)))
+      throw new Plain('Missed: a request costs more where more is kept.');
     if (isWanted('live')) await live(url, say);
     if (isWanted('cold')) await cold(desk, databaseUrl, url, cookie, say);
     if (isWanted('log')) await log(databaseUrl, url, cookie, say);

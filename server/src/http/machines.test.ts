@@ -102,11 +102,13 @@ describe('what is posted', () => {
 });
 
 describe('a till', () => {
-  it('takes back what it sold, and nothing that people counted', async () => {
-    const { token } = await letIn(TILL);
-    const [service] = await house.services('2026-11-24', 1);
-    const productId = service?.counts[0]?.productId ?? '';
-    const at = new Date(Date.parse(service?.startsAt ?? '') + 20 * 60_000).toISOString();
+  /** A till at the first service of a day: what it posts, and the house's own count there. */
+  async function tillAt(date: string, name: string) {
+    const { token } = await letIn({ ...TILL, name });
+    const [service] = await house.services(date, 1);
+    if (!service) throw new Error(`nothing is served on ${date}`);
+    const productId = service.counts[0]?.productId ?? '';
+    const at = new Date(Date.parse(service.startsAt) + 20 * 60_000).toISOString();
     const post = async (number: string, balls: number) =>
       (
         await postAs(token, paths.recordTillSales(HOUSE), {
@@ -116,10 +118,15 @@ describe('a till', () => {
     const sold = async () =>
       (
         await house.get<{ productId: string; patternId: string; sold: number }[]>(
-          paths.sales(HOUSE, { from: '2026-11-24', days: 1 }),
+          paths.sales(HOUSE, { from: date, days: 1 }),
         )
-      ).find((sale) => sale.productId === productId && sale.patternId === service?.patternId)
+      ).find((sale) => sale.productId === productId && sale.patternId === service.patternId)
         ?.sold ?? 0;
+    return { post, sold };
+  }
+
+  it('takes back what it sold, and nothing that people counted', async () => {
+    const { post, sold } = await tillAt('2026-11-24', TILL.name);
     const before = await sold();
     expect(await post('A-1', -500)).toMatchObject({ added: 0, overdrawn: ['A-1'] });
     expect(await sold()).toBe(before);
@@ -128,6 +135,17 @@ describe('a till', () => {
     expect(await post('A-3', -4)).toMatchObject({ known: 1, overdrawn: [] });
     expect(await post('A-4', -3)).toMatchObject({ added: 0, overdrawn: ['A-4'] });
     expect(await sold()).toBe(before + 2);
+  });
+
+  it('takes back once what is taken back by several lines at the same moment', async () => {
+    const { post, sold } = await tillAt('2026-11-21', 'Door');
+    const before = await sold();
+    for (let i = 0; i < 6; i += 1) {
+      await post(`D-${i}`, 6);
+      const backs = await Promise.all(['a', 'b', 'c'].map((line) => post(`D-${i}-${line}`, -6)));
+      expect(backs.map(({ added }) => added).sort()).toEqual([0, 0, 1]);
+    }
+    expect(await sold()).toBe(before);
   });
 
   it('sells nothing in the future', async () => {

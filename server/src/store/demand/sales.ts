@@ -145,7 +145,10 @@ export async function isTillSaleKnown({ tx, houseId }: Scope, number: string): P
   return rows.length > 0;
 }
 
-/** Balls of a product that a house's tills have posted between two moments, both included. */
+/**
+ * Balls of a product that a house's tills have posted between two moments, both included; nobody else posts there
+ * until the transaction is over, so that nothing is taken back twice.
+ */
 export async function sumTillSales(
   { tx, houseId }: Scope,
   productId: string,
@@ -160,7 +163,8 @@ export async function sumTillSales(
         eq(t.tillSales.productId, productId),
         between(t.tillSales.at, from, until),
       ),
-    );
+    )
+    .for('update');
   return row?.balls ?? 0;
 }
 
