@@ -5,6 +5,7 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
 import styles from './Help.module.css';
+import { ManualPicture } from './ManualPicture';
 import { useManual } from './useManual';
 
 /** A page of the manual beside the page that it is about; Escape closes it. */
@@ -40,7 +41,10 @@ export function Help({ page, onClose }: { readonly page: string; readonly onClos
       {shown && (
         <Markdown
           className={styles['text']}
-          options={{ disableParsingRawHTML: true, overrides: { a: ManualLink, h2: 'h3' } }}
+          options={{
+            disableParsingRawHTML: true,
+            overrides: { a: ManualLink, img: ManualPicture, h2: 'h3' },
+          }}
         >
           {withWords(shown.text, t)}
         </Markdown>

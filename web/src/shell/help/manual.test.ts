@@ -59,7 +59,9 @@ describe.each([...WORD_LANGUAGES])('the manual in %s', (language) => {
 
   it('leads from page to page, and nowhere else', () => {
     for (const file of filesIn(language)) {
-      const links = [...read(language, file).matchAll(/\]\(([^)]+)\)/g)].map(([, to]) => to ?? '');
+      const links = [...read(language, file).matchAll(/(?<!!)\[[^\]]*\]\(([^)]+)\)/g)].map(
+        ([, to]) => to ?? '',
+      );
       expect(links.filter((to) => !existsSync(`${manual}/${language}/${to}`))).toEqual([]);
     }
   });
