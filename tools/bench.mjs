@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
-import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { benchEngine } from './bench/engineBench';
 import { capacity, grown } from './bench/capacityBench.mjs';
@@ -8,6 +7,7 @@ import { live } from './bench/liveBench.mjs';
 import { cold } from './bench/coldBench.mjs';
 import { decide } from './bench/decideBench.mjs';
 import { rehearse } from './bench/rehearseBench.mjs';
+import { firstLoad } from './bench/loadBench.mjs';
 import { log } from './bench/logBench.mjs';
 import { benchLearning } from './bench/learnBench';
 import { benchWeeks } from './bench/weekBench';
@@ -37,23 +37,6 @@ const PARTS = [
   'book',
   'engine',
 ];
-/** Pages that somebody opens first, one for each place. */
-const PLACES = [
-  'tonight',
-  'demand',
-  'demand/history',
-  'formulas',
-  'formulas/yard-dough',
-  'formulas/yard-round/what-if',
-  'plan',
-  'mix',
-  'mix/2026-11-27/yard-round',
-  'walk-in',
-  'walk-in/air',
-  'crew',
-  'log',
-];
-
 const named = process.argv.slice(2);
 /** Parts that were named; all of them when none was. @param {string} part */
 const isWanted = (part) => named.length === 0 || named.includes(part);
@@ -87,7 +70,7 @@ await runTool(async () => {
       throw new Plain('Missed: a decision is planned too late.');
     if (isWanted('rehearse') && !(await rehearse(desk, url, say)))
       throw new Plain('Missed: a rehearsal takes too long.');
-    if (isWanted('load')) await firstLoad(desk, url);
+    if (isWanted('load')) await firstLoad(desk, url, say);
     if (isWanted('lever')) await drag(desk, url);
     if (isWanted('bead')) await dragBead(desk, url);
     if (isWanted('book')) await bigBook(desk, url, cookie);
@@ -136,64 +119,6 @@ function weeks() {
 /** @typedef {import('@playwright/test').Page} Page */
 /** @typedef {() => Promise<Page>} Desk */
 /** @typedef {import('./bench/engineBench').EngineTiming} EngineTiming */
-
-/**
- * What each place loads, and when its frame, its title and then all of it stand there: cold with nothing kept, warm on the
- * second visit.
- *
- * @param {Desk} desk @param {string} url
- */
-async function firstLoad(desk, url) {
-  const [FIRST_KB, MORE_KB, COLD_MS, WARM_MS] = [200, 120, 1000, 400];
-  /** @param {boolean} isMet */
-  const verdict = (isMet) => (isMet ? 'met' : 'MISSED');
-  let tonight = new Set();
-  say(
-    `Loads: Tonight ≤ ${FIRST_KB} kB of JavaScript gzipped, every other place ≤ ${MORE_KB} kB more; title after ≤ ${COLD_MS} ms cold, ≤ ${WARM_MS} ms warm:`,
-  );
-  for (const path of PLACES) {
-    const page = await desk();
-    /** @type {Map<string, Promise<number>>} */
-    const scripts = new Map();
-    /** @param {import('@playwright/test').Response} response */
-    const weigh = (response) => {
-      if (response.request().resourceType() !== 'script') return;
-      const file = new URL(response.url()).pathname;
-      scripts.set(
-        file,
-        response.body().then((body) => gzipSync(body).length),
-      );
-    };
-    const open = async () => {
-      await page.goto(`${url}/lantern-yard/${path}`, { waitUntil: 'commit' });
-      await page.getByRole('heading', { level: 1 }).waitFor();
-      const title = await page.evaluate(() => performance.now());
-      await page.locator('main [aria-busy=true]').waitFor({ state: 'detached' });
-      return page.evaluate(
-        (title) => ({
-          frame: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN,
-          title,
-          whole: performance.now(),
-        }),
-        title,
-      );
-    };
-    page.on('response', weigh);
-    const cold = await open();
-    await page.waitForLoadState('networkidle');
-    page.off('response', weigh);
-    const counted = [...scripts].filter(([file]) => path === 'tonight' || !tonight.has(file));
-    const sizes = await Promise.all(counted.map(([, size]) => size));
-    const kb = sizes.reduce((sum, size) => sum + size, 0) / 1000;
-    if (path === 'tonight') tonight = new Set(scripts.keys());
-    const warm = await open();
-    await page.context().close();
-    const most = path === 'tonight' ? FIRST_KB : MORE_KB;
-    say(
-      `  ${path}: ${kb.toFixed(1)} kB (${verdict(kb <= most)}); frame after ${cold.frame.toFixed(0)} and ${warm.frame.toFixed(0)} ms; title after ${cold.title.toFixed(0)} ms cold (${verdict(cold.title <= COLD_MS)}), ${warm.title.toFixed(0)} ms warm (${verdict(warm.title <= WARM_MS)}); all of it after ${cold.whole.toFixed(0)} and ${warm.whole.toFixed(0)} ms`,
-    );
-  }
-}
 
 /**
  * The longest frame while a lever of What if is dragged up and down: every frame draws the dough's
