@@ -63,15 +63,28 @@ export { expect };
 
 /** A page has come, with all it shows: nothing stands in for it any more. */
 export async function arrived(page: Page): Promise<void> {
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+  const isHere = async () => {
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
+  };
+  await isHere();
+  // A page may lead on to another once it knows who has come.
+  await stoodStill(page);
+  await isHere();
 }
 
 /** A button in the middle of changing its colours has a contrast that it never shows for long. */
 export async function stoodStill(page: Page): Promise<void> {
   await page.evaluate(async () => {
-    const changing = document.getAnimations().filter((each) => each instanceof CSSTransition);
-    await Promise.allSettled(changing.map((each) => each.finished));
+    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+    for (;;) {
+      // What has just been put there begins to change with the frame after the next.
+      await frame();
+      await frame();
+      const changing = document.getAnimations().filter((each) => each instanceof CSSTransition);
+      if (changing.length === 0) return;
+      await Promise.allSettled(changing.map((each) => each.finished));
+    }
   });
 }
 

@@ -46,7 +46,7 @@ function early({ files, places, words, clock, session, thenAll, fromRight }: Tol
   // How the frame of the page is to look until the page itself does.
   const { theme, isSpineNarrow } = kept('calm-tray.preferences');
   const root = document.documentElement;
-  root.dataset['frame'] = `${theme} ${isSpineNarrow ? 'narrow' : ''}`;
+  root.dataset['frame'] = [theme, isSpineNarrow && 'narrow'].filter(Boolean).join(' ');
   if (fromRight.includes(language)) root.dir = 'rtl';
   // What cannot be had now is asked for again by whoever needs it.
   const ask = (path: string) => fetch(path).catch(() => null);
