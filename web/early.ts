@@ -36,7 +36,7 @@ function early({ files, places, words, clock, session, thenAll, fromRight }: Tol
   const address = rest.join('/');
   const kept = (key: string): Readonly<Record<string, unknown>> => {
     try {
-      return JSON.parse(localStorage.getItem(key) ?? '{}') as Record<string, unknown>;
+      return (JSON.parse(localStorage.getItem(key) ?? '{}') ?? {}) as Record<string, unknown>;
     } catch {
       // Nothing is kept, or not by us.
       return {};

@@ -39,6 +39,7 @@ export interface ReadingWish {
   readonly documents: readonly DoughDocument[];
   /** What they have read before, in time's order. */
   readonly past: readonly PastReading[];
+  /** Epoch ms. */
   readonly nowMs: number;
   readonly seed: number;
 }

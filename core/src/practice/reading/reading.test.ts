@@ -79,7 +79,7 @@ function plannedOf(dough: ReadingDough) {
   if (formOf(dough) === 'tub') return plannedInTub(dough);
   const told = simulate(route, { target, stepMin: 5 });
   if (!told.ok || told.value.window.kind !== 'ready') throw new Error('it opens');
-  const before = route.stages.slice(0, -1).reduce((sum, { hours }) => sum + hours, 0);
+  const before = hoursBefore(route);
   const { earliestHour, latestHour } = told.value.window;
   return { from: earliestHour - before, until: latestHour - before };
 }

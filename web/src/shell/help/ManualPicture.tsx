@@ -1,19 +1,16 @@
 import { ballSilhouette, type BallSilhouette } from '@calm/core';
 import { Ball } from '../../parts/lots/Ball';
+import { BallFromTheSide } from '../../parts/lots/BallFromTheSide';
 import styles from './Help.module.css';
 
 const PX = 36;
 
-/** A ball from the side, over how it was set down. */
-function FromTheSide({ width, height }: BallSilhouette) {
-  const half = (w: number, h: number) => `M ${-w / 2} 0 A ${w / 2} ${h} 0 0 1 ${w / 2} 0 Z`;
-  return (
-    <svg viewBox="-1 -0.8 2 0.84" width={2 * PX} height={0.84 * PX} aria-hidden="true">
-      <path d={half(width, height)} className={styles['dough']} />
-      <path d={half(1, 0.75)} className={styles['setDown']} />
-    </svg>
-  );
-}
+/** A ball as large as words beside it. */
+const FromTheSide = ({ width, height }: BallSilhouette) => (
+  <svg viewBox="-1 -0.8 2 0.84" width={2 * PX} height={0.84 * PX} aria-hidden="true">
+    <BallFromTheSide width={width} height={height} />
+  </svg>
+);
 
 /** Pictures that pages of the manual name: shapes without a word in them. */
 export const PICTURES = {

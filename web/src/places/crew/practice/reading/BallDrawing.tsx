@@ -1,8 +1,8 @@
 import type { BallSilhouette } from '@calm/core';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../../parts/format/useFormats';
+import { BallFromTheSide } from '../../../../parts/lots/BallFromTheSide';
 import { Drawing } from './Drawing';
-import styles from './Reading.module.css';
 
 /** A ball seen from the side, to one scale with how it was set down. */
 export function BallDrawing({
@@ -12,7 +12,6 @@ export function BallDrawing({
 }) {
   const { t } = useTranslation();
   const f = useFormats();
-  const half = (w: number, h: number) => `M ${-w / 2} 0 A ${w / 2} ${h} 0 0 1 ${w / 2} 0 Z`;
   return (
     <Drawing
       label={t('practice.reading.drawn.ball', {
@@ -20,8 +19,7 @@ export function BallDrawing({
         height: f.times(height, 2),
       })}
     >
-      <path d={half(width, height)} className={styles['dough']} />
-      <path d={half(1, 0.75)} className={styles['setDown']} />
+      <BallFromTheSide width={width} height={height} />
     </Drawing>
   );
 }
