@@ -9,7 +9,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { generate } from 'selfsigned';
+import { sql } from 'drizzle-orm';
 import { adminMain } from './admin';
+import type { Queries } from './database/database';
+import { inTransaction } from './database/transaction';
+import { lockInstallation } from './store/access/installation';
 import { freshDatabase, HOUSE, NOW, signedIn, TODAY } from './test-support/testHouse';
 import { unreliableDatabase } from './test-support/unreliableDatabase';
 
@@ -47,6 +51,18 @@ function untilOutput(child: ChildProcess, isThere: () => boolean): Promise<void>
   return new Promise((resolve) => {
     child.stdout?.on('data', () => isThere() && resolve());
   });
+}
+
+/** Until somebody else's statement waits in the database. */
+async function untilWaiting(tx: Queries, statement: string): Promise<void> {
+  const like = `${statement}%`;
+  for (let waiting = 0; waiting === 0;) {
+    const [[row]] = (await tx.execute(
+      sql`select count(*) as waiting from information_schema.processlist where info like ${like}`,
+    )) as unknown as [[{ waiting: number }]];
+    waiting = Number(row.waiting);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
 }
 
 async function anyPort(): Promise<number> {
@@ -112,6 +128,25 @@ describe('a server process', () => {
     await expect(
       adminMain(['migrate'], { DATABASE_URL: 'mysql://a:b@127.0.0.1:1/x' }),
     ).rejects.toThrow(/^Cannot reach the database/);
+  });
+
+  it('is ready only once it has begun, and says so when its database goes before that', async () => {
+    const between = await unreliableDatabase(database.url);
+    const port = await anyPort();
+    const ready = `http://127.0.0.1:${port}/readyz`;
+    let starting: ReturnType<typeof startProcess> | undefined;
+    // What every server writes as it starts has to wait for this.
+    await inTransaction(database.db, async (tx) => {
+      await lockInstallation(tx);
+      starting = startProcess(port, { DATABASE_URL: between.url });
+      await untilWaiting(tx, 'insert into `installation`');
+      expect((await fetch(ready)).status).toBe(503);
+      await between.close();
+    });
+    const server = await starting;
+    expect(await server?.ended).toBe(1);
+    expect(server?.output()).toMatch(/^Cannot reach the database at 127\.0\.0\.1:\d+/);
+    expect(server?.output()).not.toContain('    at ');
   });
 
   it('counts what it does on a port of its own, by routes and not by addresses', async () => {

@@ -48,7 +48,7 @@ export async function serve(config: Config): Promise<Serving> {
   const log = pino({ level: config.logLevel });
   const { db, pool } = openDatabase(config.databaseUrl);
   const live = new LiveHub(db, log);
-  let isTakingWork = true;
+  let isTakingWork = false;
   const clock = config.ownNow ? ownClock(config.ownNow, config.clockSpeed) : systemClock;
   const database = () => databaseReadiness(config.databaseUrl);
   const metrics =
@@ -68,19 +68,25 @@ export async function serve(config: Config): Promise<Serving> {
   server.requestTimeout = REQUEST_MS;
   server.headersTimeout = HEADERS_MS;
   server.keepAliveTimeout = IDLE_MS;
+  const origin = config.site.origin ?? urlOf(config);
+  let begun: readonly [readonly SetupCode[], Ways];
   try {
     await pool.query('select 1 from houses limit 1');
+    // The port first: where another server has it, its set-up codes stay good.
     await listen(server, config.host, config.port);
     if (metricsServer && config.metricsPort !== null)
       await listen(metricsServer, config.host, config.metricsPort);
+    begun = [await issueSetupCodes(db), await waysOf(db, config, origin)];
   } catch (error) {
     metricsServer?.close();
     server.close();
+    server.closeAllConnections();
     await pool.end();
     throw startError(error, config);
   }
+  const [setupCodes, ways] = begun;
+  isTakingWork = true;
   readyThreads().catch((error: unknown) => log.warn({ err: error }, 'no thread is ready'));
-  const setupCodes = await issueSetupCodes(db);
   // A clock of its own is for tests, pictures and practice: nobody is told of probes that such a clock outruns.
   const stopWatching = config.ownNow
     ? () => Promise.resolve()
@@ -88,10 +94,7 @@ export async function serve(config: Config): Promise<Serving> {
   const stopLearning = config.ownNow
     ? () => Promise.resolve()
     : startLearning(db, clock, log, () => live.nudge());
-  const origin = config.site.origin ?? urlOf(config);
-  const stopTelling = startNotifier(db, clock, log, await waysOf(db, config, origin), () =>
-    live.nudge(),
-  );
+  const stopTelling = startNotifier(db, clock, log, ways, () => live.nudge());
   return {
     setupCodes,
     url: urlOf(config),

@@ -1,4 +1,5 @@
 import { addressesOf } from './nodes';
+import { isConnectionLost } from './transaction';
 
 /**
  * What is wrong with a database's address, when that is why something failed.
@@ -10,11 +11,9 @@ export function addressFault(error: unknown, databaseUrl: string): string | null
   const { code, message } = cause as NodeJS.ErrnoException;
   const { hostname, port, pathname } = new URL(addressesOf(databaseUrl)[0]);
   const asked = `the database at ${hostname}:${port || 3306}${pathname}`;
+  if (code === 'ENOTFOUND' || isConnectionLost(cause))
+    return `Cannot reach ${asked}. Start it, or correct DATABASE_URL.`;
   switch (code) {
-    case 'ECONNREFUSED':
-    case 'ETIMEDOUT':
-    case 'ENOTFOUND':
-      return `Cannot reach ${asked}. Start it, or correct DATABASE_URL.`;
     case 'ER_ACCESS_DENIED_ERROR':
     case 'ER_DBACCESS_DENIED_ERROR':
     case 'ER_BAD_DB_ERROR':

@@ -24,7 +24,8 @@ export function health({ isTakingWork, database }: Health): Router {
     res.json({ is: 'alive' });
   });
   router.get('/readyz', async (_req, res) => {
-    if (!isTakingWork()) return sendProblem(res, 'not-ready', 'The server is stopping.');
+    if (!isTakingWork())
+      return sendProblem(res, 'not-ready', 'The server is starting or stopping.');
     const readiness = await database();
     if (readiness !== 'ready') return sendProblem(res, 'not-ready', WRONG[readiness]);
     res.json({ is: 'ready' });
