@@ -70,14 +70,20 @@ export async function crash({ addresses, kills, kill, query, verify }) {
   const clients = Array.from({ length: CLIENTS }, (_x, client) => work(client));
   const working = Promise.all(clients);
   const killed = /** @type {Record<string, number>} */ ({});
-  for (let i = 0; i < kills; i += 1) {
-    await Promise.race([sleep(LEAST_MS + Math.random() * (MOST_MS - LEAST_MS)), working]);
-    const what = await kill();
-    killed[what] = (killed[what] ?? 0) + 1;
-    if ((i + 1) % 10 === 0) say(`${i + 1} kills.`);
+  try {
+    for (let i = 0; i < kills; i += 1) {
+      await Promise.race([sleep(LEAST_MS + Math.random() * (MOST_MS - LEAST_MS)), working]);
+      const what = await kill();
+      killed[what] = (killed[what] ?? 0) + 1;
+      if ((i + 1) % 10 === 0) say(`${i + 1} kills.`);
+    }
+    giveUpMs = Date.now() + LAST_TRIES_MS;
+  } catch (error) {
+    giveUpMs = 0;
+    throw error;
+  } finally {
+    isOver = true;
   }
-  isOver = true;
-  giveUpMs = Date.now() + LAST_TRIES_MS;
   await working;
 
   const bad = [];
