@@ -248,6 +248,21 @@ describe('nonsense is not kept', () => {
     expect(problemOf(res).errors).toMatchObject([{ code: 'secret.weak' }]);
   });
 
+  it.each([
+    'password123',
+    'qwertyuiop1',
+    'Lantern Yard',
+    'lanternyard1',
+    'iloveyou123',
+    'marolantern',
+  ])('the password "%s", as anybody would guess it', async (secret) => {
+    const manager = (await house.book()).people.find(({ name }) => name === 'Maro');
+    const res = await house.http
+      .put(paths.changeSecret(HOUSE, manager?.id ?? ''))
+      .send({ secret, ownSecret: 'ostrel harbour' });
+    expect(problemOf(res).errors).toMatchObject([{ path: 'secret', code: 'secret.guessable' }]);
+  });
+
   it('records of no weight, of a lorry, of another house, of no such load', async () => {
     const [lot] = await house.lots();
     const { products } = await house.book('other-yard');

@@ -41,3 +41,5 @@ export const learn = (lots: LearnDocument['lots']): Learned => learnFrom(lots);
 /** How much later than foretold lots began to open well, by what was seen of them, minutes; by the lots' ids. */
 export const windowsOff = (lots: LearnDocument['lots']): Record<string, number> =>
   windowErrors(lots);
+
+export { isGuessable } from './guessable';

@@ -7,4 +7,5 @@ import { register } from 'tsx/esm/api';
 register();
 // @ts-expect-error its own loader takes TypeScript
 const calculations = await import('./calculations.ts');
-export const { fitSeries, coldPortions, windowsAsSet, learn, windowsOff } = calculations;
+export const { fitSeries, coldPortions, windowsAsSet, learn, windowsOff, isGuessable } =
+  calculations;

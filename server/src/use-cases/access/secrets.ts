@@ -1,23 +1,17 @@
 import { fail, ok } from '@calm/core';
-import {
-  isGoodSecret,
-  PASSWORD_LENGTH,
-  PIN_LENGTH,
-  secretKindOf,
-  type OwnerStart,
-  type Role,
-  type SecretChange,
-} from '@calm/contract';
+import type { OwnerStart, SecretChange } from '@calm/contract';
 import { verify } from '@node-rs/argon2';
 import { randomUUID } from 'node:crypto';
 import type { Scope } from '../../database/scope';
 import { personRepository, writeSecret } from '../../store/access/crew';
 import { lockAccess, readOwnership, writeOwned } from '../../store/access/ownership';
 import { beginSignInAttempt, closeSessions, openSession } from '../../store/access/sessions';
-import { badInput, type Refused, type Result } from '../result';
+import { findHouseById } from '../../store/house/houses';
+import { badInput, type Result } from '../result';
 import { noteChange } from './recordWrite';
 import { hashSecret } from './hashSecret';
 import { plainCode } from './setupCode';
+import { weakness } from './weakness';
 
 /** Makes the first account of a house that never had an owner, for whoever has its set-up code, and lets them in. */
 export async function startOwner(
@@ -30,7 +24,7 @@ export async function startOwner(
   if (isOwned) return badInput('', 'owner.there', 'The house has its owner already.');
   if (setupHash === null || !(await verify(setupHash, plainCode(code))))
     return badInput('code', 'code.wrong', 'That is not the set-up code that the server printed.');
-  const weak = weakness('manager', password, 'password');
+  const weak = await weakness('manager', password, [name, await nameOf(scope)], 'password');
   if (weak) return weak;
   await writeOwned(scope, now);
   const id = randomUUID();
@@ -38,19 +32,6 @@ export async function startOwner(
   await writeSecret(scope, id, await hashSecret(password));
   noteChange(scope, 'person', id, null, await personRepository.find(scope, id));
   return ok({ token: await openSession(scope, id, now) });
-}
-
-/** Why a secret will not do for a role; null when it does. */
-export function weakness(role: Role, secret: string, field = 'secret'): Refused | null {
-  if (isGoodSecret(role, secret)) return null;
-  const { least, most } = PIN_LENGTH;
-  return secretKindOf(role) === 'password'
-    ? badInput(
-        field,
-        'secret.weak',
-        `A password has at least ${PASSWORD_LENGTH.least} characters, not the same few throughout.`,
-      )
-    : badInput(field, 'secret.weak', `A PIN is ${least} to ${most} digits, not in a row.`);
 }
 
 /** Gives somebody a new password or PIN. Whoever was signed in as them is signed out. */
@@ -65,7 +46,7 @@ export async function changeSecret(
     return badInput('ownSecret', 'secret.wrong', 'That is not your own password.');
   const person = await personRepository.find(scope, id);
   if (!person) return fail({ kind: 'not-found', what: 'person' });
-  const weak = weakness(person.role, secret);
+  const weak = await weakness(person.role, secret, [person.name, await nameOf(scope)]);
   if (weak) return weak;
   await writeSecret(scope, id, await hashSecret(secret));
   await closeSessions(scope, { personId: id });
@@ -73,3 +54,5 @@ export async function changeSecret(
   noteChange(scope, 'secret', id, null, null);
   return ok({ canSignIn: true });
 }
+
+const nameOf = async (scope: Scope): Promise<string> => (await findHouseById(scope))?.name ?? '';

@@ -17,7 +17,7 @@ import { openSession } from '../../store/access/sessions';
 import { insertHouse } from '../../store/house/newHouse';
 import { hashSecret } from '../access/hashSecret';
 import { recordWrite } from '../access/recordWrite';
-import { weakness } from '../access/secrets';
+import { weakness } from '../access/weakness';
 import { plainCode } from '../access/setupCode';
 import { allOrNothing } from '../allOrNothing';
 import { badInput, type Result } from '../result';
@@ -46,7 +46,8 @@ export function startFirstHouse(
         'code.wrong',
         'That is not the set-up code that the server printed.',
       );
-    const weak = weakness('manager', owner.password, 'owner/password');
+    const names = [owner.name, house.name];
+    const weak = await weakness('manager', owner.password, names, 'owner/password');
     if (weak) return weak;
     await writeInstallationCode(tx, null);
     return begin(tx, house, { ...owner, secretHash: await hashSecret(owner.password) }, now);
