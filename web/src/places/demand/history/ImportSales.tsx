@@ -7,6 +7,7 @@ import { EditOnly } from '../../../parts/fields/editing';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Choice } from '../../../parts/fields/Choice';
 import { DateOrderChoice } from '../../../parts/fields/DateOrderChoice';
+import { WideTable } from '../../../parts/layout/WideTable';
 import styles from './History.module.css';
 import { SalesTrialFacts } from './SalesTrialFacts';
 import { useImportSales, type BringingIn } from './useImportSales';
@@ -117,7 +118,7 @@ function Columns({
         {t('demand.history.opened', { file: name, count: lines })}{' '}
         {isRemembered && t('demand.history.remembered')}
       </p>
-      <div className={styles['scroll']} tabIndex={0} role="region" aria-label={name}>
+      <WideTable label={name}>
         <table className={styles['sample']}>
           <thead>
             <tr>
@@ -138,7 +139,7 @@ function Columns({
             ))}
           </tbody>
         </table>
-      </div>
+      </WideTable>
       <div className={styles['columns']}>
         {NEEDED.map((key) => (
           <Choice

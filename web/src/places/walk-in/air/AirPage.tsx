@@ -9,6 +9,7 @@ import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { WideTable } from '../../../parts/layout/WideTable';
 import { addDays, dateAt } from '../../../state/time/localDate';
 import { useCursor } from '../../../state/time/useCursor';
 import { usePermission } from '../../../state/api/usePermission';
@@ -95,12 +96,7 @@ function Day({ now, day }: { readonly now: WalkInNow; readonly day: ColdDay }) {
         limitC={limitC}
         words={t('walkIn.air.words', { date: f.date(day.date) })}
       />
-      <div
-        className={styles['scroll']}
-        role="region"
-        aria-label={t('walkIn.air.words', { date: f.date(day.date) })}
-        tabIndex={0}
-      >
+      <WideTable label={t('walkIn.air.words', { date: f.date(day.date) })}>
         <table className={styles['table']}>
           <thead>
             <tr>
@@ -137,7 +133,7 @@ function Day({ now, day }: { readonly now: WalkInNow; readonly day: ColdDay }) {
             })}
           </tbody>
         </table>
-      </div>
+      </WideTable>
     </>
   );
 }

@@ -2,6 +2,7 @@ import { LOAD_IN_LOOK_H, type LoadInEffect, type LoadInWay } from '@calm/core';
 import Button from '@mui/material/Button';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../../parts/format/useFormats';
+import { WideTable } from '../../../parts/layout/WideTable';
 import styles from '../air/Air.module.css';
 
 /** What each way of bringing the trays in does to the room, to them, and to what stands there. */
@@ -25,7 +26,7 @@ export function EffectTable({
   const f = useFormats();
   const best = bestOf(effects);
   return (
-    <div className={styles['scroll']}>
+    <WideTable label={t('walkIn.loadIn.title')}>
       <table className={styles['table']} aria-busy={isBusy}>
         <thead>
           <tr>
@@ -77,7 +78,7 @@ export function EffectTable({
           })}
         </tbody>
       </table>
-    </div>
+    </WideTable>
   );
 }
 

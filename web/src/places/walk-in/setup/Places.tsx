@@ -7,6 +7,7 @@ import { Failed } from '../../../parts/messages/Failed';
 import { useFormats } from '../../../parts/format/useFormats';
 import { Page } from '../../../parts/layout/Page';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { WideTable } from '../../../parts/layout/WideTable';
 import { RetiredList } from '../../../parts/retired/RetiredList';
 import { useRetirement } from '../../../state/api/useRetirement';
 import { usePermission } from '../../../state/api/usePermission';
@@ -128,7 +129,7 @@ function PlaceTable({
   const { t } = useTranslation();
   const f = useFormats();
   return (
-    <div className={styles['scroll']}>
+    <WideTable label={t('walkIn.setup.places')}>
       <table className={styles['table']}>
         <thead>
           <tr>
@@ -161,7 +162,7 @@ function PlaceTable({
           ))}
         </tbody>
       </table>
-    </div>
+    </WideTable>
   );
 }
 
@@ -176,7 +177,7 @@ function ProbeTable({
   const { t } = useTranslation();
   const f = useFormats();
   return (
-    <div className={styles['scroll']}>
+    <WideTable label={t('walkIn.setup.probes')}>
       <table className={styles['table']}>
         <thead>
           <tr>
@@ -219,7 +220,7 @@ function ProbeTable({
           })}
         </tbody>
       </table>
-    </div>
+    </WideTable>
   );
 }
 

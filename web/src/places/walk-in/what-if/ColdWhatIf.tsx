@@ -9,6 +9,7 @@ import { LabelledCell } from '../../../parts/fields/LabelledCell';
 import { Page } from '../../../parts/layout/Page';
 import { Waiting } from '../../../parts/messages/Waiting';
 import { WaitingPage } from '../../../parts/layout/WaitingPage';
+import { WideTable } from '../../../parts/layout/WideTable';
 import { coldWorker } from '../../../workers/cold/cold';
 import type { AssumedCold, AssumedPortion, WhatIfAnswer } from '../../../workers/cold/coldAnswers';
 import { useLatest } from '../../../workers/useLatest';
@@ -212,7 +213,7 @@ function Windows({
   };
   if (rows.length === 0) return <p className="quiet">{t('walkIn.orderNone')}</p>;
   return (
-    <div className={styles['scroll']}>
+    <WideTable label={t('walkIn.whatIf.title')}>
       <table className={styles['table']}>
         <thead>
           <tr>
@@ -238,6 +239,6 @@ function Windows({
           ))}
         </tbody>
       </table>
-    </div>
+    </WideTable>
   );
 }
