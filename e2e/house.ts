@@ -47,8 +47,6 @@ export const test = base.extend<HouseFixture>({
   request: async ({ context }, use) => {
     await use(context.request);
   },
-  // Playwright reads a fixture's wishes from this pattern, empty or not.
-  // eslint-disable-next-line no-empty-pattern
   tomorrow: async ({}, use) => {
     const server = await startServer(process.env['E2E_DATABASE_URL'] ?? '', TOMORROW);
     await use(server.url);

@@ -15,8 +15,6 @@ export interface OwnServer {
 
 /** A server on a database of its own in which there is no house yet, with the code that it printed. */
 export const test = base.extend<{ server: OwnServer }>({
-  // Playwright reads a fixture's wishes from this pattern, empty or not.
-  // eslint-disable-next-line no-empty-pattern
   server: async ({}, use) => {
     const database = await ownDatabase(process.env['E2E_DATABASE_URL'] ?? '');
     const server = await startServer(database.url, NOW);

@@ -148,15 +148,14 @@ function useCursorInAddress() {
   const { pathname } = useLocation();
   const navigate = useNavigate();
   const inAddress = params.get('at');
+  const [atFirst] = useState(inAddress);
 
   useEffect(() => {
-    const ms = Date.parse(inAddress ?? '');
+    const ms = Date.parse(atFirst ?? '');
     if (Number.isNaN(ms)) return;
     dispatch(moved(ms));
     dispatch(released());
-    // Only what the address said when the page was opened.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+  }, [dispatch, atFirst]);
 
   useEffect(() => {
     const wanted = atMs === null ? null : new Date(atMs).toISOString();
