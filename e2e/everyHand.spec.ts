@@ -116,7 +116,7 @@ function isFirstWay(path: string, role: number, size: (typeof SIZES)[number]): b
 test.describe.configure({ mode: 'parallel' });
 for (const [r, role] of ROLES.entries()) {
   test(`every page is as it should be for: ${role}`, async ({ page, at, house, context }) => {
-    test.setTimeout(360_000);
+    test.setTimeout(600_000);
     const said = watchConsole(page);
     await become(house, role);
     await context.clearCookies();
