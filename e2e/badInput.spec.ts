@@ -50,7 +50,7 @@ test('a lot that is taken back elsewhere is missed, not crashed', async ({
   const sheet = at('mix/2026-11-27/yard-round');
   await mara.goto(sheet);
   await ben.goto(sheet);
-  await expect(ben.getByText('YR-1125-A')).toBeVisible();
+  await expect(ben.getByText('YR-1125-A', { exact: true })).toBeVisible();
   await mara.getByRole('button', { name: 'Cancel this lot' }).click();
   await expect(mara.getByText('YR-1125-A is cancelled.')).toBeVisible();
   await ben.getByRole('checkbox', { name: 'Pull' }).click();

@@ -95,7 +95,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     await page.goto(at('tonight'));
     await expect(page.getByRole('heading', { name: 'Dinner, Wed 25 Nov' })).toBeVisible();
     await expect(page.getByText('Opens at 17:30, in')).toBeVisible();
-    await expect(page.getByText('YR-1123-A')).toBeVisible();
+    await expect(page.getByText('YR-1123-A', { exact: true })).toBeVisible();
     const slab = page.getByRole('listitem').filter({ hasText: 'SL-1125-A' });
     await expect(slab.getByText('Pre-ferment is working')).toBeVisible();
     await expect(slab.getByText(/Weigh Thu/)).toBeVisible();
@@ -107,7 +107,7 @@ test('from tonight’s counts to a batch sheet at the mixer, and back tomorrow',
     await other.goto(`${tomorrow}/${house}/tonight`);
     await expect(other.getByRole('heading', { name: 'Dinner, Thu 26 Nov' })).toBeVisible();
     await other.goto(`${tomorrow}/${house}/mix/2026-11-27/slab`);
-    await expect(other.getByText('SL-1125-A')).toBeVisible();
+    await expect(other.getByText('SL-1125-A', { exact: true })).toBeVisible();
     await expect(other.getByRole('checkbox', { name: 'Pre-ferment and water' })).toBeChecked();
     await expect(other.getByRole('textbox', { name: 'Dough temperature (°C)' })).toHaveValue(
       '26.4',

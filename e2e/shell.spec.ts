@@ -22,7 +22,7 @@ test('the time cursor moves every page, says so, and snaps back', async ({ page,
 test('dragging the cursor is dragging time', async ({ page, at }) => {
   await page.goto(at('tonight'));
   const rail = page.getByRole('slider', { name: 'Time cursor' });
-  await expect(page.getByText('YR-1123-A')).toBeVisible();
+  await expect(page.getByText('YR-1123-A', { exact: true })).toBeVisible();
   const box = await rail.boundingBox();
   if (!box) throw new Error('no rail');
   await page.mouse.move(box.x + box.width / 3, box.y + 40);
