@@ -1,4 +1,5 @@
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 import styles from './PlaceNav.module.css';
 
 /** The pages of one place. */
@@ -9,8 +10,13 @@ export function PlaceNav({
   readonly title: string;
   readonly pages: readonly { readonly to: string; readonly name: string }[];
 }) {
+  const nav = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    if (nav.current) centreCurrent(nav.current);
+  }, [pathname]);
   return (
-    <nav className={styles['nav']} aria-label={title}>
+    <nav ref={nav} className={styles['nav']} aria-label={title}>
       {pages.map(({ to, name }) => (
         <NavLink key={to} end to={to}>
           {name}
@@ -18,4 +24,12 @@ export function PlaceNav({
       ))}
     </nav>
   );
+}
+
+/** Where there is no room for all, the one that is open is seen. */
+function centreCurrent(nav: HTMLElement): void {
+  const current = nav.querySelector('[aria-current=page]');
+  if (!current) return;
+  const [around, own] = [nav.getBoundingClientRect(), current.getBoundingClientRect()];
+  nav.scrollLeft += (own.left + own.right - around.left - around.right) / 2;
 }
