@@ -176,10 +176,11 @@ async function expectInOrder(page: Page, what: string, least: number): Promise<v
   const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
   const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
   expect.soft(told, what).toEqual([]);
-  const { over, small, keys, narrow, crossing } = await page.evaluate(look, least);
+  const { over, small, keys, narrow, crossing, beyond } = await page.evaluate(look, least);
   expect.soft(over, `${what} goes sideways`).toBeLessThanOrEqual(0);
   expect.soft(small, `${what} has letters under 14 px`).toEqual([]);
   expect.soft(crossing, `${what} has pages whose names cross others`).toEqual([]);
+  expect.soft(beyond, `${what} is open, and its name is out of sight`).toEqual([]);
   expect.soft(keys, `${what} shows keys of the catalogue`).toEqual([]);
   expect.soft(narrow, `${what} has something under ${least} px to hit`).toEqual([]);
 }
@@ -276,10 +277,17 @@ function look(least: number) {
     const side = Math.round(Math.min(width, height));
     if (side > 0 && side < least) narrow.add(`${side}: ${element.outerHTML.slice(0, 120)}`);
   }
-  const names = (over ?? document).querySelectorAll('main nav a');
-  const crossing = [...names].filter((name) => name.scrollWidth > name.clientWidth + 1);
+  const links = over ? [] : [...document.querySelectorAll('nav a')];
+  const crossing = links.filter((link) => link.scrollWidth > link.clientWidth + 1);
+  const beyond = links.filter((link) => {
+    const around = link.closest('nav')?.getBoundingClientRect();
+    const { left, right } = link.getBoundingClientRect();
+    const isOpen = link.getAttribute('aria-current') === 'page';
+    return isOpen && around && (left < around.left - 1 || right > around.right + 1);
+  });
   return {
-    crossing: crossing.map((name) => name.textContent),
+    beyond: beyond.map((link) => link.textContent),
+    crossing: crossing.map((link) => link.textContent),
     narrow: [...narrow].slice(0, 5),
     over: main ? main.scrollWidth - main.clientWidth : 0,
     small: [...small].slice(0, 5),

@@ -82,6 +82,9 @@ describe('formats', () => {
     ]);
     expect(us.day(at)).toBe('Wed Nov 25');
     expect(house.timeOfDay(-60)).toBe('23:00');
+    for (const language of ['ar', 'es'] as const) {
+      expect(read({ language, clock: '12h' }).time(at)).not.toContain(' ');
+    }
   });
 
   it('follow the language: decimal marks, dates, lists, days', () => {

@@ -145,8 +145,7 @@ function makeDates(preferences: FormatPreferences): Pick<Formats, DateKey> {
       ? { hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }
       : { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' };
   const DAY = { weekday: 'short', day: 'numeric', month: 'short' } as const;
-  const time = of(timeZone, clock);
-  const utcTime = of('UTC', clock);
+  const [time, utcTime] = [onOneLine(of(timeZone, clock)), onOneLine(of('UTC', clock))];
   const hour = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' });
   const weekday = of(timeZone, { weekday: 'short' });
   const utcWeekday = of('UTC', { weekday: 'short' });
@@ -166,6 +165,12 @@ function makeDates(preferences: FormatPreferences): Pick<Formats, DateKey> {
     moment: (ms) => `${weekday(ms)} ${time(ms)}`,
   };
 }
+
+/** What comes after the hour, such as "p. m.", never stands in a line of its own. */
+const onOneLine =
+  (format: (ms: number) => string) =>
+  (ms: number): string =>
+    format(ms).replaceAll(' ', UNIT_GAP);
 
 /** One formatter per count of decimals: making one takes longer than hundreds of uses of it. */
 function keptFormatters(locale: string, options: Intl.NumberFormatOptions) {

@@ -1,8 +1,8 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 
-/** Buttons that a thumb hits, and that go into a second row on a phone. */
-const BUTTONS = { flexWrap: 'wrap', '& button': { minHeight: 48, minWidth: 48, px: 2 } } as const;
+/** Buttons that a thumb hits. */
+const BUTTONS = { '& button': { minHeight: 48, minWidth: 48, px: 2 } } as const;
 
 /** One of a few, on a shift screen. */
 export function ChoiceButtons<Value extends string | number>({

@@ -12,7 +12,7 @@ export interface DateFieldProps {
 }
 
 /** Room for a date and the button that opens the calendar, px. */
-export const DATE_FIELD_WIDTH = 184;
+export const DATE_FIELD_WIDTH = 204;
 
 /** What the calendar behind a date field is told. */
 export interface DatePickerProps extends DateFieldProps {

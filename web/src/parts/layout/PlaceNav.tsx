@@ -1,6 +1,6 @@
-import { useEffect, useRef } from 'react';
-import { NavLink, useLocation } from 'react-router';
+import { NavLink } from 'react-router';
 import styles from './PlaceNav.module.css';
+import { useCurrentSeen } from './useCurrentSeen';
 
 /** The pages of one place. */
 export function PlaceNav({
@@ -10,11 +10,7 @@ export function PlaceNav({
   readonly title: string;
   readonly pages: readonly { readonly to: string; readonly name: string }[];
 }) {
-  const nav = useRef<HTMLElement>(null);
-  const { pathname } = useLocation();
-  useEffect(() => {
-    if (nav.current) centreCurrent(nav.current);
-  }, [pathname]);
+  const nav = useCurrentSeen<HTMLElement>();
   return (
     <nav ref={nav} className={styles['nav']} aria-label={title}>
       {pages.map(({ to, name }) => (
@@ -24,12 +20,4 @@ export function PlaceNav({
       ))}
     </nav>
   );
-}
-
-/** Where there is no room for all, the one that is open is seen. */
-function centreCurrent(nav: HTMLElement): void {
-  const current = nav.querySelector('[aria-current=page]');
-  if (!current) return;
-  const [around, own] = [nav.getBoundingClientRect(), current.getBoundingClientRect()];
-  nav.scrollLeft += (own.left + own.right - around.left - around.right) / 2;
 }

@@ -81,7 +81,6 @@ function Filter({
         value={query.text ?? ''}
         most={80}
         mayBeEmpty
-        width={220}
         onCommit={(text) => onAsk({ text })}
       />
       <Choice
@@ -89,7 +88,7 @@ function Filter({
         value={query.formulaId ?? ''}
         values={['', ...formulas.map(({ id }) => id)]}
         say={(id) => formulas.find((formula) => formula.id === id)?.name ?? t('log.any')}
-        width={180}
+        width="100%"
         onChange={(formulaId) => onAsk({ formulaId })}
       />
       <Choice
@@ -97,7 +96,7 @@ function Filter({
         value={query.found ?? ''}
         values={OUTCOMES}
         say={(found) => (found === '' ? t('log.any') : t(`found.${found}`))}
-        width={180}
+        width="100%"
         onChange={(found) => onAsk({ found: found as LogQuery['found'] & string })}
       />
       {date('from')}

@@ -9,6 +9,7 @@ import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
 import { useTranslation } from 'react-i18next';
 import { NavLink } from 'react-router';
+import { useCurrentSeen } from '../../parts/layout/useCurrentSeen';
 import { Ball } from '../../parts/lots/Ball';
 import { preferred } from '../../state/preferences';
 import { useAppDispatch, useAppSelector } from '../../state/store';
@@ -33,12 +34,18 @@ export function Spine({
   const { t } = useTranslation();
   const isNarrow = useAppSelector((state) => state.preferences.isSpineNarrow);
   const dispatch = useAppDispatch();
+  const spine = useCurrentSeen<HTMLElement>();
   const counts = useCounts();
   const { colorScheme } = useColorScheme();
   const isDark = colorScheme === 'dark';
   const fold = isNarrow ? t('shell.unfold') : t('shell.fold');
   return (
-    <nav className={styles['spine']} data-narrow={isNarrow} aria-label={t('shell.spine')}>
+    <nav
+      ref={spine}
+      className={styles['spine']}
+      data-narrow={isNarrow}
+      aria-label={t('shell.spine')}
+    >
       <div className={styles['head']}>
         <span className={styles['product']}>Calm Tray</span>
         <span className={styles['house']}>{houseName}</span>

@@ -22,6 +22,18 @@ const TARGET = 'var(--target)';
 /** Always seen, on every kind of button, tab and toggle. */
 const FOCUS = { outline: '3px solid var(--focus)', outlineOffset: 2 } as const;
 
+/** On a phone the buttons of a group may need a second row, so that each has all of its edges. */
+const APART_ON_A_PHONE = {
+  '@media (max-width: 599px)': {
+    gap: 4,
+    '& .MuiToggleButton-root.MuiToggleButtonGroup-grouped': {
+      margin: 0,
+      border: '1px solid var(--quiet)',
+      borderRadius: 6,
+    },
+  },
+} as const;
+
 /** A dialog that has just come up has the focus itself, so that its name is read out, unless a field in it has. */
 function focusOn(around: HTMLElement): void {
   if (document.activeElement !== around) return;
@@ -78,6 +90,7 @@ export function makeTheme(direction: 'ltr' | 'rtl'): Theme {
           root: { minHeight: TARGET, color: 'var(--ink)', borderColor: 'var(--quiet)' },
         },
       },
+      MuiToggleButtonGroup: { styleOverrides: { root: { flexWrap: 'wrap', ...APART_ON_A_PHONE } } },
       MuiOutlinedInput: {
         styleOverrides: {
           notchedOutline: { borderColor: 'var(--quiet)', '& legend': { fontSize: LABEL } },

@@ -90,15 +90,17 @@ const COLUMNS = Object.keys(SORTED_BY) as (keyof typeof SORTED_BY)[];
 function Lines({ lines }: { readonly lines: readonly ShoppingLine[] }) {
   const { t } = useTranslation();
   const { sorted, heading } = useSorted(lines, SORTED_BY);
+  const doesExpire = lines.some(({ expiresG }) => expiresG > 0);
+  const columns = COLUMNS.filter((key) => key !== 'expires' || doesExpire);
   return (
     <WideTable label={t('demand.shopping.title')}>
       <table className={styles['list']}>
         <thead>
-          <tr>{COLUMNS.map((key) => heading(key, t(`demand.shopping.${key}`)))}</tr>
+          <tr>{columns.map((key) => heading(key, t(`demand.shopping.${key}`)))}</tr>
         </thead>
         <tbody>
           {sorted.map((line) => (
-            <Line key={line.name} line={line} />
+            <Line key={line.name} line={line} doesExpire={doesExpire} />
           ))}
         </tbody>
       </table>
@@ -106,7 +108,14 @@ function Lines({ lines }: { readonly lines: readonly ShoppingLine[] }) {
   );
 }
 
-function Line({ line }: { readonly line: ShoppingLine }) {
+function Line({
+  line,
+  doesExpire,
+}: {
+  readonly line: ShoppingLine;
+  /** Whether something of the list will be out of date, so that there is a column for it. */
+  readonly doesExpire: boolean;
+}) {
   const { t } = useTranslation();
   const f = useFormats();
   const mass = (g: number) => (g >= 2000 ? f.kilograms(g) : f.grams(g));
@@ -116,7 +125,7 @@ function Line({ line }: { readonly line: ShoppingLine }) {
       <th scope="row">{nameOf(line.name)}</th>
       <td>{mass(line.needG)}</td>
       <td>{mass(line.haveG)}</td>
-      <td>{line.expiresG > 0 ? mass(line.expiresG) : ''}</td>
+      {doesExpire && <td>{line.expiresG > 0 ? mass(line.expiresG) : ''}</td>}
       <td>
         {line.buyG <= 0 ? (
           t('demand.shopping.enough')

@@ -178,7 +178,6 @@ function DateRanges({
   return (
     <ToggleButtonGroup
       exclusive
-      sx={{ flexWrap: 'wrap' }}
       value={dateRange}
       aria-label={t('demand.stretch')}
       onChange={(_event, to: DateRange | null) => to !== null && onChange(to)}

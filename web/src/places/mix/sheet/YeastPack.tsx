@@ -59,7 +59,7 @@ export function YeastPack({
           exclusive
           value={proof}
           aria-label={t('yeast.found')}
-          sx={{ flexWrap: 'wrap', '& button': { minHeight: 48 } }}
+          sx={{ '& button': { minHeight: 48 } }}
           onChange={(_event, to: YeastProof | null) => {
             put({ openedOn, proof: to });
             if (timer.startedAt !== null && !timer.isDone) timer.toggle(true);

@@ -46,7 +46,7 @@ export const StepFacts = memo(function StepFacts({
   const found = picked ? findStep(lots, picked) : null;
   if (!picked || !found) {
     return (
-      <aside className={styles['facts']} aria-label={t('plan.facts')}>
+      <aside className={styles['facts']} data-empty="true" aria-label={t('plan.facts')}>
         <p className="quiet">{t('plan.pick')}</p>
       </aside>
     );
