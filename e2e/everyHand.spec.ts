@@ -176,11 +176,15 @@ async function expectInOrder(page: Page, what: string, least: number): Promise<v
   const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
   const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
   expect.soft(told, what).toEqual([]);
-  const { over, small, keys, narrow, crossing, beyond } = await page.evaluate(look, least);
+  const { over, small, keys, narrow, crossing, beyond, covering } = await page.evaluate(
+    look,
+    least,
+  );
   expect.soft(over, `${what} goes sideways`).toBeLessThanOrEqual(0);
   expect.soft(small, `${what} has letters under 14 px`).toEqual([]);
   expect.soft(crossing, `${what} has pages whose names cross others`).toEqual([]);
   expect.soft(beyond, `${what} is open, and its name is out of sight`).toEqual([]);
+  expect.soft(covering, `${what} has things to hit that cover one another`).toEqual([]);
   expect.soft(keys, `${what} shows keys of the catalogue`).toEqual([]);
   expect.soft(narrow, `${what} has something under ${least} px to hit`).toEqual([]);
 }
@@ -265,6 +269,8 @@ function look(least: number) {
   }
   const TARGETS = 'a[href], button, input, select, textarea, [role=tab], [role=combobox], summary';
   const narrow = new Set<string>();
+  const targets: { readonly element: Element; readonly whole: Element; readonly box: DOMRect }[] =
+    [];
   for (const element of (over ?? document).querySelectorAll(TARGETS)) {
     // Links in a sentence are as high as its line, sliders as long as they are; what is hidden is not hit.
     const isInText = element.matches('a') && getComputedStyle(element).display === 'inline';
@@ -273,10 +279,34 @@ function look(least: number) {
     const around = element.matches('input, textarea, [role=combobox]')
       ? (element.closest('label') ?? element.closest('.MuiInputBase-root, .MuiSwitch-root'))
       : null;
-    const { width, height } = (around ?? element).getBoundingClientRect();
+    const whole = around ?? element;
+    const box = whole.getBoundingClientRect();
+    const { width, height } = box;
+    if (main?.contains(element)) targets.push({ element, whole, box });
     const side = Math.round(Math.min(width, height));
     if (side > 0 && side < least) narrow.add(`${side}: ${element.outerHTML.slice(0, 120)}`);
   }
+  // What stays where it is while the page goes by beneath it covers that for a while.
+  const isFixed = (element: Element): boolean => {
+    for (let each: Element | null = element; each && each !== main; each = each.parentElement)
+      if (/sticky|fixed/.test(getComputedStyle(each).position)) return true;
+    return false;
+  };
+  const across = (a: DOMRect, b: DOMRect): number =>
+    Math.min(a.right, b.right) - Math.max(a.left, b.left);
+  const down = (a: DOMRect, b: DOMRect): number =>
+    Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
+  const covering = targets.flatMap(({ element, whole, box }, i) =>
+    targets
+      .slice(i + 1)
+      .filter((other) => across(box, other.box) > 4 && down(box, other.box) > 4)
+      // A field's own buttons are within it.
+      .filter((other) => !whole.contains(other.element) && !other.whole.contains(element))
+      .filter((other) => !isFixed(element) && !isFixed(other.element))
+      .map(
+        (other) => `${element.outerHTML.slice(0, 90)} and ${other.element.outerHTML.slice(0, 90)}`,
+      ),
+  );
   const links = over ? [] : [...document.querySelectorAll('nav a')];
   const crossing = links.filter((link) => link.scrollWidth > link.clientWidth + 1);
   const beyond = links.filter((link) => {
@@ -286,6 +316,7 @@ function look(least: number) {
     return isOpen && around && (left < around.left - 1 || right > around.right + 1);
   });
   return {
+    covering: covering.slice(0, 5),
     beyond: beyond.map((link) => link.textContent),
     crossing: crossing.map((link) => link.textContent),
     narrow: [...narrow].slice(0, 5),

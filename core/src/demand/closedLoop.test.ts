@@ -1,6 +1,14 @@
 import { randomOf } from '../numerics';
 import { describe, expect, it } from '@jest/globals';
-import { ballsToHave, expectAt, forecastSeries, goneBy, usageCurve, type SoldDay } from './index';
+import {
+  ballsToHave,
+  expectAt,
+  forecastSeries,
+  goneBy,
+  runsOutAt,
+  usageCurve,
+  type SoldDay,
+} from './index';
 
 /*
  * A house that makes what its own forecast says, week after week, and only sees what it sold.
@@ -36,11 +44,9 @@ function run(cover: number, seed: number) {
       const forecast = expectAt(series, date, Math.round(mean));
       const ready = ballsToHave(forecast.mean, forecast.spread, cover);
       const sold = Math.min(asked, ready);
-      const minute = Array.from({ length: 300 }, (_, m) => m).find(
-        (m) => goneBy(curve, m) * asked >= sold,
-      );
-      const isSoldOut = asked > ready;
-      const goneShare = goneBy(curve, minute ?? 300);
+      const outMin = runsOutAt(curve, ready, asked);
+      const isSoldOut = outMin !== null;
+      const goneShare = goneBy(curve, Math.ceil(outMin ?? 300));
       days.push({ date, sold, ...(isSoldOut && { isSoldOut, goneShare }) });
       if (week < WARM_UP_WEEKS) continue;
       services += 1;

@@ -37,12 +37,23 @@ export const SMOOTHINGS: readonly Smoothing[] = [0.05, 0.1, 0.2].flatMap((level)
 /** A count that is almost nothing is read as this: its logarithm must stay finite. */
 const LEAST_BALLS = 0.5;
 
+/** A service with its day read once: models go over the same days many times. */
+interface DatedDay extends SoldDay {
+  /** Days since 1970. */
+  readonly at: number;
+  /** 0 = Monday … 6 = Sunday. */
+  readonly weekday: number;
+}
+
+const datedOf = (days: readonly SoldDay[]): DatedDay[] =>
+  days.map((day) => ({ ...day, at: dayNumber(day.date), weekday: weekdayIndex(day.date) }));
+
 /** A model's first state, from plain means of the first services. */
-function startOf(days: readonly SoldDay[]): DemandModel {
+function startOf(days: readonly DatedDay[]): DemandModel {
   const plain = days.filter(({ event }) => event === undefined);
   const sums = Array.from({ length: 7 }, () => ({ sold: 0, days: 0 }));
   for (const day of plain) {
-    const sum = sums[weekdayIndex(day.date)];
+    const sum = sums[day.weekday];
     if (sum) {
       sum.sold += grossedUp(day);
       sum.days += 1;
@@ -54,7 +65,7 @@ function startOf(days: readonly SoldDay[]): DemandModel {
   return {
     level,
     trendPerWeek: 0,
-    lastDay: dayNumber(days.at(-1)?.date ?? '1970-01-01'),
+    lastDay: days.at(-1)?.at ?? 0,
     weekdays: means.map((mean) =>
       mean === null ? 1 : Math.max(LEAST_BALLS / level, mean / level),
     ),
@@ -73,40 +84,34 @@ export function levelAt({ level, trendPerWeek, lastDay }: DemandModel, day: numb
 }
 
 /** One more service: events teach their own factor and leave the rest alone. */
-function follow(model: DemandModel, day: SoldDay, by: Smoothing): DemandModel {
-  const at = dayNumber(day.date);
-  const weekday = weekdayIndex(day.date);
+function follow(model: DemandModel, day: DatedDay, by: Smoothing): DemandModel {
+  const { at, weekday } = day;
   const weeks = Math.max(0, at - model.lastDay) / 7;
   const level = levelAt(model, at);
   const factor = model.weekdays[weekday] ?? 1;
-  const aged = {
-    ...model,
-    level,
-    trendPerWeek: model.trendPerWeek * TREND_KEEPS ** weeks,
-    lastDay: at,
-    seen: model.seen + 1,
-  };
+  const trendPerWeek = model.trendPerWeek * TREND_KEEPS ** weeks;
+  const seen = model.seen + 1;
+  const { weekdays, events } = model;
   if (day.event !== undefined) {
-    const before = model.events[day.event]?.logFactors ?? [];
+    const before = events[day.event]?.logFactors ?? [];
     const guess = level * factor * Math.exp(meanOf(before));
     const wanted = wantedOn(day, guess, STANDARD_SPREAD).mean;
     const logFactor = Math.log(Math.max(LEAST_BALLS, wanted) / (level * factor));
-    return {
-      ...aged,
-      events: { ...model.events, [day.event]: { logFactors: [...before, logFactor] } },
-    };
+    const taught = { ...events, [day.event]: { logFactors: [...before, logFactor] } };
+    return { level, trendPerWeek, lastDay: at, weekdays, events: taught, seen };
   }
   const sold = wantedOn(day, level * factor, STANDARD_SPREAD).mean;
   const off = sold / factor - level;
   const nextLevel = Math.max(LEAST_BALLS, level + by.level * off);
-  const moved = model.weekdays.map((each, i) =>
-    i === weekday ? Math.max(0.02, each + by.weekday * (sold / nextLevel - each)) : each,
-  );
+  const moved = weekdays.slice();
+  moved[weekday] = Math.max(0.02, factor + by.weekday * (sold / nextLevel - factor));
   return {
-    ...aged,
     level: nextLevel,
-    trendPerWeek: aged.trendPerWeek + by.trend * off,
+    trendPerWeek: trendPerWeek + by.trend * off,
+    lastDay: at,
     weekdays: moved,
+    events,
+    seen,
   };
 }
 
@@ -118,7 +123,10 @@ const meanOf = (list: readonly number[]): number =>
  *
  * @param days in time's order, at most one a day
  */
-export function filterDemand(days: readonly SoldDay[], by: Smoothing): DemandModel[] {
+export const filterDemand = (days: readonly SoldDay[], by: Smoothing): DemandModel[] =>
+  filterDated(datedOf(days), by);
+
+function filterDated(days: readonly DatedDay[], by: Smoothing): DemandModel[] {
   let model = startOf(days.slice(0, START_SERVICES));
   const states = [model];
   for (const day of days.slice(START_SERVICES)) {
@@ -147,28 +155,31 @@ export function eventFactor(model: DemandModel, { name, expectedFactor }: EventG
 }
 
 /** Balls to expect on a day. */
-export function expectedOn(model: DemandModel, date: string, event?: EventGuess): number {
-  const factor = model.weekdays[weekdayIndex(date)] ?? 1;
-  return levelAt(model, dayNumber(date)) * factor * (event ? eventFactor(model, event) : 1);
-}
+export const expectedOn = (model: DemandModel, date: string, event?: EventGuess): number =>
+  plainOn(model, dayNumber(date), weekdayIndex(date)) * (event ? eventFactor(model, event) : 1);
+
+/** The same for a day without an event. */
+const plainOn = (model: DemandModel, at: number, weekday: number): number =>
+  levelAt(model, at) * (model.weekdays[weekday] ?? 1);
 
 /**
  * The smoothing that would have told a series best a week ahead: least mean squared logarithmic error
  * of services without an event.
  */
 export function bestSmoothing(days: readonly SoldDay[]): Smoothing {
+  const dated = datedOf(days);
   let best = { by: SMOOTHINGS[0] as Smoothing, error: Infinity };
   for (const by of SMOOTHINGS) {
-    const states = filterDemand(days, by);
+    const states = filterDated(dated, by);
     let error = 0;
     let ago = 0;
-    for (let i = START_SERVICES; i < days.length; i += 1) {
-      const day = days[i] as SoldDay;
-      while (ago + 1 < states.length && stateDay(states, ago + 1) <= dayNumber(day.date) - 7)
-        ago += 1;
+    for (let i = START_SERVICES; i < dated.length; i += 1) {
+      const day = dated[i] as DatedDay;
+      while (ago + 1 < states.length && stateDay(states, ago + 1) <= day.at - 7) ago += 1;
       const model = states[ago];
       if (!model || day.event !== undefined || day.isSoldOut) continue;
-      error += Math.log(Math.max(LEAST_BALLS, day.sold) / expectedOn(model, day.date)) ** 2;
+      const expected = plainOn(model, day.at, day.weekday);
+      error += Math.log(Math.max(LEAST_BALLS, day.sold) / expected) ** 2;
     }
     if (error < best.error - 1e-12) best = { by, error };
   }

@@ -58,7 +58,9 @@ export function Page({
         </div>
         <div className={styles['aside']}>
           {aside}
-          <HelpButton />
+          <div className={styles['help']}>
+            <HelpButton />
+          </div>
         </div>
       </div>
       {children}

@@ -201,7 +201,9 @@ function DayRow({ day: { date, summary } }: { readonly day: ProbeDay }) {
   const f = useFormats();
   return (
     <tr>
-      <th scope="row">{f.date(date)}</th>
+      <th scope="row" className={styles['date']}>
+        {f.date(date)}
+      </th>
       {summary ? (
         <>
           <td>{f.temperature(summary.minC)}</td>
