@@ -4,6 +4,7 @@ import { openDatabase, schema } from '@calm/server';
 import type { Page } from '@playwright/test';
 import { and, eq } from 'drizzle-orm';
 import { arrived, expect, sessionOf, stoodStill, test, watchConsole } from './house';
+import { sideways, unseenFocus, wrongNames, wrongTargets, wrongTexts } from './rulers';
 
 /*
  * Every page, for everybody: each in two of sixteen ways to come to it, so that each role meets each size of
@@ -176,10 +177,10 @@ async function expectInOrder(page: Page, what: string, least: number): Promise<v
   const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
   const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
   expect.soft(told, what).toEqual([]);
-  const { over, small, keys, narrow, crossing, beyond, covering } = await page.evaluate(
-    look,
-    least,
-  );
+  const { small, keys } = await page.evaluate(wrongTexts);
+  const { narrow, covering } = await page.evaluate(wrongTargets, least);
+  const { crossing, beyond } = await page.evaluate(wrongNames);
+  const over = await page.evaluate(sideways);
   expect.soft(over, `${what} goes sideways`).toBeLessThanOrEqual(0);
   expect.soft(small, `${what} has letters under 14 px`).toEqual([]);
   expect.soft(crossing, `${what} has pages whose names cross others`).toEqual([]);
@@ -241,107 +242,4 @@ async function expectAnyScreen(
   const unseen = await page.evaluate(unseenFocus);
   expect.soft(unseen, `${what}: where the keyboard is, in forced colours`).toBe('');
   await page.emulateMedia({ forcedColors: 'none' });
-}
-
-/** How far the page goes sideways, px. */
-function sideways(): number {
-  const main = document.querySelector('main');
-  return main ? main.scrollWidth - main.clientWidth : 0;
-}
-
-/** What can be measured on the page itself, or in the dialog over it. */
-function look(least: number) {
-  const over = document.querySelector('[role=dialog]');
-  const main = over ?? document.querySelector('main');
-  const walker = document.createTreeWalker(over ?? document.body, NodeFilter.SHOW_TEXT);
-  const small = new Set<string>();
-  const keys = new Set<string>();
-  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-    const text = node.textContent?.trim() ?? '';
-    const element = node.parentElement;
-    if (text === '' || !element || element.closest('style, script, noscript, .sr-only')) continue;
-    const { fontSize, visibility, display } = getComputedStyle(element);
-    const px = Number.parseFloat(fontSize);
-    // What is not written at all on a small screen has no size.
-    if (px > 0 && px < 14 && visibility !== 'hidden' && display !== 'none')
-      small.add(`${px}: ${text}`);
-    if (/^[a-z]+(\.[a-zA-Z-]+){1,4}$/.test(text)) keys.add(text);
-  }
-  const TARGETS = 'a[href], button, input, select, textarea, [role=tab], [role=combobox], summary';
-  const narrow = new Set<string>();
-  const targets: { readonly element: Element; readonly whole: Element; readonly box: DOMRect }[] =
-    [];
-  for (const element of (over ?? document).querySelectorAll(TARGETS)) {
-    // Links in a sentence are as high as its line, sliders as long as they are; what is hidden is not hit.
-    const isInText = element.matches('a') && getComputedStyle(element).display === 'inline';
-    const isOther = element.matches('[type=range], [type=file], [aria-hidden=true], [class*=skip]');
-    if (isInText || isOther || !element.checkVisibility({ visibilityProperty: true })) continue;
-    const around = element.matches('input, textarea, [role=combobox]')
-      ? (element.closest('label') ?? element.closest('.MuiInputBase-root, .MuiSwitch-root'))
-      : null;
-    const whole = around ?? element;
-    const box = whole.getBoundingClientRect();
-    const { width, height } = box;
-    if (main?.contains(element)) targets.push({ element, whole, box });
-    const side = Math.round(Math.min(width, height));
-    if (side > 0 && side < least) narrow.add(`${side}: ${element.outerHTML.slice(0, 120)}`);
-  }
-  // What stays where it is while the page goes by beneath it covers that for a while.
-  const isFixed = (element: Element): boolean => {
-    for (let each: Element | null = element; each && each !== main; each = each.parentElement)
-      if (/sticky|fixed/.test(getComputedStyle(each).position)) return true;
-    return false;
-  };
-  const across = (a: DOMRect, b: DOMRect): number =>
-    Math.min(a.right, b.right) - Math.max(a.left, b.left);
-  const down = (a: DOMRect, b: DOMRect): number =>
-    Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
-  const covering = targets.flatMap(({ element, whole, box }, i) =>
-    targets
-      .slice(i + 1)
-      .filter((other) => across(box, other.box) > 4 && down(box, other.box) > 4)
-      // A field's own buttons are within it.
-      .filter((other) => !whole.contains(other.element) && !other.whole.contains(element))
-      .filter((other) => !isFixed(element) && !isFixed(other.element))
-      .map(
-        (other) => `${element.outerHTML.slice(0, 90)} and ${other.element.outerHTML.slice(0, 90)}`,
-      ),
-  );
-  const links = over ? [] : [...document.querySelectorAll('nav a')];
-  const crossing = links.filter((link) => link.scrollWidth > link.clientWidth + 1);
-  const beyond = links.filter((link) => {
-    const around = link.closest('nav')?.getBoundingClientRect();
-    const { left, right } = link.getBoundingClientRect();
-    const isOpen = link.getAttribute('aria-current') === 'page';
-    return isOpen && around && (left < around.left - 1 || right > around.right + 1);
-  });
-  return {
-    covering: covering.slice(0, 5),
-    beyond: beyond.map((link) => link.textContent),
-    crossing: crossing.map((link) => link.textContent),
-    narrow: [...narrow].slice(0, 5),
-    over: main ? main.scrollWidth - main.clientWidth : 0,
-    small: [...small].slice(0, 5),
-    keys: [...keys].slice(0, 5),
-  };
-}
-
-/** What the keyboard is on, when nothing shows that it is there. */
-function unseenFocus(): string {
-  const on = document.activeElement;
-  if (!on || on === document.body) return '';
-  const shows = (element: Element | null): boolean => {
-    if (!element) return false;
-    const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(element);
-    return (
-      (outlineStyle !== 'none' && Number.parseFloat(outlineWidth) >= 2) || boxShadow !== 'none'
-    );
-  };
-  const field = on.closest('.MuiOutlinedInput-root')?.querySelector('fieldset');
-  const hasThickEdge = field
-    ? Number.parseFloat(getComputedStyle(field).borderTopWidth) >= 2
-    : false;
-  const isSeen =
-    shows(on) || shows(on.parentElement) || hasThickEdge || shows(on.closest('label, span'));
-  return isSeen ? '' : on.outerHTML.slice(0, 160);
 }

@@ -50,17 +50,17 @@ export function Page({
   return (
     <div className={styles['page']} aria-busy={isWaiting}>
       <div className={styles['head']}>
-        <div>
-          <h1 ref={heading} tabIndex={-1}>
-            {title}
-          </h1>
-          {lead && <div className={styles['lead']}>{lead}</div>}
-        </div>
-        <div className={styles['aside']}>
-          {aside}
-          <div className={styles['help']}>
-            <HelpButton />
+        <div className={styles['words']}>
+          <div>
+            <h1 ref={heading} tabIndex={-1}>
+              {title}
+            </h1>
+            {lead && <div className={styles['lead']}>{lead}</div>}
           </div>
+          {aside && <div className={styles['aside']}>{aside}</div>}
+        </div>
+        <div className={styles['help']}>
+          <HelpButton />
         </div>
       </div>
       {children}
