@@ -1,8 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { paths, type DisplayPreferences, type Role } from '@calm/contract';
 import { openDatabase, schema } from '@calm/server';
 import type { Page } from '@playwright/test';
 import { and, eq } from 'drizzle-orm';
+import { violationsOn } from './axe';
 import { arrived, expect, sessionOf, stoodStill, test, watchConsole } from './house';
 import { sideways, unseenFocus, wrongNames, wrongTargets, wrongTexts } from './rulers';
 
@@ -174,7 +174,7 @@ const leastTarget = (path: string, width: number): number =>
 /** What axe and a ruler find on the page as it stands, or in the dialog over it. */
 async function expectInOrder(page: Page, what: string, least: number): Promise<void> {
   await stoodStill(page);
-  const { violations } = await new AxeBuilder({ page }).withTags(RULES).analyze();
+  const violations = await violationsOn(page, RULES);
   const told = violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)}`));
   expect.soft(told, what).toEqual([]);
   const { small, keys } = await page.evaluate(wrongTexts);

@@ -1,9 +1,9 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { loadLanternYard } from '@calm/demo';
 import { hashSecret, openDatabase, openSession, schema } from '@calm/server';
 import { test as base, expect, type Browser, type Locator, type Page } from '@playwright/test';
 import { and, eq } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
+import { violationsOn } from './axe';
 import { NOW, startServer, TOMORROW } from './server';
 
 /** A cookie as a browser takes it. */
@@ -89,7 +89,7 @@ export async function stoodStill(page: Page): Promise<void> {
 /** Fails on anything that axe calls serious or critical on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {
   await stoodStill(page);
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const violations = await violationsOn(page);
   const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
   const told = grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join('\n  ')}`);
   expect(told).toEqual([]);
