@@ -138,6 +138,15 @@ const VIEWS = [
   { name: 'tonight-right-to-left', path: 'tonight', size: DESK, language: 'ar' },
 ];
 
+/** Until what is calculated beside the page has come too: it says the same for a second. @param {Page} page */
+async function settled(page) {
+  const words = () => page.locator('main').innerText();
+  for (let before = ''; before !== (await words());) {
+    before = await words();
+    await page.waitForTimeout(1000);
+  }
+}
+
 /** Views that were named; all of them when none was. @param {{ name: string }} view */
 const isWanted = ({ name }) => process.argv.length < 3 || process.argv.includes(name, 2);
 
@@ -167,6 +176,7 @@ await runTool(async () => {
       await page.waitForLoadState('networkidle');
       await page.evaluate('document.fonts.ready');
       await act?.(page);
+      await settled(page);
       await page.screenshot({ path: `${ROOT}/docs/screenshots/${name}.png` });
       await context.close();
       say(`docs/screenshots/${name}.png`);

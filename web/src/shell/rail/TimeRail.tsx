@@ -1,8 +1,9 @@
 import { HOUR_MS, MINUTE_MS, workOf } from '@calm/core';
 import Button from '@mui/material/Button';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useFormats } from '../../parts/format/useFormats';
+import { usePictureWidth } from '../../parts/layout/usePictureWidth';
 import { coverOf, shiftTimes } from '../../state/board/crewCover';
 import { moved, RAIL_HOURS, released, snappedToNow } from '../../state/time/cursor';
 import { useAppDispatch, useAppSelector } from '../../state/store';
@@ -28,7 +29,7 @@ export function TimeRail() {
   const { railStartMs } = useAppSelector((state) => state.cursor);
   const { atMs, nowMs, isNow } = useCursor();
   const { board } = useBoard();
-  const track = useRef<HTMLDivElement>(null);
+  const { ref: track, width } = usePictureWidth<HTMLDivElement>();
   const [isDragging, setDragging] = useState(false);
   const percent = (ms: number) => ((ms - railStartMs) / RAIL_MS) * 100;
 
@@ -80,7 +81,9 @@ export function TimeRail() {
       >
         <Hours railStartMs={railStartMs} percent={percent} />
         {board && <Services board={board} percent={percent} />}
-        {board && <Steps board={board} nowMs={nowMs} percent={percent} />}
+        {board && width > 0 && (
+          <Steps board={board} nowMs={nowMs} percent={percent} width={width} />
+        )}
         <span className={styles['present']} style={{ left: `${percent(nowMs)}%` }} />
         <span className={styles['cursor']} style={{ left: `${percent(atMs)}%` }} />
       </div>
@@ -156,18 +159,21 @@ function Services({ board, percent }: { readonly board: Board; readonly percent:
     ));
 }
 
-/** Steps closer together than this, in percent of the rail, share a tick. */
-const SHARED_PERCENT = 6.5;
+/** Steps closer together than their initials are wide share a tick, px. */
+const INITIALS_PX = 50;
 
 /** The next attended steps, with the initials of someone who is on shift for the first of each. */
 function Steps({
   board,
   nowMs,
   percent,
+  width,
 }: {
   readonly board: Board;
   readonly nowMs: number;
   readonly percent: Percent;
+  /** Of the rail, px. */
+  readonly width: number;
 }) {
   const shifts = shiftTimes(board);
   const steps = board.lots
@@ -179,7 +185,7 @@ function Steps({
   const ticks: { left: number; initials: string; more: number }[] = [];
   for (const { work, left } of steps) {
     const last = ticks.at(-1);
-    if (last && left - last.left < SHARED_PERCENT) last.more += 1;
+    if (last && ((left - last.left) / 100) * width < INITIALS_PX) last.more += 1;
     else {
       const [person] = coverOf(board, shifts, work).people;
       ticks.push({ left, initials: person?.initials ?? '?', more: 0 });
